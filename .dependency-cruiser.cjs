@@ -1,0 +1,86 @@
+/**
+ * The rooms and the doors between them.
+ * web -> core, server -> core, nothing -> web; inside core one way, from the bottom up.
+ */
+const order = [
+  ['problem'],
+  ['units'],
+  ['caution'],
+  ['document'],
+  ['material', 'shape'],
+  ['mix', 'cure'],
+  ['piece'],
+  ['plan'],
+  ['pull'],
+  ['studio'],
+]
+
+/** One rule a level: a room may use those below it and itself, never its neighbour or one above. */
+const coreOrder = order
+  .flatMap((rooms, level) =>
+    rooms.map((room) => ({
+      name: `core-${room}-looks-down`,
+      severity: 'error',
+      comment: `core/${room} may import only the rooms below it`,
+      from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
+      to: {
+        path: `^core/src/(${order
+          .slice(level)
+          .flat()
+          .filter((other) => other !== room)
+          .join('|')})/`,
+      },
+    })),
+  )
+  .filter((rule) => !rule.to.path.includes('()'))
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-alone',
+      severity: 'error',
+      comment: 'core computes; it knows neither interface nor storage nor Node',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(server|web|e2e|bench)/' },
+    },
+    {
+      name: 'core-no-node',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-packages',
+      severity: 'error',
+      comment: 'core runs anywhere: only these packages',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules/', pathNot: 'node_modules/zod/' },
+    },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|e2e|bench)/' },
+    },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|e2e|bench)/' },
+    },
+    { name: 'no-missing', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    ...coreOrder,
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(dist|data)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.js', '.mjs', '.cjs', '.vue', '.d.ts'],
+    },
+  },
+}

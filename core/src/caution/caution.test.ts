@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import type { Material } from '../material/index.ts'
+import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
+import { compile, newPlan, runSheet, safetyOf, type Layer } from '../plan/index.ts'
+import { buildSolid, fillCurve } from '../shape/index.ts'
+import { cautionCodes } from './cautionSentences.ts'
+import { problemCodes } from './problemSentences.ts'
+import { deferring, safetyFor, safetyTable, steps } from './safety.ts'
+
+const curve = fillCurve(
+  buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.05 }),
+  [0, 0, 1],
+)
+const shelf = new Map<string, Material>([
+  ['epoxy', slowEpoxy],
+  ['urethane', whiteUrethane],
+  ['glow', { ...violet, name: 'Glow powder', form: 'powder', limit: 0.2 }],
+])
+const layer = (id: string, top: number, more: Partial<Layer>): Layer => ({
+  id,
+  name: id,
+  fill: { by: 'height', top },
+  inclusions: [],
+  join: 'crisp',
+  ...more,
+})
+const sheetOf = (layers: Layer[]) => compile({ ...newPlan('x'), layers }, curve, shelf)
+
+describe('safety cautions', () => {
+  it('every line names a step and a hazard, once, in a full sentence', () => {
+    expect(new Set(safetyTable.map((line) => line.id)).size).toBe(safetyTable.length)
+    for (const line of safetyTable) {
+      expect(steps).toContain(line.step)
+      expect(line.sentence).toMatch(/^[A-Z].*\.$/)
+    }
+    expect(deferring).toMatch(/safety data sheet and your local rules come first/)
+  })
+
+  it('gloves before a bottle is opened, whatever the resin', () => {
+    for (const hazard of ['epoxy', 'urethane', 'polyester'] as const) {
+      expect(safetyFor('weigh', [hazard])[0].id).toBe('gloves')
+    }
+  })
+
+  it.each([
+    ['epoxy', 'weigh', 'amine'],
+    ['urethane', 'weigh', 'isocyanate'],
+    ['urethane', 'mix', 'damp'],
+    ['polyester', 'weigh', 'peroxide'],
+    ['polyester', 'mix', 'styrene'],
+    ['powder', 'weigh', 'dust'],
+    ['deep pour', 'pour', 'deep'],
+    ['any resin', 'mix', 'smoking-cup'],
+    ['any resin', 'demould', 'brittle'],
+    ['any resin', 'demould', 'food'],
+  ] as const)('%s: before %s, %s', (hazard, step, id) => {
+    expect(safetyFor(step, [hazard]).map((line) => line.id)).toContain(id)
+  })
+
+  it('what is not on the bench is not warned of', () => {
+    const ids = steps.flatMap((step) => safetyFor(step, ['epoxy'])).map((line) => line.id)
+    expect(ids).not.toContain('styrene')
+    expect(ids).not.toContain('isocyanate')
+  })
+
+  it('on the sheet each line stands once, before the first step it belongs to', () => {
+    const sheet = runSheet(
+      sheetOf([
+        layer('base', 0.03, { resin: 'epoxy' }),
+        layer('top', 0.05, { resin: 'urethane', tint: { material: 'glow', fraction: 0.1 } }),
+      ]),
+    )
+    const seen = sheet.flatMap((s) => s.safety.map((line) => line.id))
+    expect(new Set(seen).size).toBe(seen.length)
+    const lines = (i: number) => sheet[i].safety.map((line) => line.id)
+    expect(lines(0)).toEqual(['gloves', 'bystanders', 'amine'])
+    expect(lines(2)).toContain('deep')
+    // The second layer brings in urethane and powder: their lines come before it is weighed.
+    expect(lines(3)).toEqual(['isocyanate', 'dust'])
+    expect(lines(4)).toContain('damp')
+    expect(lines(sheet.length - 1)).toEqual(['uncured', 'brittle', 'food'])
+  })
+
+  it('the panel can show every step of the plan', () => {
+    const all = safetyOf(sheetOf([layer('base', 0.03, { resin: 'epoxy' })]))
+    expect(all.map((s) => s.step)).toEqual([...steps])
+    expect(all.every((s) => s.lines.length > 0)).toBe(true)
+  })
+})
+
+describe('sentences', () => {
+  it('codes are stable words, each used once', () => {
+    const codes = [...cautionCodes, ...problemCodes]
+    expect(new Set(codes).size).toBe(codes.length)
+    for (const code of codes) expect(code).toMatch(/^[a-z]+(-[a-z]+)*$/)
+  })
+})

@@ -1,0 +1,126 @@
+import type { Problem, ProblemAmounts, ProblemCode } from '../problem/index.ts'
+import { metric, show, unitsOf, type Kind, type UnitChoice } from '../units/index.ts'
+
+type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string
+
+const kindWords: Record<string, string> = {
+  length: 'a length',
+  mass: 'a weight',
+  volume: 'a volume',
+  temperature: 'a temperature',
+  pressure: 'a pressure',
+  duration: 'a time',
+  density: 'a density',
+  viscosity: 'a viscosity',
+  fraction: 'a share',
+  number: 'a number',
+}
+
+const examples: Record<string, string> = {
+  length: '8 mm, 1/8 in or 1 1/2"',
+  mass: '4 g or 0.5 oz',
+  volume: '30 ml or 1 fl oz',
+  temperature: '21 °C or 70 °F',
+  pressure: '40 psi or 2.8 bar',
+  duration: '45 min or 2h30',
+  density: '1.1 g/ml',
+  viscosity: '600 mPa·s',
+  fraction: '0.2 %',
+  number: '12',
+}
+
+const word = (kind: string) => kindWords[kind] ?? 'a number'
+const example = (kind: string) => examples[kind] ?? 'a number'
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
+const count = (n: number) => n.toLocaleString('en').replace(/,/g, ' ')
+
+/** A bound in the unit it is about; a count or a bare number stays as it is. */
+function amount(value: number, kind: string, choice: UnitChoice): string {
+  return kind === 'number' ? String(value) : show(value, kind as Kind, choice)
+}
+
+/** The one table: every problem names the thing, the amount and the way out. */
+const sentences: { [C in ProblemCode]: Sentence<C> } = {
+  'nothing-typed': (a) => `Write ${word(a.kind)}, such as ${example(a.kind)}.`,
+  'not-a-number': (a) =>
+    `"${a.text}" does not read as ${word(a.kind)}. Write it like ${example(a.kind)}.`,
+  'ambiguous-comma': (a) =>
+    `"${a.text}" can be a thousand or a decimal. Write ${a.text.replace(/(\d),(\d{3})/, '$1$2')} or ${a.text.replace(/(\d),(\d{3})/, '$1.$2')}.`,
+  'unknown-unit': (a) =>
+    `"${a.unit}" is not a unit of ${word(a.kind).replace(/^an? /, '')} known here. Use ${unitsOf(a.kind as Kind).join(', ')}.`,
+  'other-kind': (a) =>
+    `"${a.unit}" is ${word(a.isA)}, and ${word(a.kind)} is wanted here, such as ${example(a.kind)}.`,
+  'bare-ounce': (a) =>
+    `An ounce alone is a weight, and a volume is wanted here. Write "${a.number} fl oz" for volume, or give it in ml.`,
+  'colon-duration': (a) => `"${a.text}" reads as a time of day. Write a duration as 2h30 or 150 s.`,
+  'zero-denominator': (a) => `"${a.text}" divides by zero. Write a fraction such as 1/8.`,
+  'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,
+  'ratio-zero': (a) =>
+    `A ratio of "${a.text}" leaves one part out, and nothing would cure. Write both parts, such as 2:1.`,
+  'out-of-range': (a, u) =>
+    `${capital(amount(a.value, a.kind, u))} is outside what makes sense here: ${amount(a.min, a.kind, u)} to ${amount(a.max, a.kind, u)}. Check the number and its unit.`,
+  'not-whole': (a) => `${a.value} has to be a whole number from ${a.min} to ${a.max}.`,
+  'missing-text': (a) => `Give it a ${a.field}.`,
+  malformed: (a) => `This part can't be read: ${a.message}.`,
+  'file-too-large': (a) =>
+    `The file has ${megabytes(a.bytes)} and ${megabytes(a.limit)} is the most taken here. Save it with fewer triangles.`,
+  'file-empty': () => 'The file is empty. Export it again and choose it once more.',
+  'stl-truncated': (a) =>
+    `The file announces ${count(a.claimed)} triangles and ends after ${count(a.held)}: it was cut off. Copy or export it again.`,
+  'stl-count': (a) =>
+    `The file announces ${count(a.claimed)} triangles and holds ${count(a.held)}, so its count is wrong. Export it again.`,
+  'stl-not-stl': (a) =>
+    `This is not an STL file (${count(a.bytes)} bytes, no triangles found). Export the shape as STL, binary or text.`,
+  'stl-text-broken': (a) =>
+    `Line ${a.line} of the text STL can't be read: "${a.text}". Export it again, best as binary STL.`,
+  'mesh-no-triangles': (a) =>
+    a.dropped
+      ? `None of the ${count(a.dropped)} triangles holds usable numbers (not a number, or infinite). Export it again.`
+      : 'The file holds no triangles. Export the shape again.',
+  'mesh-no-volume': (a) =>
+    `The surface of ${count(a.triangles)} triangles encloses no volume: it is flat or folded onto itself. Give it thickness and export it again.`,
+  'mesh-too-small': (a, u) =>
+    `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too small to cast. Choose a larger unit.`,
+  'mesh-too-large': (a, u) =>
+    `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too large for the bench. Choose a smaller unit.`,
+  'not-a-direction': () => 'Which way is up? All three numbers are zero. Give one that is not.',
+  'bevel-too-large': (a, u) =>
+    `A bevel of ${show(a.bevel, 'length', u)} does not fit: at most ${show(a.limit, 'length', u)} for this slab. Make it smaller.`,
+  'dome-too-tall': (a, u) =>
+    `A dome of this width is at most ${show(a.limit, 'length', u)} tall (a half ball), not ${show(a.height, 'length', u)}. Lower it, or widen it.`,
+  'resin-missing': (a) => `${a.layer} has no resin yet. Choose one from the shelf.`,
+  'resin-unknown': (a) => `The resin of ${a.layer} is not on the shelf. Choose another.`,
+  'tint-unknown': (a) => `The tint of ${a.layer} is not on the shelf. Choose another.`,
+  'not-found': (a) =>
+    `This ${a.kind} is not here. It may have been deleted: look under Studio, Taken off.`,
+  'revision-stale': (a) =>
+    `This ${a.kind} was changed elsewhere meanwhile (version ${a.current}, yours began from ${a.basedOn}). Nothing was overwritten: compare both and choose.`,
+  'database-newer': (a) =>
+    `This database was written by a newer Mivro (it knows "${a.unknown}"). Update Mivro, or restore a backup made with this version. Nothing was changed.`,
+  'backup-unreadable': (a) =>
+    `This file is not a whole Mivro backup: ${a.reason}. Nothing was changed.`,
+  'backup-newer': (a) =>
+    `This backup has format ${a.version} and this Mivro reads up to ${a.reads}. Update Mivro first. Nothing was changed.`,
+  'body-too-large': (a) => `That is more than the ${megabytes(a.limit)} taken in one go here.`,
+  'mesh-missing': () => 'The shape of this piece is not in the store. Upload its file again.',
+  'shelf-in-use': (a) =>
+    `${a.name} is used by ${a.plans} ${a.plans === 1 ? 'plan' : 'plans'}. Change ${a.plans === 1 ? 'it' : 'them'} first, then take it off the shelf.`,
+  'parent-deleted': (a) => `What this ${a.kind} belongs to was deleted. Take that back first.`,
+  'demo-not-empty': (a) =>
+    `There ${a.pieces === 1 ? 'is 1 piece' : `are ${a.pieces} pieces`} here already, so the demo studio was not added. Start it with "npm run demo": it has a store of its own.`,
+  'server-away': () =>
+    'The server does not answer. What you changed is kept here and sent as soon as it is back.',
+  'server-fault': (a) =>
+    `Something went wrong in the server (${a.reference}). What was saved is safe; try again.`,
+}
+
+/** A problem as a sentence in the person's units. */
+export function sayProblem<C extends ProblemCode>(
+  problem: Problem<C>,
+  choice: UnitChoice = metric,
+): string {
+  return sentences[problem.code](problem.amounts, choice)
+}
+
+export const problemCodes = Object.keys(sentences) as ProblemCode[]

@@ -1,0 +1,142 @@
+/** The steps of a pour that can hurt someone, in their order. */
+export const steps = ['weigh', 'mix', 'pour', 'demould'] as const
+export type Step = (typeof steps)[number]
+
+/** What lies on the bench, as far as safety asks. */
+export const hazards = [
+  'any resin',
+  'epoxy',
+  'urethane',
+  'polyester',
+  'powder',
+  'deep pour',
+  'inclusion',
+] as const
+export type Hazard = (typeof hazards)[number]
+
+export interface SafetyLine {
+  id: string
+  step: Step
+  hazard: Hazard
+  sentence: string
+}
+
+/**
+ * The one table of safety cautions. They are the usual ones of the trade (common practice,
+ * no source) and replace neither the data sheet nor local rules, which `deferring` says.
+ */
+export const safetyTable: readonly SafetyLine[] = [
+  {
+    id: 'gloves',
+    step: 'weigh',
+    hazard: 'any resin',
+    sentence: 'Nitrile gloves, eye protection and moving air before a bottle is opened.',
+  },
+  {
+    id: 'bystanders',
+    step: 'weigh',
+    hazard: 'any resin',
+    sentence: 'Children, animals and bystanders out of the room; food and drink off the bench.',
+  },
+  {
+    id: 'amine',
+    step: 'weigh',
+    hazard: 'epoxy',
+    sentence: 'Epoxy hardener sensitises the skin for life: off with a splashed glove at once.',
+  },
+  {
+    id: 'isocyanate',
+    step: 'weigh',
+    hazard: 'urethane',
+    sentence:
+      'Isocyanates sensitise the lungs: extraction on, and a fitting respirator where the sheet asks for one.',
+  },
+  {
+    id: 'peroxide',
+    step: 'weigh',
+    hazard: 'polyester',
+    sentence:
+      'Peroxide catalyst blinds: goggles on. Never let accelerator and peroxide meet directly.',
+  },
+  {
+    id: 'dust',
+    step: 'weigh',
+    hazard: 'powder',
+    sentence:
+      'Fine powder: a dust mask while it is weighed, no draught, and metal dust away from flame.',
+  },
+  {
+    id: 'smoking-cup',
+    step: 'mix',
+    hazard: 'any resin',
+    sentence:
+      'If a cup smokes, do not carry it or breathe over it: clear the room and ventilate. Spread leftovers thin, never pool them in a bin.',
+  },
+  {
+    id: 'damp',
+    step: 'mix',
+    hazard: 'urethane',
+    sentence:
+      'Keep water and damp sticks away: damp foams urethane and can push a closed bottle open.',
+  },
+  {
+    id: 'styrene',
+    step: 'mix',
+    hazard: 'polyester',
+    sentence: 'Styrene fumes are harmful and burn: extraction on, no flame, no sparks.',
+  },
+  {
+    id: 'deep',
+    step: 'pour',
+    hazard: 'deep pour',
+    sentence:
+      "A mass this deep makes its own heat: keep the sheet's greatest depth, leave it in the open, stay near until it has cooled.",
+  },
+  {
+    id: 'flame',
+    step: 'pour',
+    hazard: 'any resin',
+    sentence:
+      'A flame or heat gun over resin only where the sheet allows it, never near solvent, aerosol or polyester.',
+  },
+  {
+    id: 'hands',
+    step: 'pour',
+    hazard: 'inclusion',
+    sentence: 'Set inclusions with tweezers, not with gloved fingers over liquid resin.',
+  },
+  {
+    id: 'uncured',
+    step: 'demould',
+    hazard: 'any resin',
+    sentence:
+      'Fresh casts are not yet fully cured: keep the gloves on, and wet-sand or wear a mask.',
+  },
+  {
+    id: 'brittle',
+    step: 'demould',
+    hazard: 'any resin',
+    sentence:
+      'Work a blade away from you, and air jets away from faces: a brittle piece can shatter.',
+  },
+  {
+    id: 'food',
+    step: 'demould',
+    hazard: 'any resin',
+    sentence: 'Casting resin is not approved for food, skin or toys unless its sheet says so.',
+  },
+]
+
+/** What stands under every list of safety lines. */
+export const deferring =
+  "The product's safety data sheet and your local rules come first; this list does not replace them."
+
+/**
+ * The safety lines to show before a step, for what is on the bench, in the table's order.
+ *
+ * @example safetyFor('weigh', ['epoxy']).map((line) => line.id) // ['gloves', 'bystanders', 'amine']
+ */
+export function safetyFor(step: Step, present: Iterable<Hazard>): SafetyLine[] {
+  const there = new Set<Hazard>([...present, 'any resin'])
+  return safetyTable.filter((line) => line.step === step && there.has(line.hazard))
+}

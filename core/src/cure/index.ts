@@ -1,0 +1,3 @@
+export * from './cureTimes.ts'
+export * from './roomRule.ts'
+export * from './sheetCure.ts'

@@ -1,0 +1,3 @@
+export * from './field.ts'
+export * from './read.ts'
+export * from './timeline.ts'

@@ -1,0 +1,17 @@
+import { z } from 'zod'
+import { Problems } from '../problem/index.ts'
+import { problemOfIssue } from './field.ts'
+
+// Zod compiles parsers with `new Function` where it may; under a strict content security
+// policy even the probe for it is a violation.
+z.config({ jitless: true })
+
+/**
+ * Reads an outside value as a document. Throws `Problems`, one for each field that is off,
+ * with its path (`layers.1.tint.fraction`).
+ */
+export function readDocument<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
+  const result = schema.safeParse(value)
+  if (result.success) return result.data
+  throw new Problems(result.error.issues.map(problemOfIssue))
+}

@@ -1,0 +1,78 @@
+import type { Hazard } from '../caution/index.ts'
+
+export const resinClassNames = [
+  'deep epoxy',
+  'coating epoxy',
+  'fast urethane',
+  'clear urethane',
+  'polyester',
+] as const
+export type ResinClass = (typeof resinClassNames)[number]
+
+/** What is usual for a kind of resin, to catch slips and to fill what a sheet leaves out. */
+export interface ClassFacts {
+  label: string
+  hazard: Hazard
+  /** Usual pot life, s, of a pot of about 100 g to 1 kg. */
+  potLife: readonly [number, number]
+  /** Usual demould time, s. */
+  demould: readonly [number, number]
+  /** Usual density of the mix, kg/m³. */
+  density: readonly [number, number]
+  /** Where the sheet gives no gel time: gel = pot life × this. */
+  gelPerPotLife: number
+  /** Which part takes the tint where the sheet does not say. */
+  tintInto: 'A' | 'B'
+}
+
+const minutes = 60
+const hours = 3600
+
+/** Common practice, no source. A sheet that says otherwise wins; these only ask and fill gaps. */
+export const resinClasses: Record<ResinClass, ClassFacts> = {
+  'deep epoxy': {
+    label: 'a deep-pour epoxy',
+    hazard: 'epoxy',
+    potLife: [1.5 * hours, 24 * hours],
+    demould: [24 * hours, 120 * hours],
+    density: [1040, 1150],
+    gelPerPotLife: 1.8,
+    tintInto: 'A',
+  },
+  'coating epoxy': {
+    label: 'a slow clear or coating epoxy',
+    hazard: 'epoxy',
+    potLife: [15 * minutes, 2 * hours],
+    demould: [8 * hours, 72 * hours],
+    density: [1050, 1180],
+    gelPerPotLife: 2.5,
+    tintInto: 'A',
+  },
+  'fast urethane': {
+    label: 'a fast urethane',
+    hazard: 'urethane',
+    potLife: [1 * minutes, 10 * minutes],
+    demould: [8 * minutes, 3 * hours],
+    density: [1000, 1150],
+    gelPerPotLife: 1.6,
+    tintInto: 'B',
+  },
+  'clear urethane': {
+    label: 'a clear urethane',
+    hazard: 'urethane',
+    potLife: [3 * minutes, 40 * minutes],
+    demould: [1 * hours, 48 * hours],
+    density: [1020, 1120],
+    gelPerPotLife: 1.8,
+    tintInto: 'B',
+  },
+  polyester: {
+    label: 'a polyester',
+    hazard: 'polyester',
+    potLife: [4 * minutes, 45 * minutes],
+    demould: [45 * minutes, 24 * hours],
+    density: [1050, 1250],
+    gelPerPotLife: 1.5,
+    tintInto: 'A',
+  },
+}

@@ -1,0 +1,3 @@
+export * from './classes.ts'
+export * from './material.ts'
+export * from './slips.ts'

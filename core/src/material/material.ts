@@ -1,0 +1,96 @@
+import { z } from 'zod'
+import { note, quantity, refuse, text, whole } from '../document/index.ts'
+import { resinClassNames } from './classes.ts'
+
+const minute = 60
+const hour = 3600
+
+/** A colour as `#rrggbb`. */
+export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/i)
+
+/** Density of anything poured or set in: from cork to gold, so that 1100 g/ml is refused. */
+const density = () => quantity('density', 100, 20000)
+
+/** Density of a liquid part. */
+const liquidDensity = () => quantity('density', 700, 3000)
+
+export const ratioSchema = z
+  .object({ by: z.enum(['weight', 'volume']), a: z.number(), b: z.number() })
+  .superRefine(({ a, b }, context) => {
+    if (!(a > 0) || !(b > 0)) refuse(context, [], 'ratio-zero', { text: `${a}:${b}` })
+    else if (a / b > 500 || b / a > 500) {
+      refuse(context, [], 'not-a-ratio', { text: `${a}:${b}` })
+    }
+  })
+export type Ratio = z.infer<typeof ratioSchema>
+
+/** What the sheet of a two-part casting resin says. */
+export const resinSchema = z.object({
+  kind: z.literal('resin'),
+  name: text('name'),
+  class: z.enum(resinClassNames),
+  ratio: ratioSchema,
+  densityA: liquidDensity(),
+  densityB: liquidDensity(),
+  /** Working time of `potMass` in a cup at `sheetTemperature`, s. */
+  potLife: quantity('duration', 20, 72 * hour),
+  potMass: quantity('mass', 0.001, 50),
+  /** Left out: reckoned from the class. */
+  gelTime: quantity('duration', 30, 120 * hour).optional(),
+  /** Latest a next layer bonds without sanding, s after mixing. Left out: reckoned. */
+  recoatUntil: quantity('duration', 60, 240 * hour).optional(),
+  demould: quantity('duration', 2 * minute, 30 * 24 * hour),
+  /** Time that mixing takes, s. */
+  mixTime: quantity('duration', 10, hour),
+  /** Greatest depth of one pour, m. */
+  maxDepth: quantity('length', 0.0005, 1).optional(),
+  viscosity: quantity('viscosity', 0.01, 500).optional(),
+  sheetTemperature: quantity('temperature', 278.15, 323.15),
+  /** The part that a tint is stirred into before the clock starts. */
+  tintInto: z.enum(['A', 'B']),
+  nameA: text('name', 40),
+  nameB: text('name', 40),
+  colour: colourSchema,
+  note: note(),
+})
+export type Resin = z.infer<typeof resinSchema>
+
+export const tintForms = ['dye', 'paste', 'mica', 'powder'] as const
+
+/** What is stirred in for colour. */
+export const tintSchema = z.object({
+  kind: z.literal('tint'),
+  name: text('name'),
+  form: z.enum(tintForms),
+  colour: colourSchema,
+  density: density(),
+  /** Largest share of the resin's weight. */
+  limit: quantity('fraction', 0.00001, 0.95),
+  note: note(),
+})
+export type Tint = z.infer<typeof tintSchema>
+
+/** What is set into a layer. */
+export const inclusionSchema = z.object({
+  kind: z.literal('inclusion'),
+  name: text('name'),
+  density: density(),
+  /** Of one, kg. */
+  mass: quantity('mass', 1e-6, 20),
+  /** As it lies, m. */
+  thickness: quantity('length', 1e-6, 1).optional(),
+  inStock: whole(0, 1_000_000).optional(),
+  note: note(),
+})
+export type InclusionMaterial = z.infer<typeof inclusionSchema>
+
+export const materialSchema = z.discriminatedUnion('kind', [
+  resinSchema,
+  tintSchema,
+  inclusionSchema,
+])
+export type Material = z.infer<typeof materialSchema>
+export type MaterialKind = Material['kind']
+
+/** The materials that a plan can reach, by their id. */
+export type Shelf = ReadonlyMap<string, Material>

@@ -1,0 +1,86 @@
+import { caution, type Caution } from '../caution/index.ts'
+import { show, type Kind } from '../units/index.ts'
+import { resinClasses } from './classes.ts'
+import { tintForms, type Material, type Resin, type Tint } from './material.ts'
+
+/** Usual upper limits by resin weight of each form of tint (common practice, no source). */
+const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> = {
+  dye: [0.0005, 0.01],
+  paste: [0.005, 0.05],
+  mica: [0.01, 0.06],
+  powder: [0.01, 0.9],
+}
+
+/**
+ * What looks like a slip on a sheet that can be read: a value outside what is usual for its
+ * class, or times that contradict each other. The sheet may be right, so nothing is refused.
+ *
+ * @example slipsOf({ ...deepEpoxy, potLife: 40 })[0].code // 'sheet-slip'
+ */
+export function slipsOf(material: Material): Caution[] {
+  if (material.kind === 'resin') return resinSlips(material)
+  if (material.kind === 'tint') return tintSlips(material)
+  return []
+}
+
+function resinSlips(resin: Resin): Caution[] {
+  const facts = resinClasses[resin.class]
+  const found = [
+    slip('potLife', 'A pot life', resin.potLife, facts.potLife, 'duration', facts.label),
+    slip('demould', 'A demould time', resin.demould, facts.demould, 'duration', facts.label),
+    slip(
+      'densityA',
+      'A density of part A',
+      resin.densityA,
+      partDensity(facts.density),
+      'density',
+      facts.label,
+    ),
+    slip(
+      'densityB',
+      'A density of part B',
+      resin.densityB,
+      partDensity(facts.density),
+      'density',
+      facts.label,
+    ),
+  ]
+  const gel = resin.gelTime
+  if (gel !== undefined && gel < resin.potLife) {
+    found.push([
+      caution('gel-before-pot-life', 'warn', { field: 'gelTime' }, { potLife: resin.potLife, gel }),
+    ])
+  }
+  if (resin.demould < (gel ?? resin.potLife)) {
+    const amounts = { gel: gel ?? resin.potLife, demould: resin.demould }
+    found.push([caution('demould-before-gel', 'warn', { field: 'demould' }, amounts)])
+  }
+  return found.flat()
+}
+
+function tintSlips(tint: Tint): Caution[] {
+  return slip('limit', 'A limit', tint.limit, usualTint[tint.form], 'fraction', `a ${tint.form}`)
+}
+
+/** Parts spread wider than their mix: hardeners are lighter, filled parts heavier. */
+const partDensity = ([low, high]: readonly [number, number]) => [low - 120, high + 120] as const
+
+function slip(
+  field: string,
+  label: string,
+  value: number,
+  [low, high]: readonly [number, number],
+  kind: Kind,
+  className: string,
+): Caution[] {
+  if (value >= low && value <= high) return []
+  const say = (amount: number) => show(amount, kind)
+  const amounts = {
+    field: label,
+    value: say(value),
+    low: say(low),
+    high: say(high),
+    class: className,
+  }
+  return [caution('sheet-slip', 'warn', { field }, amounts)]
+}

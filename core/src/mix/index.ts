@@ -1,0 +1,5 @@
+export * from './ratio.ts'
+export * from './correct.ts'
+export * from './batchError.ts'
+export * from './cup.ts'
+export * from './weigh.ts'

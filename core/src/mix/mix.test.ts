@@ -1,0 +1,150 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { batchError, slipError, smallestBatch } from './batchError.ts'
+import { correctOverpour, otherPart } from './correct.ts'
+import { cupFor } from './cup.ts'
+import { mixDensity, phr, weightRatio, weightShares } from './ratio.ts'
+import { weigh } from './weigh.ts'
+import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
+
+const gram = 1e-3
+const ml = 1e-6
+
+describe('mixing sums of the trade', () => {
+  it('10:9 with 6.0 g A wants 5.4 g B (definition of a ratio)', () => {
+    expect(otherPart(6 * gram, 10 / 9)).toBeCloseTo(5.4 * gram, 12)
+  })
+
+  it('10:1 by weight from 700 g wants 70 g (definition of a ratio)', () => {
+    expect(otherPart(700 * gram, 10)).toBeCloseTo(70 * gram, 12)
+  })
+
+  it('0.5 g over on a 10 + 10 g batch makes 21 g in all (definition of a ratio)', () => {
+    const corrected = correctOverpour({ massA: 10.5 * gram, massB: 10 * gram }, 1)
+    expect(corrected.massB).toBeCloseTo(10.5 * gram, 12)
+    expect(corrected.total).toBeCloseTo(21 * gram, 12)
+  })
+
+  it.each([
+    [5, 0.4],
+    [20, 0.1],
+    [100, 0.02],
+    [300, 0.0067],
+  ])(
+    '1 g wrong in a 1:1 batch of %d g is %d of it (arithmetic, common teaching of the trade)',
+    (batch, share) => {
+      expect(slipError((batch / 2) * gram, gram)).toBeCloseTo(share, 4)
+    },
+  )
+
+  it('EEW 190 and AHEW 24.4 want 12.8 phr (worked example common in epoxy textbooks, from memory)', () => {
+    expect(phr(190, 24.4)).toBeCloseTo(12.8, 1)
+  })
+
+  it('volume ratio × ρA/ρB is the weight ratio (definition of density)', () => {
+    expect(
+      weightRatio({ by: 'volume', a: 2, b: 1 }, { densityA: 1150, densityB: 1000 }),
+    ).toBeCloseTo(2.3, 12)
+    expect(
+      weightRatio({ by: 'weight', a: 100, b: 82 }, { densityA: 1150, densityB: 1000 }),
+    ).toBeCloseTo(1.2195, 4)
+  })
+
+  it('volumes add: equal volumes of 1.2 and 1.0 g/ml give 1.1 g/ml', () => {
+    expect(
+      mixDensity({ by: 'volume', a: 1, b: 1 }, { densityA: 1200, densityB: 1000 }),
+    ).toBeCloseTo(1100, 9)
+  })
+
+  it('errors of two parts add as squares (propagation of independent errors)', () => {
+    expect(batchError(10 * gram, 10 * gram, 0.1 * gram)).toBeCloseTo(0.01 * Math.SQRT2, 9)
+  })
+
+  it('the smallest batch just holds its tolerance', () => {
+    const shares = weightShares({ by: 'weight', a: 100, b: 82 }, { densityA: 1100, densityB: 1000 })
+    const batch = smallestBatch(shares, 0.1 * gram, 0.02)
+    expect(batchError(batch * shares.a, batch * shares.b, 0.1 * gram)).toBeCloseTo(0.02, 12)
+  })
+})
+
+describe('weighing', () => {
+  it('64.3 + 29.2 g: a hand calculation', () => {
+    // 2:1 by volume, 1.14 and 1.02 g/ml. 85 ml with 0.2 % dye of 1.1 g/ml.
+    // Weight ratio 2 · 1.14 / 1.02 = 2.235294; shares 0.690909 and 0.309091.
+    // ml per gram 0.690909/1.14 + 0.309091/1.02 + 0.002/1.1 = 0.910905; 85 / 0.910905 = 93.3138 g.
+    const { steps, total } = weigh(
+      85 * ml,
+      { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } },
+      0.1 * gram,
+    )
+    expect(steps.map((s) => s.what)).toEqual(['A', 'tint', 'B'])
+    expect(steps[0].mass / gram).toBeCloseTo(64.4713, 3)
+    expect(steps[1].mass / gram).toBeCloseTo(0.18663, 4)
+    expect(steps[2].mass / gram).toBeCloseTo(28.8424, 3)
+    expect(total / gram).toBeCloseTo(93.5004, 3)
+    expect(steps.map((s) => s.reading / gram)).toEqual(
+      [64.5, 64.7, 93.5].map((g) => expect.closeTo(g, 9)),
+    )
+  })
+
+  it('a urethane takes its tint into the polyol side, never the isocyanate', () => {
+    const { steps } = weigh(
+      50 * ml,
+      { resin: whiteUrethane, tint: { material: violet, fraction: 0.002 } },
+      0.1 * gram,
+    )
+    expect(steps.map((s) => s.what)).toEqual(['B', 'tint', 'A'])
+  })
+
+  it('a dye too light for the scale is noticed', () => {
+    const recipe = { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } }
+    expect(weigh(85 * ml, recipe, 0.1 * gram).tintUnderScale).toBe(true)
+    expect(weigh(85 * ml, recipe, 0.01 * gram).tintUnderScale).toBe(false)
+  })
+
+  it('for any amount: weights sum to the total, keep the ratio, and readings rise by what is weighed', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 4000, noNaN: true }),
+        fc.double({ min: 0.0001, max: 0.05, noNaN: true }),
+        fc.constantFrom(0.01, 0.1, 1),
+        (volume, fraction, step) => {
+          const recipe = { resin: slowEpoxy, tint: { material: violet, fraction } }
+          const { steps, total } = weigh(volume * ml, recipe, step * gram)
+          const [a, tint, b] = steps
+          expect(a.mass + tint.mass + b.mass).toBeCloseTo(total, 12)
+          expect(a.mass / b.mass).toBeCloseTo(weightRatio(slowEpoxy.ratio, slowEpoxy), 9)
+          expect(tint.mass / (a.mass + b.mass)).toBeCloseTo(fraction, 9)
+          // The mix really has the volume asked for.
+          const back =
+            a.mass / slowEpoxy.densityA + b.mass / slowEpoxy.densityB + tint.mass / violet.density
+          expect(back / ml / volume).toBeCloseTo(1, 9)
+          // Cumulative rounding: the last reading is never more than half a step off.
+          expect(Math.abs(b.reading - total)).toBeLessThanOrEqual((step * gram) / 2 + 1e-12)
+          expect(a.weighed + tint.weighed + b.weighed).toBeCloseTo(b.reading, 9)
+        },
+      ),
+    )
+  })
+
+  it('the rounding error is what the rounded weights say', () => {
+    const { steps, roundingError } = weigh(12 * ml, { resin: slowEpoxy }, gram)
+    const ratio = steps[0].weighed / steps[1].weighed
+    expect(roundingError).toBeCloseTo(ratio / ((2 * 1.14) / 1.02) - 1, 9)
+    expect(Math.abs(roundingError)).toBeGreaterThan(0.001)
+  })
+})
+
+describe('cups', () => {
+  it.each([
+    [19, 30, 1],
+    [90, 150, 1],
+    [100, 150, 1],
+    [101, 250, 1],
+    [3000, 5000, 1],
+    [8000, 5000, 3],
+  ])('%d ml is stirred in a cup of %d ml, %d of them', (volume, size, cups) => {
+    const found = cupFor(volume * ml)
+    expect([Math.round(found.size / ml), found.cups]).toEqual([size, cups])
+  })
+})

@@ -1,0 +1,45 @@
+import type { Ratio } from '../material/index.ts'
+
+interface Densities {
+  densityA: number
+  densityB: number
+}
+
+/**
+ * Part A's weight for one of part B's. A ratio by volume is converted by the densities:
+ * weight ratio = volume ratio × ρA/ρB (by definition of density).
+ *
+ * @example weightRatio({ by: 'volume', a: 2, b: 1 }, { densityA: 1150, densityB: 1000 }) // 2.3
+ */
+export function weightRatio({ by, a, b }: Ratio, { densityA, densityB }: Densities): number {
+  return by === 'weight' ? a / b : ((a / b) * densityA) / densityB
+}
+
+/** The shares of parts A and B in the weight of the mix; they sum to 1. */
+export function weightShares(ratio: Ratio, densities: Densities): { a: number; b: number } {
+  const r = weightRatio(ratio, densities)
+  return { a: r / (1 + r), b: 1 / (1 + r) }
+}
+
+/**
+ * Density of the mix, kg/m³, volumes adding (no shrinkage).
+ *
+ * @example mixDensity({ by: 'volume', a: 1, b: 1 }, { densityA: 1200, densityB: 1000 }) // 1100
+ */
+export function mixDensity(ratio: Ratio, densities: Densities): number {
+  const { a, b } = weightShares(ratio, densities)
+  return 1 / (a / densities.densityA + b / densities.densityB)
+}
+
+/**
+ * Hardener for 100 parts of epoxy: phr = 100 · AHEW / EEW, from the amine hydrogen and the
+ * epoxide equivalent weights (stoichiometry; textbook form).
+ *
+ * @example phr(190, 24.4) // 12.84
+ */
+export function phr(
+  epoxideEquivalentWeight: number,
+  amineHydrogenEquivalentWeight: number,
+): number {
+  return (100 * amineHydrogenEquivalentWeight) / epoxideEquivalentWeight
+}

@@ -1,0 +1,103 @@
+import type { Resin, Tint } from '../material/index.ts'
+import { batchError, smallestBatch } from './batchError.ts'
+import { cupFor, type CupChoice } from './cup.ts'
+import { weightRatio, weightShares, mixDensity } from './ratio.ts'
+
+/** The ratio may be off by this before a cure suffers (common practice, no source). */
+export const ratioTolerance = 0.02
+
+/** Fewer steps of the scale than this in a tint, and a step is too coarse for it. */
+const stepsForTint = 5
+
+export interface Recipe {
+  resin: Resin
+  tint?: { material: Tint; fraction: number }
+}
+
+export type Pourable = 'A' | 'B' | 'tint'
+
+/** One thing that goes into the cup. */
+export interface WeighStep {
+  what: Pourable
+  name: string
+  /** By the ratio, kg. */
+  mass: number
+  /** What the scale can show of it, kg. */
+  weighed: number
+  /** What the scale shows with all that is in the cup, kg. */
+  reading: number
+}
+
+export interface Weighing {
+  /** In the order they go into the cup: the tinted part, its tint, the other part. */
+  steps: WeighStep[]
+  /** All together, kg. */
+  total: number
+  /** Volume of the mix, m³. */
+  volume: number
+  /** What rounding to the scale leaves of the ratio's error, as a share. */
+  roundingError: number
+  /** What one step either way may add, as a share. */
+  stepError: number
+  /** Smallest batch within the tolerance, kg. */
+  smallest: number
+  cup: CupChoice
+  /** The tint is too little for this scale. */
+  tintUnderScale: boolean
+}
+
+/**
+ * What to weigh for `volume` m³ of a mix on a scale that reads to `step` kg without taring
+ * between parts. The tint comes on top of the weight of A and B (a share of it), volumes add,
+ * and readings are rounded cumulatively so that errors do not pile up.
+ *
+ * @example weigh(100e-6, { resin: oneToOne }, 0.0001).steps.map((s) => s.what) // ['A', 'B']
+ */
+export function weigh(volume: number, { resin, tint }: Recipe, step: number): Weighing {
+  const shares = weightShares(resin.ratio, resin)
+  const perVolume =
+    1 / mixDensity(resin.ratio, resin) + (tint ? tint.fraction / tint.material.density : 0)
+  const resinMass = volume / perVolume
+  const part = (what: 'A' | 'B') => ({
+    what,
+    name: what === 'A' ? resin.nameA : resin.nameB,
+    mass: resinMass * (what === 'A' ? shares.a : shares.b),
+  })
+  const [first, second] =
+    resin.tintInto === 'A' || !tint ? [part('A'), part('B')] : [part('B'), part('A')]
+  const stirredIn = tint
+    ? [{ what: 'tint' as const, name: tint.material.name, mass: resinMass * tint.fraction }]
+    : []
+  const steps = readings([first, ...stirredIn, second], step)
+
+  const weighed = (what: Pourable) => steps.find((s) => s.what === what)?.weighed ?? 0
+  const roundedRatio = weighed('A') / weighed('B')
+  const tintMass = stirredIn[0]?.mass ?? Infinity
+  return {
+    steps,
+    total: steps.reduce((sum, s) => sum + s.mass, 0),
+    volume,
+    roundingError: roundedRatio / weightRatio(resin.ratio, resin) - 1,
+    stepError: batchError(resinMass * shares.a, resinMass * shares.b, step),
+    smallest: smallestBatch(shares, step, ratioTolerance),
+    cup: cupFor(volume),
+    tintUnderScale: tintMass < stepsForTint * step,
+  }
+}
+
+function readings(parts: Pick<WeighStep, 'what' | 'name' | 'mass'>[], step: number): WeighStep[] {
+  let exact = 0
+  let shown = 0
+  return parts.map((part) => {
+    exact += part.mass
+    const reading = roundTo(exact, step)
+    const weighed = reading - shown
+    shown = reading
+    return { ...part, weighed, reading }
+  })
+}
+
+/** Rounded to the scale; the division keeps 0.3 from becoming 0.30000000000000004. */
+function roundTo(mass: number, step: number): number {
+  return Math.round(mass / step) / (1 / step)
+}

@@ -1,0 +1,103 @@
+import { caution, type Caution } from '../../caution/index.ts'
+import { heightAt, volumeAt, type FillCurve } from '../../shape/index.ts'
+import type { Layer, Plan } from '../plan.ts'
+
+export interface StackedLayer {
+  layer: Layer
+  bottom: number
+  top: number
+  cavity: number
+  inclusions: number
+  resin: number
+}
+
+/** Two heights or volumes this close (as a share of the whole) are the same to any hand. */
+const same = 1e-9
+
+/** A film thinner than this pulls into islands (common practice, no source), m. */
+const thinnest = 0.0008
+
+/** Volume of what is set into one copy of a layer, m³. */
+export function inclusionVolume(layer: Layer): number {
+  return layer.inclusions.reduce(
+    (sum, { count, mass, density }) => sum + (count * mass) / density,
+    0,
+  )
+}
+
+/**
+ * Stacks the layers from the bottom up: where each begins and ends, what its cavity holds,
+ * and what of that is resin. A layer that cannot be is cautioned and takes no room.
+ */
+export function stack(
+  plan: Plan,
+  curve: FillCurve,
+): { stacked: StackedLayer[]; cautions: Caution[] } {
+  const cautions: Caution[] = []
+  const stacked: StackedLayer[] = []
+  let bottom = 0
+  for (const [index, layer] of plan.layers.entries()) {
+    const found = place(layer, bottom, curve, plan.layers[index - 1])
+    stacked.push(found.stacked)
+    cautions.push(...found.cautions)
+    bottom = found.stacked.top
+  }
+  const left = curve.height - bottom
+  if (stacked.length > 0 && left > curve.height * 1e-6) {
+    const volume = curve.volume - volumeAt(curve, bottom)
+    cautions.push(caution('top-left-empty', 'note', {}, { height: left, volume }))
+  }
+  if (stacked.length === 0) cautions.push(caution('no-layers', 'note', {}, {}))
+  return { stacked, cautions }
+}
+
+function place(layer: Layer, bottom: number, curve: FillCurve, below?: Layer) {
+  const inclusions = inclusionVolume(layer)
+  const start = volumeAt(curve, bottom)
+  const cautions: Caution[] = []
+  const say = { layer: layer.id, field: 'fill' }
+  const { name } = layer
+
+  let top: number
+  if (layer.fill.by === 'height') {
+    top = layer.fill.top
+    if (top > curve.height * (1 + same)) {
+      cautions.push(
+        caution('layer-above-top', 'stop', say, { layer: name, top, pieceTop: curve.height }),
+      )
+      top = curve.height
+    }
+    if (top <= bottom * (1 + same)) {
+      const amounts = { layer: name, top, below: below?.name ?? '', belowTop: bottom }
+      cautions.push(caution('layer-out-of-order', 'stop', say, amounts))
+      top = bottom
+    }
+  } else {
+    const wanted = layer.fill.volume + inclusions
+    const room = curve.volume - start
+    if (wanted > room + curve.volume * same) {
+      const amounts = {
+        layer: name,
+        volume: layer.fill.volume,
+        room: Math.max(0, room - inclusions),
+      }
+      cautions.push(caution('layer-overfull', 'stop', say, amounts))
+    }
+    top = heightAt(curve, start + wanted)
+  }
+
+  const cavity = volumeAt(curve, top) - start
+  const depth = top - bottom
+  if (depth > 0 && depth < thinnest) {
+    cautions.push(caution('layer-thin', 'warn', say, { layer: name, depth }))
+  }
+  const overfull = depth > 0 && inclusions > 0 && inclusions >= cavity
+  if (overfull) {
+    const place = { layer: layer.id, field: 'inclusions' }
+    cautions.push(
+      caution('inclusions-too-big', 'stop', place, { layer: name, inclusions, volume: cavity }),
+    )
+  }
+  const resin = overfull ? 0 : Math.max(0, cavity - inclusions)
+  return { stacked: { layer, bottom, top, cavity, inclusions, resin }, cautions }
+}

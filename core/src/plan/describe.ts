@@ -1,0 +1,28 @@
+import { metric, show, type UnitChoice } from '../units/index.ts'
+import type { Shelf } from '../material/index.ts'
+import type { Plan } from './plan.ts'
+
+/** A plan in short lines of words, so that two versions can be laid side by side. */
+export function describePlan(plan: Plan, shelf: Shelf, choice: UnitChoice = metric): string[] {
+  const name = (id?: string) =>
+    id === undefined ? 'no resin' : (shelf.get(id)?.name ?? 'gone from the shelf')
+  const layers = plan.layers.map((layer, index) => {
+    const end =
+      layer.fill.by === 'height'
+        ? `up to ${show(layer.fill.top, 'length', choice)}`
+        : show(layer.fill.volume, 'volume', choice)
+    const tint = layer.tint
+      ? `, ${name(layer.tint.material)} ${show(layer.tint.fraction, 'fraction', choice)}`
+      : ''
+    const set = layer.inclusions
+      .map((inclusion) => `, ${inclusion.count} ${inclusion.name}`)
+      .join('')
+    return `${index + 1} ${layer.name}: ${end}, ${name(layer.resin)}${tint}${set}, ${layer.join} join`
+  })
+  return [
+    `${plan.copies} ${plan.copies === 1 ? 'copy' : 'copies'}, ${plan.mould} mould, room ${show(plan.room, 'temperature', choice)}`,
+    `gate ${show(plan.gate, 'volume', choice)}, reserve ${show(plan.reserve, 'fraction', choice)}, scale step ${show(plan.scaleStep, 'mass', choice, { step: plan.scaleStep })}`,
+    ...layers,
+    ...(plan.note ? [plan.note] : []),
+  ]
+}

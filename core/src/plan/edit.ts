@@ -1,0 +1,77 @@
+import type { CompiledPlan } from './compile/compiled.ts'
+import type { Layer, Plan } from './plan.ts'
+
+/** Neighbouring surfaces are kept this far apart while one is dragged, m. */
+const leastDepth = 0.0005
+
+/** Where a layer's surface can go without crossing its neighbours, m. */
+export function surfaceRange(compiled: CompiledPlan, index: number): { low: number; high: number } {
+  const layer = compiled.layers[index]
+  const above = compiled.layers[index + 1]
+  const low = Math.min(layer.bottom + leastDepth, compiled.height)
+  const high = above ? Math.max(low, above.top - leastDepth) : compiled.height
+  return { low, high }
+}
+
+/** The plan with a layer's surface at `top`, held between its neighbours. */
+export function moveSurface(plan: Plan, compiled: CompiledPlan, index: number, top: number): Plan {
+  const { low, high } = surfaceRange(compiled, index)
+  return withLayer(plan, index, { fill: { by: 'height', top: Math.min(high, Math.max(low, top)) } })
+}
+
+/** The plan with some of a layer's fields replaced. */
+export function withLayer(plan: Plan, index: number, change: Partial<Layer>): Plan {
+  return {
+    ...plan,
+    layers: plan.layers.map((layer, i) => (i === index ? { ...layer, ...change } : layer)),
+  }
+}
+
+/**
+ * A layer on top: from where the last one ends up to the rim. Where the last already ends at
+ * the rim, that one is split in the middle. It takes the resin of the one below.
+ */
+export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
+  const last = compiled.layers[compiled.layers.length - 1]
+  const top = compiled.height
+  const name = `Layer ${plan.layers.length + 1}`
+  const below = plan.layers[plan.layers.length - 1]
+  const added: Layer = {
+    id,
+    name,
+    fill: { by: 'height', top },
+    resin: below?.resin,
+    inclusions: [],
+    join: 'crisp',
+  }
+  if (last && last.top > top - 2 * leastDepth) {
+    const lowered = withLayer(plan, plan.layers.length - 1, {
+      fill: { by: 'height', top: (last.bottom + top) / 2 },
+    })
+    return { ...lowered, layers: [...lowered.layers, added] }
+  }
+  return { ...plan, layers: [...plan.layers, added] }
+}
+
+/**
+ * One layer poured in two: the lower half is a base, what was set in lies on it, the upper
+ * half covers it.
+ */
+export function splitLayer(plan: Plan, compiled: CompiledPlan, index: number, id: string): Plan {
+  const layer = plan.layers[index]
+  const { bottom, top } = compiled.layers[index]
+  const base: Layer = {
+    ...layer,
+    id,
+    name: `${layer.name}, base`.slice(0, 60),
+    fill: { by: 'height', top: (bottom + top) / 2 },
+    inclusions: [],
+  }
+  const cover: Layer = { ...layer, fill: { by: 'height', top }, join: 'crisp' }
+  return { ...plan, layers: plan.layers.flatMap((l, i) => (i === index ? [base, cover] : [l])) }
+}
+
+/** The plan without a layer; the one above reaches down to where it began. */
+export function removeLayer(plan: Plan, index: number): Plan {
+  return { ...plan, layers: plan.layers.filter((_, i) => i !== index) }
+}

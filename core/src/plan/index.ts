@@ -1,0 +1,7 @@
+export * from './plan.ts'
+export * from './edit.ts'
+export * from './compile/compiled.ts'
+export * from './compile/compile.ts'
+export { inclusionVolume } from './compile/stack.ts'
+export * from './runSheet.ts'
+export * from './describe.ts'

@@ -1,0 +1,42 @@
+import { safetyFor, steps, type Hazard, type SafetyLine, type Step } from '../caution/index.ts'
+import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
+
+/** One thing to do, with the safety lines to read before it (each once, before its first step). */
+export interface SheetStep {
+  step: Step
+  layer?: CompiledLayer
+  /** Seconds after the first mixing. */
+  at?: number
+  safety: SafetyLine[]
+}
+
+/**
+ * The plan as steps in the order of the work: every layer weighed, mixed, poured, and the
+ * demoulding at the end. Layers that cannot be poured yet are left out.
+ */
+export function runSheet(compiled: CompiledPlan): SheetStep[] {
+  const shown = new Set<string>()
+  const lines = (step: Step, hazards: Iterable<Hazard>) => {
+    const fresh = safetyFor(step, hazards).filter((line) => !shown.has(line.id))
+    fresh.forEach((line) => shown.add(line.id))
+    return fresh
+  }
+  const poured = compiled.layers.filter((layer) => layer.clock && layer.weighing)
+  const sheet = poured.flatMap((layer): SheetStep[] => {
+    const { mixAt, pourAt } = layer.clock!
+    return [
+      { step: 'weigh', layer, safety: lines('weigh', layer.hazards) },
+      { step: 'mix', layer, at: mixAt, safety: lines('mix', layer.hazards) },
+      { step: 'pour', layer, at: pourAt, safety: lines('pour', layer.hazards) },
+    ]
+  })
+  if (poured.length === 0) return []
+  const hazards = poured.flatMap((layer) => layer.hazards)
+  return [...sheet, { step: 'demould', at: compiled.demouldAt, safety: lines('demould', hazards) }]
+}
+
+/** All safety lines of a plan by their step, for a panel that shows one step at a time. */
+export function safetyOf(compiled: CompiledPlan): { step: Step; lines: SafetyLine[] }[] {
+  const hazards = compiled.layers.flatMap((layer) => layer.hazards)
+  return steps.map((step) => ({ step, lines: safetyFor(step, hazards) }))
+}

@@ -1,0 +1,59 @@
+/**
+ * Every code a problem can carry, with the amounts its sentence needs. SI units.
+ * `caution/problemSentences.ts` must hold a sentence for each, or the types fail.
+ */
+export interface ProblemAmounts {
+  // What was typed
+  'nothing-typed': { kind: string }
+  'not-a-number': { text: string; kind: string }
+  'ambiguous-comma': { text: string }
+  'unknown-unit': { text: string; unit: string; kind: string }
+  'other-kind': { text: string; unit: string; isA: string; kind: string }
+  'bare-ounce': { text: string; number: string }
+  'colon-duration': { text: string }
+  'zero-denominator': { text: string }
+  'not-a-ratio': { text: string }
+  'ratio-zero': { text: string }
+
+  // What a document holds
+  'out-of-range': { kind: string; value: number; min: number; max: number }
+  'not-whole': { value: number; min: number; max: number }
+  'missing-text': { field: string }
+  malformed: { message: string }
+
+  // Shape files
+  'file-too-large': { bytes: number; limit: number }
+  'file-empty': Record<string, never>
+  'stl-truncated': { claimed: number; held: number; bytes: number }
+  'stl-count': { claimed: number; held: number; bytes: number }
+  'stl-not-stl': { bytes: number }
+  'stl-text-broken': { line: number; text: string }
+  'mesh-no-triangles': { dropped: number }
+  'mesh-no-volume': { triangles: number; area: number }
+  'mesh-too-small': { largest: number }
+  'mesh-too-large': { largest: number }
+  'not-a-direction': Record<string, never>
+  'bevel-too-large': { bevel: number; limit: number }
+  'dome-too-tall': { height: number; limit: number }
+
+  // The plan
+  'resin-missing': { layer: string }
+  'resin-unknown': { layer: string; id: string }
+  'tint-unknown': { layer: string; id: string }
+
+  // Keeping
+  'not-found': { kind: string; id: string }
+  'revision-stale': { kind: string; basedOn: number; current: number }
+  'database-newer': { unknown: string }
+  'backup-unreadable': { reason: string }
+  'backup-newer': { version: number; reads: number }
+  'body-too-large': { limit: number }
+  'mesh-missing': { id: string }
+  'shelf-in-use': { name: string; plans: number }
+  'parent-deleted': { kind: string }
+  'demo-not-empty': { pieces: number }
+  'server-away': Record<string, never>
+  'server-fault': { reference: string }
+}
+
+export type ProblemCode = keyof ProblemAmounts

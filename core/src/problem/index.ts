@@ -1,0 +1,2 @@
+export * from './codes.ts'
+export * from './problem.ts'

@@ -1,0 +1,16 @@
+import type { Pull } from './pull.ts'
+
+/**
+ * How far the ratio of each layer was off by what was really weighed, as a share; undefined
+ * where a part was not written down.
+ *
+ * @example ratioErrors(pull)[0] // 0.02: 2 % too much A for the B
+ */
+export function ratioErrors(pull: Pull): (number | undefined)[] {
+  return pull.layers.map(({ amounts }) => {
+    const a = amounts.find((amount) => amount.what === 'A')
+    const b = amounts.find((amount) => amount.what === 'B')
+    if (!a?.weighed || !b?.weighed || !a.planned || !b.planned) return undefined
+    return a.weighed / b.weighed / (a.planned / b.planned) - 1
+  })
+}

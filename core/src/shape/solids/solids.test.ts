@@ -1,0 +1,99 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { closureOf, isClosed } from '../closure.ts'
+import { measure } from '../measure.ts'
+import { buildSolid, solidSchema, type Solid } from './solid.ts'
+import { readDocument } from '../../document/index.ts'
+import { Problems } from '../../problem/index.ts'
+import { sayProblem } from '../../caution/index.ts'
+
+/** Frustum and prism of a regular polygon, cylinder, cone and spherical cap: elementary geometry. */
+const frustum = (a: number, b: number, h: number) => (h / 3) * (a + b + Math.sqrt(a * b))
+const circle = (r: number) => Math.PI * r * r
+const polygon = (r: number, n: number) => (n / 2) * r * r * Math.sin((2 * Math.PI) / n)
+
+describe('solids by their sizes', () => {
+  const slab: Solid = { solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0.002 }
+  const dome: Solid = { solid: 'dome', diameter: 0.06, height: 0.02 }
+  const drop: Solid = { solid: 'drop', width: 0.038, height: 0.052, facets: 8 }
+  const block: Solid = { solid: 'block', width: 0.05, depth: 0.04, height: 0.03 }
+
+  it.each<[string, Solid, number]>([
+    ['slab with a bevel', slab, circle(0.05) * 0.006 + frustum(circle(0.048), circle(0.05), 0.002)],
+    ['slab without one', { ...slab, bevel: 0 }, circle(0.05) * 0.008],
+    ['dome', dome, (Math.PI * 0.02 * (3 * 0.03 ** 2 + 0.02 ** 2)) / 6],
+    ['half ball', { ...dome, height: 0.03 }, (2 / 3) * Math.PI * 0.03 ** 3],
+  ])('%s is within 0.1 %% of its closed form', (_, solid, volume) => {
+    expect(Math.abs(measure(buildSolid(solid)).volume / volume - 1)).toBeLessThan(1e-3)
+  })
+
+  it('flat-sided solids are exact', () => {
+    const rings = [
+      [0.4, 0],
+      [0.8, 0.1],
+      [1, 0.3],
+      [0.76, 0.56],
+      [0.36, 0.83],
+      [0, 1],
+    ]
+    const area = (share: number) => polygon(share * 0.019, 8)
+    const volume = rings
+      .slice(1)
+      .reduce(
+        (sum, [r, z], i) => sum + frustum(area(rings[i][0]), area(r), (z - rings[i][1]) * 0.052),
+        0,
+      )
+    expect(measure(buildSolid(drop)).volume / volume).toBeCloseTo(1, 12)
+    expect(measure(buildSolid(block)).volume).toBeCloseTo(0.05 * 0.04 * 0.03, 15)
+    expect(measure(buildSolid(block)).area).toBeCloseTo(
+      2 * (0.05 * 0.04 + 0.04 * 0.03 + 0.03 * 0.05),
+      12,
+    )
+  })
+
+  it.each([slab, dome, drop, block])('$solid is closed and looks outward', (solid) => {
+    const mesh = buildSolid(solid)
+    expect(isClosed(closureOf(mesh))).toBe(true)
+    expect(measure(mesh).volume).toBeGreaterThan(0)
+    expect(measure(mesh).volumeBand).toBeLessThan(1e-15)
+  })
+
+  it('sizes that cannot be are refused where they stand', () => {
+    const refused = (solid: unknown) => {
+      try {
+        readDocument(solidSchema, solid)
+      } catch (error) {
+        if (error instanceof Problems) return error.list.map((p) => [p.path, sayProblem(p)])
+      }
+      return []
+    }
+    expect(refused({ ...slab, bevel: 0.009 })).toEqual([
+      ['bevel', 'A bevel of 9.0 mm does not fit: at most 7.6 mm for this slab. Make it smaller.'],
+    ])
+    expect(refused({ ...dome, height: 0.04 })[0][1]).toMatch(/at most 30.0 mm tall/)
+    expect(refused({ ...block, width: 0 })[0][1]).toMatch(
+      /0.0 mm is outside what makes sense here: 1.0 mm to 1000.0 mm/,
+    )
+    expect(refused({ ...drop, facets: 2.5 })[0]).toEqual([
+      'facets',
+      '2.5 has to be a whole number from 3 to 24.',
+    ])
+  })
+
+  it('every slab that fits is closed', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.005, max: 0.5, noNaN: true }),
+        fc.double({ min: 0.002, max: 0.2, noNaN: true }),
+        fc.double({ min: 0, max: 0.9, noNaN: true }),
+        (diameter, thickness, share) => {
+          const bevel = share * Math.min(thickness, diameter / 2)
+          expect(
+            isClosed(closureOf(buildSolid({ solid: 'slab', diameter, thickness, bevel }))),
+          ).toBe(true)
+        },
+      ),
+      { numRuns: 20 },
+    )
+  })
+})

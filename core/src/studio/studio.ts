@@ -1,0 +1,14 @@
+import { z } from 'zod'
+import { quantity, text } from '../document/index.ts'
+import { metric, unitChoiceSchema } from '../units/index.ts'
+
+/** What holds for the whole studio. */
+export const studioSchema = z.object({
+  name: text('name', 80),
+  units: unitChoiceSchema,
+  /** The finest the bench scale shows, for new plans, kg. */
+  scaleStep: quantity('mass', 1e-6, 0.1),
+})
+export type Studio = z.infer<typeof studioSchema>
+
+export const newStudio: Studio = { name: 'My studio', units: metric, scaleStep: 0.0001 }

@@ -1,0 +1,86 @@
+import { chosenUnit, metric, type UnitChoice } from './choice.ts'
+import { fromSI, type Kind } from './kinds.ts'
+
+/** Decimals the hand can use, by unit: a tenth of a millimetre, a hundredth of an inch. */
+const decimals: Record<string, number> = {
+  mm: 1,
+  in: 2,
+  g: 1,
+  oz: 2,
+  ml: 1,
+  'fl oz': 2,
+  '°C': 0,
+  '°F': 0,
+  psi: 0,
+  bar: 1,
+  kPa: 0,
+  'g/ml': 2,
+  'mPa·s': 0,
+  '%': 2,
+}
+
+export interface DisplayOptions {
+  /** The finest difference that means something, in SI: a scale's step, for a mass. */
+  step?: number
+}
+
+/** The number alone, in the chosen unit, as a field shows it. @example figure(0.029, 'length') // '29.0' */
+export function figure(
+  value: number,
+  kind: Exclude<Kind, 'duration'>,
+  choice: UnitChoice = metric,
+  { step }: DisplayOptions = {},
+): string {
+  const unit = chosenUnit(kind, choice)
+  const places = step === undefined ? decimals[unit.symbol] : decimalsOf(step / unit.factor)
+  const text = fromSI(value, unit).toFixed(places)
+  const tidy =
+    kind === 'fraction' || kind === 'density'
+      ? text.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
+      : text
+  return tidy.replace(/^-(?=0?\.?0*$)/, '').replace('-', '−')
+}
+
+/** A value with its unit, as a sentence says it. @example show(0.029, 'length') // '29.0 mm' */
+export function show(
+  value: number,
+  kind: Kind,
+  choice: UnitChoice = metric,
+  options: DisplayOptions = {},
+): string {
+  if (kind === 'duration') return showDuration(value)
+  return `${figure(value, kind, choice, options)} ${chosenUnit(kind, choice).symbol}`
+}
+
+/** The unit written beside a field. */
+export const unitSymbol = (kind: Kind, choice: UnitChoice = metric): string =>
+  chosenUnit(kind, choice).symbol
+
+/**
+ * A duration as people say it: `45 s`, `2 min 30 s`, `52 min`, `2 h 30`, `3 d 4 h`.
+ *
+ * @example showDuration(9000) // '2 h 30'
+ */
+export function showDuration(seconds: number): string {
+  if (seconds < 0) return `−${showDuration(-seconds)}`
+  const whole = Math.round(seconds)
+  if (whole < 60) return `${whole} s`
+  if (whole < 600 && whole % 60 !== 0) return `${Math.floor(whole / 60)} min ${whole % 60} s`
+  const minutes = Math.round(whole / 60)
+  if (minutes < 60) return `${minutes} min`
+  if (minutes < 72 * 60) {
+    const rest = minutes % 60
+    return `${Math.floor(minutes / 60)} h${rest ? ` ${String(rest).padStart(2, '0')}` : ''}`
+  }
+  const hours = Math.round(minutes / 60)
+  return `${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`
+}
+
+/** How many decimals a step needs: 0.1 -> 1, 0.05 -> 2, 1 -> 0. */
+function decimalsOf(step: number): number {
+  for (let places = 0; places < 6; places++) {
+    const scaled = step * 10 ** places
+    if (Math.abs(scaled - Math.round(scaled)) < 1e-6 * scaled) return places
+  }
+  return 3
+}

@@ -1,0 +1,6 @@
+export * from './kinds.ts'
+export * from './choice.ts'
+export * from './number.ts'
+export * from './parse.ts'
+export * from './ratio.ts'
+export * from './display.ts'

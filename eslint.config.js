@@ -1,0 +1,54 @@
+import tseslint from 'typescript-eslint'
+import vue from 'eslint-plugin-vue'
+import prettier from 'eslint-config-prettier'
+import globals from 'globals'
+
+/** What a pure computation may not reach for: time and chance are passed in by the caller. */
+const impure = [
+  { object: 'Math', property: 'random', message: 'Pass a seeded generator in.' },
+  { object: 'Date', property: 'now', message: 'Pass the time in.' },
+]
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/', '**/dist/', 'data/', '.reports/', '**/test-results/'] },
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    files: ['**/*.vue'],
+    languageOptions: {
+      parserOptions: { parser: tseslint.parser },
+      globals: globals.browser,
+    },
+  },
+  {
+    rules: {
+      eqeqeq: ['error', 'smart'],
+      'no-console': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'vue/multi-word-component-names': 'off',
+      'vue/require-default-prop': 'off',
+      // A static style attribute is lost under the content security policy: long static
+      // markup becomes innerHTML. Bound styles go through the CSSOM and are allowed.
+      'vue/no-restricted-static-attribute': ['error', { key: 'style', message: 'Use a class.' }],
+      'vue/no-v-html': 'error',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': ['error', ...impure],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Date"]', message: 'Pass the time in.' },
+      ],
+    },
+  },
+  {
+    files: ['tools/**', 'bench/**', 'e2e/**', 'eslint.config.js', '.dependency-cruiser.cjs'],
+    languageOptions: { globals: globals.node },
+    rules: { 'no-console': 'off', '@typescript-eslint/no-require-imports': 'off' },
+  },
+)
