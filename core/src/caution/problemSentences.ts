@@ -104,8 +104,6 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `This backup has format ${a.version} and this Mivro reads up to ${a.reads}. Update Mivro first. Nothing was changed.`,
   'body-too-large': (a) => `That is more than the ${megabytes(a.limit)} taken in one go here.`,
   'mesh-missing': () => 'The shape of this piece is not in the store. Upload its file again.',
-  'shelf-in-use': (a) =>
-    `${a.name} is used by ${a.plans} ${a.plans === 1 ? 'plan' : 'plans'}. Change ${a.plans === 1 ? 'it' : 'them'} first, then take it off the shelf.`,
   'parent-deleted': (a) => `What this ${a.kind} belongs to was deleted. Take that back first.`,
   'demo-not-empty': (a) =>
     `There ${a.pieces === 1 ? 'is 1 piece' : `are ${a.pieces} pieces`} here already, so the demo studio was not added. Start it with "npm run demo": it has a store of its own.`,

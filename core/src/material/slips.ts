@@ -1,7 +1,8 @@
 import { caution, type Caution } from '../caution/index.ts'
 import { show, type Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
-import { tintForms, type Material, type Resin, type Tint } from './material.ts'
+import type { tintForms } from './material.ts'
+import { type Material, type Resin, type Tint } from './material.ts'
 
 /** Usual upper limits by resin weight of each form of tint (common practice, no source). */
 const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> = {

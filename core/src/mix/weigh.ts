@@ -39,6 +39,8 @@ export interface Weighing {
   roundingError: number
   /** What one step either way may add, as a share. */
   stepError: number
+  /** Both together: how far the ratio may be off in all, as a share. */
+  ratioError: number
   /** Smallest batch within the tolerance, kg. */
   smallest: number
   cup: CupChoice
@@ -72,13 +74,16 @@ export function weigh(volume: number, { resin, tint }: Recipe, step: number): We
 
   const weighed = (what: Pourable) => steps.find((s) => s.what === what)?.weighed ?? 0
   const roundedRatio = weighed('A') / weighed('B')
+  const roundingError = roundedRatio / weightRatio(resin.ratio, resin) - 1
+  const stepError = batchError(resinMass * shares.a, resinMass * shares.b, step)
   const tintMass = stirredIn[0]?.mass ?? Infinity
   return {
     steps,
     total: steps.reduce((sum, s) => sum + s.mass, 0),
     volume,
-    roundingError: roundedRatio / weightRatio(resin.ratio, resin) - 1,
-    stepError: batchError(resinMass * shares.a, resinMass * shares.b, step),
+    roundingError,
+    stepError,
+    ratioError: Math.abs(roundingError) + stepError,
     smallest: smallestBatch(shares, step, ratioTolerance),
     cup: cupFor(volume),
     tintUnderScale: tintMass < stepsForTint * step,

@@ -49,7 +49,6 @@ export interface ProblemAmounts {
   'backup-newer': { version: number; reads: number }
   'body-too-large': { limit: number }
   'mesh-missing': { id: string }
-  'shelf-in-use': { name: string; plans: number }
   'parent-deleted': { kind: string }
   'demo-not-empty': { pieces: number }
   'server-away': Record<string, never>

@@ -1,0 +1,329 @@
+import { mkdtempSync, readdirSync } from 'node:fs'
+import { createServer, request as httpRequest, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { zipSync, strToU8 } from 'fflate'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { newPlan } from '@mivro/core/plan'
+import { buildSolid, writeStl } from '@mivro/core/shape'
+import { createApp } from './app.ts'
+import { connect, type Database } from './db/connect.ts'
+
+let db: Database
+let server: Server
+let base: string
+let keepIn: string
+
+beforeEach(async () => {
+  keepIn = mkdtempSync(join(tmpdir(), 'mivro-'))
+  db = await connect(':memory:')
+  server = createServer(createApp(db, { keepIn })).listen(0, '127.0.0.1')
+  await new Promise((resolve) => server.once('listening', resolve))
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+})
+afterEach(async () => {
+  server.closeAllConnections()
+  server.close()
+  await db.destroy()
+})
+
+async function call(method: string, path: string, body?: unknown) {
+  const response = await fetch(base + path, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  })
+  return {
+    status: response.status,
+    type: response.headers.get('content-type'),
+    body: await response.json(),
+  }
+}
+
+const piece = (name = 'Coaster') => ({
+  name,
+  form: { from: 'sizes', solid: { solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 } },
+  note: '',
+})
+const addPiece = (id = 'p1') => call('POST', '/pieces', { id, document: piece() })
+const addPlan = async () => {
+  await addPiece()
+  return call('POST', '/plans', { id: 'l1', parent: 'p1', document: newPlan('First') })
+}
+const cube = () => writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height: 0.02 }))
+const upload = (bytes: Uint8Array) =>
+  fetch(`${base}/meshes`, { method: 'POST', body: bytes as BodyInit })
+
+describe('documents', () => {
+  it('are added, listed, changed, and keep every version', async () => {
+    expect((await addPiece()).status).toBe(201)
+    const changed = await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Big coaster') })
+    expect(changed.body).toMatchObject({ revision: 2, document: { name: 'Big coaster' } })
+    expect((await call('GET', '/pieces')).body).toHaveLength(1)
+    const history = (await call('GET', '/pieces/p1/history')).body
+    expect(
+      history.map((r: { change: string; document: { name: string } }) => [
+        r.change,
+        r.document.name,
+      ]),
+    ).toEqual([
+      ['made', 'Coaster'],
+      ['edited', 'Big coaster'],
+    ])
+  })
+
+  it('adding twice with one id makes one: a lost answer can be asked for again', async () => {
+    await addPiece()
+    expect((await addPiece()).body.revision).toBe(1)
+    expect((await call('GET', '/pieces')).body).toHaveLength(1)
+  })
+
+  it('a stale write is refused with both versions, and nothing is lost', async () => {
+    await addPiece()
+    await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Theirs') })
+    const stale = await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Mine') })
+    expect(stale.status).toBe(409)
+    expect(stale.type).toMatch(/application\/problem\+json/)
+    expect(stale.body).toMatchObject({
+      code: 'revision-stale',
+      current: { revision: 2, document: { name: 'Theirs' } },
+      yours: { name: 'Mine' },
+    })
+    expect(stale.body.title).toMatch(
+      /changed elsewhere meanwhile \(version 2, yours began from 1\)/,
+    )
+    expect((await call('GET', '/pieces/p1')).body.document.name).toBe('Theirs')
+  })
+
+  it('of fifty writes at once based on one revision, one wins', async () => {
+    await addPiece()
+    const writes = Array.from({ length: 50 }, (_, i) =>
+      call('PUT', '/pieces/p1', { basedOn: 1, document: piece(`N${i}`) }),
+    )
+    const statuses = (await Promise.all(writes)).map((w) => w.status)
+    expect(statuses.filter((s) => s === 200)).toHaveLength(1)
+    expect(statuses.filter((s) => s === 409)).toHaveLength(49)
+  })
+
+  it('what is wrong is refused at its field, in a problem document', async () => {
+    await addPlan()
+    const tinted = {
+      ...newPlan('x'),
+      layers: [
+        {
+          id: 'a',
+          name: 'A',
+          fill: { by: 'height', top: 0.01 },
+          tint: { material: 'v', fraction: -0.01 },
+          inclusions: [],
+          join: 'crisp',
+        },
+      ],
+    }
+    const refused = await call('PUT', '/plans/l1', { basedOn: 1, document: tinted })
+    expect(refused.status).toBe(422)
+    expect(refused.body).toMatchObject({ code: 'out-of-range', path: 'layers.0.tint.fraction' })
+    expect((await call('GET', '/plans/l1')).body.revision).toBe(1)
+  })
+
+  it('a deletion takes what belongs to it out of sight, and can be taken back', async () => {
+    await addPlan()
+    await call('DELETE', '/pieces/p1')
+    expect((await call('GET', '/pieces')).body).toEqual([])
+    expect((await call('GET', '/plans')).body).toEqual([])
+    expect((await call('GET', '/pieces/p1')).status).toBe(404)
+    expect((await call('GET', '/pieces/deleted')).body).toHaveLength(1)
+    await call('POST', '/pieces/p1/restore')
+    expect((await call('GET', '/plans?parent=p1')).body).toHaveLength(1)
+  })
+
+  it('an undo is a version of its own', async () => {
+    await addPiece()
+    await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('B') })
+    await call('PUT', '/pieces/p1', { basedOn: 2, change: 'undone', document: piece('Coaster') })
+    const history = (await call('GET', '/pieces/p1/history')).body
+    expect(history.map((r: { change: string }) => r.change)).toEqual(['made', 'edited', 'undone'])
+  })
+
+  it('a plan needs its piece, a piece from a file its mesh', async () => {
+    expect(
+      (await call('POST', '/plans', { id: 'l1', parent: 'none', document: newPlan('x') })).status,
+    ).toBe(404)
+    const fromFile = {
+      ...piece(),
+      form: { from: 'file', mesh: 'a'.repeat(64), fileName: 'x.stl', unit: 'mm' },
+    }
+    const refused = await call('POST', '/pieces', { id: 'p2', document: fromFile })
+    expect(refused.body).toMatchObject({ code: 'mesh-missing', path: 'form.mesh' })
+  })
+
+  it('what is not JSON, too long, or nowhere is said plainly', async () => {
+    const broken = await fetch(`${base}/pieces`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{',
+    })
+    expect((await broken.json()).title).toMatch(/can't be read: it is not JSON/)
+    const long = await call('POST', '/pieces', { id: 'x', document: { note: 'x'.repeat(3e6) } })
+    expect(long.status).toBe(413)
+    expect((await call('GET', '/nowhere')).status).toBe(404)
+  })
+})
+
+describe('shapes', () => {
+  it('are kept once under the hash of their bytes and come back the same', async () => {
+    const first = await (await upload(cube())).json()
+    const second = await (await upload(cube())).json()
+    expect(second.id).toBe(first.id)
+    const back = new Uint8Array(await (await fetch(`${base}/meshes/${first.id}`)).arrayBuffer())
+    expect(back).toEqual(cube())
+  })
+
+  it('a file that is cut off is refused with its numbers', async () => {
+    const refused = await upload(cube().slice(0, 400))
+    expect(refused.status).toBe(422)
+    expect((await refused.json()).title).toMatch(/announces 12 triangles and ends after 6/)
+  })
+
+  it('over 200 MB is refused by its announced length, before it is sent', async () => {
+    const answer = await new Promise<{ status: number; text: string }>((resolve, reject) => {
+      const headers = { 'content-length': 200_000_001, 'content-type': 'application/octet-stream' }
+      const asked = httpRequest(`${base}/meshes`, { method: 'POST', headers }, (response) => {
+        let text = ''
+        response.on('data', (chunk) => (text += chunk))
+        response.on('end', () => resolve({ status: response.statusCode!, text }))
+      })
+      asked.on('error', reject)
+      asked.write('solid')
+    })
+    expect(answer.status).toBe(413)
+    expect(JSON.parse(answer.text).title).toMatch(/The file has 200 MB and 200 MB is the most/)
+  })
+})
+
+describe('the demo studio', () => {
+  it('fills an empty store: four pieces, one from a file, each with its plan', async () => {
+    expect((await call('POST', '/demo')).status).toBe(201)
+    const pieces = (await call('GET', '/pieces')).body
+    expect(pieces).toHaveLength(4)
+    expect(
+      pieces.filter(
+        (p: { document: { form: { from: string } } }) => p.document.form.from === 'file',
+      ),
+    ).toHaveLength(1)
+    expect((await call('GET', '/plans')).body).toHaveLength(4)
+    expect((await call('GET', '/pulls')).body).toHaveLength(3)
+  })
+
+  it('is not poured over what is there', async () => {
+    await addPiece()
+    const refused = await call('POST', '/demo')
+    expect(refused.status).toBe(409)
+    expect(refused.body.title).toMatch(/There is 1 piece here already/)
+  })
+})
+
+describe('backup', () => {
+  const take = async () => new Uint8Array(await (await fetch(`${base}/backup`)).arrayBuffer())
+  const put = (bytes: Uint8Array) =>
+    fetch(`${base}/backup`, { method: 'PUT', body: bytes as BodyInit })
+
+  it('one file holds everything; restored, all is there with its versions and deletions', async () => {
+    await call('POST', '/demo')
+    await call('DELETE', '/pieces/demo-orrery')
+    const before = await Promise.all(
+      ['/pieces', '/plans', '/pulls', '/materials', '/pieces/deleted'].map((p) => call('GET', p)),
+    )
+    const bytes = await take()
+    await call('DELETE', '/pieces/demo-coaster')
+    await addPiece('later')
+    expect((await put(bytes)).status).toBe(200)
+    const after = await Promise.all(
+      ['/pieces', '/plans', '/pulls', '/materials', '/pieces/deleted'].map((p) => call('GET', p)),
+    )
+    expect(after.map((a) => a.body)).toEqual(before.map((b) => b.body))
+    expect(
+      (await call('GET', '/pieces/demo-orrery/history')).body.map(
+        (r: { change: string }) => r.change,
+      ),
+    ).toEqual(['made', 'deleted'])
+    // What was there before the restore was put aside.
+    expect(readdirSync(keepIn).filter((name) => name.startsWith('before-restore-'))).toHaveLength(1)
+  })
+
+  const index = (more: object = {}) =>
+    strToU8(JSON.stringify({ format: 1, madeAt: '', documents: [], revisions: [], ...more }))
+  const row = (more: object) => ({
+    id: 'p1',
+    kind: 'piece',
+    parent: null,
+    revision: 1,
+    body: piece(),
+    created_at: '',
+    updated_at: '',
+    deleted_at: null,
+    ...more,
+  })
+  it.each<[string, () => Uint8Array, RegExp]>([
+    ['not a zip', () => strToU8('hello, this is no zip at all'), /not a whole zip file/],
+    ['no index', () => zipSync({ 'meshes/x.stl': strToU8('') }), /mivro.json is missing/],
+    [
+      'a stranger in it',
+      () => zipSync({ 'mivro.json': index(), '../etc/passwd': strToU8('x') }),
+      /has no place in it/,
+    ],
+    ['a broken index', () => zipSync({ 'mivro.json': strToU8('{') }), /mivro.json is not whole/],
+    [
+      'a newer format',
+      () => zipSync({ 'mivro.json': index({ format: 9 }) }),
+      /format 9 and this Mivro reads up to 1/,
+    ],
+    [
+      'a damaged piece',
+      () =>
+        zipSync({ 'mivro.json': index({ documents: [row({ body: { ...piece(), name: '' } })] }) }),
+      /a piece in it is damaged at name/,
+    ],
+    [
+      'an orphan',
+      () => zipSync({ 'mivro.json': index({ documents: [row({ parent: 'gone' })] }) }),
+      /lost what it belongs to/,
+    ],
+    [
+      'a changed shape',
+      () => zipSync({ 'mivro.json': index(), [`meshes/${'0'.repeat(64)}.stl`]: cube() }),
+      /a shape in it was changed/,
+    ],
+  ])('%s is refused and nothing is changed', async (_, bytes, says) => {
+    await addPiece()
+    const refused = await put(bytes())
+    expect(refused.status).toBe(422)
+    expect((await refused.json()).title).toMatch(says)
+    expect((await call('GET', '/pieces')).body).toHaveLength(1)
+  })
+})
+
+describe('who may ask', () => {
+  const asking = (headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      httpRequest(`${base}/pieces`, { headers }, (response) => {
+        response.resume()
+        resolve(response.statusCode!)
+      })
+        .on('error', reject)
+        .end()
+    })
+
+  it('another host name or another site is turned away', async () => {
+    expect(await asking({ host: 'evil.example' })).toBe(403)
+    expect(await asking({ origin: 'http://evil.example' })).toBe(403)
+    expect(await asking({})).toBe(200)
+  })
+
+  it('every answer carries the strict policy', async () => {
+    const policy = (await fetch(`${base}/pieces`)).headers.get('content-security-policy')!
+    expect(policy).toContain("default-src 'self'")
+    expect(policy).not.toContain('unsafe-inline')
+  })
+})

@@ -1,0 +1,54 @@
+import { compile } from '@mivro/core/plan'
+import { readForm, type Form } from '@mivro/core/piece'
+import { newPull, type Pull } from '@mivro/core/pull'
+import { fillCurve, writeStl } from '@mivro/core/shape'
+import { newStudio } from '@mivro/core/studio'
+import type { Transaction } from '../db/connect.ts'
+import { DocumentStore } from '../document/store.ts'
+import type { Kind } from '../document/kinds.ts'
+import { MeshStore } from '../mesh/store.ts'
+import { materials } from './materials.ts'
+import { meteorite } from './meteorite.ts'
+import { pieces, type DemoPiece, type DemoPull } from './pieces.ts'
+
+/** Made one second apart, so that lists keep this order. */
+const madeAt = (order: number) => new Date(Date.UTC(2026, 8, 1, 9, 0, order)).toISOString()
+
+/** Puts the demo studio into a store that has none of it yet; what is there stays as it is. */
+export async function fillDemo(tx: Transaction): Promise<void> {
+  let order = 0
+  const add = (kind: Kind, id: string, parent: string | null, document: unknown) =>
+    new DocumentStore(tx, kind, madeAt(order++)).add(id, parent, document)
+
+  await add('studio', 'studio', null, { ...newStudio, name: 'Perihelion Bench' })
+  for (const [id, material] of Object.entries(materials)) await add('material', id, null, material)
+  const bytes = writeStl(meteorite())
+  const mesh = await new MeshStore(tx, madeAt(0)).add(bytes)
+  for (const demo of pieces) {
+    const form: Form =
+      demo.piece.form === 'meteorite'
+        ? { from: 'file', mesh, fileName: 'meteorite.stl', unit: 'mm' }
+        : demo.piece.form
+    await add('piece', demo.id, null, { ...demo.piece, form })
+    await add('plan', `${demo.id}-plan`, demo.id, demo.plan)
+    for (const [index, pull] of demo.pulls.entries()) {
+      await add('pull', `${demo.id}-pull-${index + 1}`, demo.id, pullOf(demo, pull, form, bytes))
+    }
+  }
+}
+
+/** A pull as the plan would have had it, weighed a little off. */
+function pullOf(demo: DemoPiece, { off, ...rest }: DemoPull, form: Form, bytes: Uint8Array): Pull {
+  const curve = fillCurve(readForm(form, bytes).mesh, demo.plan.up)
+  const compiled = compile(demo.plan, curve, new Map(Object.entries(materials)))
+  const from = { plan: `${demo.id}-plan`, planRevision: 1, pouredAt: rest.pouredAt }
+  const opened = newPull(demo.plan, compiled, from)
+  const layers = opened.layers.map((layer) => ({
+    ...layer,
+    amounts: layer.amounts.map((amount, i) => ({
+      ...amount,
+      weighed: amount.planned * (i % 2 ? 1 : off),
+    })),
+  }))
+  return { ...opened, ...rest, layers }
+}

@@ -1,0 +1,212 @@
+import type { Piece } from '@mivro/core/piece'
+import type { Layer, Plan } from '@mivro/core/plan'
+import type { Fault, Outcome } from '@mivro/core/pull'
+
+const mm = 1e-3
+const ml = 1e-6
+const celsius = (degrees: number) => degrees + 273.15
+
+/** A pull of the demo: the rest follows from its plan. */
+export interface DemoPull {
+  pouredAt: string
+  room: number
+  humidity: number
+  /** What was weighed against the plan, part by part, as a factor. */
+  off: number
+  outcome: Outcome
+  faults: Fault[]
+  note: string
+  nextTime: string
+}
+
+export interface DemoPiece {
+  id: string
+  piece: Omit<Piece, 'form'> & { form: Piece['form'] | 'meteorite' }
+  plan: Plan
+  pulls: DemoPull[]
+}
+
+const layer = (id: string, name: string, top: number, more: Partial<Layer>): Layer => ({
+  id,
+  name,
+  fill: { by: 'height', top: top * mm },
+  resin: 'demo-slow-epoxy',
+  inclusions: [],
+  join: 'crisp',
+  ...more,
+})
+
+const bench = {
+  up: [0, 0, 1],
+  gate: 0,
+  reserve: 0.1,
+  room: celsius(21),
+  scaleStep: 0.0001,
+  note: '',
+} as const
+
+/** Four pieces of Perihelion Bench, a made-up studio that makes an observatory's shop goods. */
+export const pieces: DemoPiece[] = [
+  {
+    id: 'demo-comet-drop',
+    piece: {
+      name: 'Comet drop, large',
+      form: { from: 'sizes', solid: { solid: 'drop', width: 38 * mm, height: 52 * mm, facets: 8 } },
+      note: 'Pendant for the winter market. Two-part mould, gate at the tip.',
+    },
+    plan: {
+      ...bench,
+      name: 'Violet to night blue',
+      up: [0, 0, 1],
+      mould: 'closed',
+      copies: 6,
+      gate: 0.8 * ml,
+      layers: [
+        layer('night', 'Night blue', 13, {
+          tint: { material: 'demo-night-blue', fraction: 0.002 },
+        }),
+        layer('dusk', 'Dusk violet', 27.5, {
+          tint: { material: 'demo-violet', fraction: 0.0015 },
+          inclusions: [
+            {
+              id: 'stars',
+              name: 'Brass stars',
+              count: 2,
+              mass: 0.0004,
+              density: 8500,
+              thickness: 0.5 * mm,
+            },
+          ],
+        }),
+        layer('tail', 'Comet tail', 52, { join: 'soft' }),
+      ],
+    },
+    pulls: [
+      {
+        pouredAt: '2026-11-10T18:40:00+01:00',
+        room: celsius(20.5),
+        humidity: 0.48,
+        off: 1.004,
+        outcome: 'fixable',
+        faults: ['void at a tip'],
+        note: 'Two of six with a small void at the tip. Colour as wished, joins invisible.',
+        nextTime:
+          'Prefill the tip with a toothpick before the last layer, and tilt the mould 10° until it stops creeping.',
+      },
+    ],
+  },
+  {
+    id: 'demo-coaster',
+    piece: {
+      name: 'Moon-phase coaster',
+      form: {
+        from: 'sizes',
+        solid: { solid: 'slab', diameter: 100 * mm, thickness: 8 * mm, bevel: 1 * mm },
+      },
+      note: 'Ready-bought round mould, poured face down.',
+    },
+    plan: {
+      ...bench,
+      name: 'First quarter',
+      up: [0, 0, 1],
+      mould: 'open',
+      copies: 4,
+      layers: [
+        layer('face', 'Clear face', 2, {}),
+        layer('moon', 'Moonlight', 5, {
+          tint: { material: 'demo-moonlight', fraction: 0.02 },
+          inclusions: [
+            {
+              id: 'leaf',
+              name: 'Silver leaf flakes',
+              count: 12,
+              mass: 0.00002,
+              density: 10490,
+              thickness: 1e-6,
+            },
+          ],
+        }),
+        layer('back', 'Night back', 8, { tint: { material: 'demo-night-blue', fraction: 0.004 } }),
+      ],
+    },
+    pulls: [
+      {
+        pouredAt: '2026-10-03T10:15:00+02:00',
+        room: celsius(22),
+        humidity: 0.52,
+        off: 0.997,
+        outcome: 'lost',
+        faults: ['line between layers', 'cloud between layers'],
+        note: 'The second layer went on the next morning: past the join window, and blush not wiped.',
+        nextTime: 'Pour the second layer the same evening, inside the join window.',
+      },
+      {
+        pouredAt: '2026-10-17T16:30:00+02:00',
+        room: celsius(21.5),
+        humidity: 0.45,
+        off: 1.002,
+        outcome: 'good',
+        faults: [],
+        note: 'All four clean. Rim level after shimming one corner of the board.',
+        nextTime: 'Level the board before the first pour: one edge was 0.4 mm thicker.',
+      },
+    ],
+  },
+  {
+    id: 'demo-orrery',
+    piece: {
+      name: 'Orrery base',
+      form: {
+        from: 'sizes',
+        solid: { solid: 'block', width: 100 * mm, depth: 60 * mm, height: 30 * mm },
+      },
+      note: '180 ml, dark with an iron-filings look. Block mould.',
+    },
+    plan: {
+      ...bench,
+      name: 'Dark body, clear foot',
+      up: [0, 0, 1],
+      mould: 'open',
+      copies: 1,
+      layers: [
+        layer('body', 'Dark body', 22, {
+          resin: 'demo-deep-epoxy',
+          tint: { material: 'demo-basalt', fraction: 0.02 },
+        }),
+        layer('foot', 'Clear foot', 30, { resin: 'demo-deep-epoxy' }),
+      ],
+    },
+    pulls: [],
+  },
+  {
+    id: 'demo-meteorite',
+    piece: {
+      name: 'Meteorite paperweight',
+      form: 'meteorite',
+      note: 'From a scan. Basalt grit in the lower half.',
+    },
+    plan: {
+      ...bench,
+      name: 'Grit in the lower half',
+      up: [0, 0, 1],
+      mould: 'open',
+      copies: 2,
+      layers: [
+        layer('grit', 'Grit bed', 18, {
+          tint: { material: 'demo-basalt', fraction: 0.01 },
+          inclusions: [
+            {
+              id: 'grit',
+              name: 'Basalt grit',
+              count: 60,
+              mass: 0.00008,
+              density: 2900,
+              thickness: 3 * mm,
+            },
+          ],
+        }),
+      ],
+    },
+    pulls: [],
+  },
+]

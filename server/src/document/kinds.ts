@@ -1,0 +1,18 @@
+import type { z } from 'zod'
+import { materialSchema } from '@mivro/core/material'
+import { pieceSchema } from '@mivro/core/piece'
+import { planSchema } from '@mivro/core/plan'
+import { pullSchema } from '@mivro/core/pull'
+import { studioSchema } from '@mivro/core/studio'
+
+/** Every kind of document, its schema, and the kind it belongs to. */
+export const kinds = {
+  piece: { path: 'pieces', schema: pieceSchema, parent: undefined },
+  plan: { path: 'plans', schema: planSchema, parent: 'piece' },
+  pull: { path: 'pulls', schema: pullSchema, parent: 'piece' },
+  material: { path: 'materials', schema: materialSchema, parent: undefined },
+  studio: { path: 'studios', schema: studioSchema, parent: undefined },
+} as const satisfies Record<string, { path: string; schema: z.ZodType; parent: string | undefined }>
+
+export type Kind = keyof typeof kinds
+export const kindNames = Object.keys(kinds) as Kind[]

@@ -1,0 +1,161 @@
+import { Problem } from '@mivro/core/problem'
+import type { Change, Revision } from '@mivro/core/document'
+import type { Transaction } from '../db/connect.ts'
+import type { Kind } from './kinds.ts'
+
+/** A document as it is kept and answered. */
+export interface Stored {
+  id: string
+  kind: Kind
+  parent: string | null
+  revision: number
+  document: unknown
+  createdAt: string
+  updatedAt: string
+  deletedAt: string | null
+}
+
+interface Row {
+  id: string
+  kind: Kind
+  parent: string | null
+  revision: number
+  body: string
+  created_at: string
+  updated_at: string
+  deleted_at: string | null
+}
+
+/** A write that was based on an older revision: both versions, so that nothing is lost. */
+export class StaleWrite extends Error {
+  constructor(
+    readonly problem: Problem<'revision-stale'>,
+    readonly current: Stored,
+    readonly yours: unknown,
+  ) {
+    super('stale write')
+  }
+}
+
+/** Documents of one kind within one transaction. The time is passed in. */
+export class DocumentStore {
+  constructor(
+    private readonly tx: Transaction,
+    private readonly kind: Kind,
+    private readonly now: string,
+  ) {}
+
+  /** Everything that is not deleted and whose parent is not, in the order it was made. */
+  async list(parent?: string): Promise<Stored[]> {
+    const query = this.tx<Row>('documents as d')
+      .leftJoin('documents as p', 'p.id', 'd.parent')
+      .where('d.kind', this.kind)
+      .whereNull('d.deleted_at')
+      .whereNull('p.deleted_at')
+      .orderBy(['d.created_at', 'd.id'])
+      .select<Row[]>('d.*')
+    if (parent !== undefined) query.andWhere('d.parent', parent)
+    return (await query).map(stored)
+  }
+
+  async listDeleted(): Promise<Stored[]> {
+    const rows = await this.tx<Row>('documents')
+      .where({ kind: this.kind })
+      .whereNotNull('deleted_at')
+      .orderBy('deleted_at', 'desc')
+    return rows.map(stored)
+  }
+
+  /** Throws `Problem('not-found')`, also for what is deleted. */
+  async get(id: string): Promise<Stored> {
+    const found = await this.find(id)
+    if (found.deletedAt !== null) throw new Problem('not-found', { kind: this.kind, id })
+    return found
+  }
+
+  /** Made once: the same id with the same kind again answers what is there. */
+  async add(id: string, parent: string | null, document: unknown): Promise<Stored> {
+    const known = await this.tx<Row>('documents').where({ id, kind: this.kind }).first()
+    if (known) return stored(known)
+    const at = this.now
+    const row: Row = {
+      id,
+      kind: this.kind,
+      parent,
+      revision: 1,
+      body: JSON.stringify(document),
+      created_at: at,
+      updated_at: at,
+      deleted_at: null,
+    }
+    await this.tx('documents').insert(row)
+    await this.note(row, 'made')
+    return stored(row)
+  }
+
+  /** Throws `StaleWrite` when somebody wrote in between. */
+  async change(id: string, basedOn: number, document: unknown, change: Change): Promise<Stored> {
+    const current = await this.get(id)
+    if (current.revision !== basedOn) {
+      const amounts = { kind: this.kind, basedOn, current: current.revision }
+      throw new StaleWrite(new Problem('revision-stale', amounts), current, document)
+    }
+    return this.write(current, { body: JSON.stringify(document), deleted_at: null }, change)
+  }
+
+  async remove(id: string): Promise<Stored> {
+    const current = await this.get(id)
+    return this.write(current, { deleted_at: this.now }, 'deleted')
+  }
+
+  async restore(id: string): Promise<Stored> {
+    const current = await this.find(id)
+    if (current.deletedAt === null) return current
+    return this.write(current, { deleted_at: null }, 'restored')
+  }
+
+  async history(id: string): Promise<Revision<unknown>[]> {
+    await this.find(id)
+    const rows = await this.tx('revisions').where({ document: id }).orderBy('revision')
+    return rows.map(({ revision, change, at, body }) => ({
+      revision,
+      change,
+      at,
+      document: JSON.parse(body),
+    }))
+  }
+
+  private async find(id: string): Promise<Stored> {
+    const row = await this.tx<Row>('documents').where({ id, kind: this.kind }).first()
+    if (!row) throw new Problem('not-found', { kind: this.kind, id })
+    return stored(row)
+  }
+
+  private async write(current: Stored, values: Partial<Row>, change: Change): Promise<Stored> {
+    const { id, kind } = current
+    const revision = current.revision + 1
+    await this.tx('documents')
+      .where({ id, kind })
+      .update({ ...values, revision, updated_at: this.now })
+    const row = (await this.tx<Row>('documents').where({ id }).first())!
+    await this.note(row, change)
+    return stored(row)
+  }
+
+  private async note({ id, revision, body }: Row, change: Change): Promise<void> {
+    await this.tx('revisions').insert({ document: id, revision, change, body, at: this.now })
+  }
+}
+
+function stored(row: Row): Stored {
+  return {
+    id: row.id,
+    kind: row.kind,
+    parent: row.parent,
+    revision: row.revision,
+    document: JSON.parse(row.body),
+    createdAt: row.created_at,
+    updatedAt: row.updated_at,
+    deletedAt: row.deleted_at,
+  }
+}

@@ -1,0 +1,26 @@
+import { Router } from 'express'
+import { inspectStl, largestFile } from '@mivro/core/shape'
+import type { Database } from '../db/connect.ts'
+import { readBody } from '../http/readBody.ts'
+import { MeshStore } from './store.ts'
+
+/** Files of shapes come in whole and are kept under their hash. */
+export function meshRoutes(db: Database): Router {
+  const router = Router()
+
+  router.post('/', async (request, response) => {
+    const bytes = await readBody(request, largestFile, 'file-too-large')
+    inspectStl(bytes)
+    const id = await db.transaction((tx) => new MeshStore(tx, new Date().toISOString()).add(bytes))
+    response.status(201).json({ id, bytes: bytes.byteLength })
+  })
+
+  router.get('/:id', async (request, response) => {
+    const bytes = await db.transaction((tx) => new MeshStore(tx, '').get(request.params.id))
+    // The name is the hash of the content, so what was fetched once never changes.
+    response.set('Cache-Control', 'private, max-age=31536000, immutable')
+    response.type('model/stl').send(bytes)
+  })
+
+  return router
+}

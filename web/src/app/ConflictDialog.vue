@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ElDialog } from 'element-plus'
+import { describePlan, type Plan } from '@mivro/core/plan'
+import { openKeepers } from '../api/keeper.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+
+const studio = useStudio()
+const shelf = useShelf()
+
+const stale = computed(() =>
+  [...openKeepers.values()].find((keeper) => keeper.state === 'conflict'),
+)
+
+/** A version in words: a plan line by line, anything else field by field. */
+function lines(document: unknown): string[] {
+  if (
+    typeof document === 'object' &&
+    document !== null &&
+    'layers' in document &&
+    'up' in document
+  ) {
+    return describePlan(document as Plan, shelf.materials, studio.units)
+  }
+  return Object.entries(document as object).map(
+    ([key, value]) => `${key}: ${typeof value === 'object' ? JSON.stringify(value) : value}`,
+  )
+}
+
+const sides = computed(() => {
+  const keeper = stale.value
+  if (!keeper?.theirs) return []
+  const [mine, theirs] = [lines(keeper.document), lines(keeper.theirs.document)]
+  const marked = (own: string[], other: string[]) =>
+    own.map((line) => ({ line, differs: !other.includes(line) }))
+  return [
+    { title: 'Yours', lines: marked(mine, theirs), choice: 'mine' as const, action: 'Keep yours' },
+    {
+      title: 'The other',
+      lines: marked(theirs, mine),
+      choice: 'theirs' as const,
+      action: 'Take the other',
+    },
+  ]
+})
+</script>
+
+<template>
+  <ElDialog
+    :model-value="stale !== undefined"
+    title="This was changed elsewhere meanwhile"
+    width="760"
+    :show-close="false"
+    :close-on-click-modal="false"
+    :close-on-press-escape="false"
+  >
+    <p class="quiet">
+      Nothing was overwritten. Both versions stay in the history, whichever you choose; what differs
+      is marked.
+    </p>
+    <div class="sides">
+      <section v-for="side in sides" :key="side.choice" class="side">
+        <h2>{{ side.title }}</h2>
+        <ul>
+          <li v-for="(entry, i) in side.lines" :key="i" :class="{ differs: entry.differs }">
+            {{ entry.line }}
+          </li>
+        </ul>
+        <button
+          class="btn"
+          :class="{ ghost: side.choice === 'theirs' }"
+          @click="stale?.settle(side.choice)"
+        >
+          {{ side.action }}
+        </button>
+      </section>
+    </div>
+  </ElDialog>
+</template>
+
+<style scoped>
+.sides {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+  margin-top: 16px;
+}
+
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px;
+  border: 1px solid var(--line);
+  border-radius: var(--r);
+}
+
+.side ul {
+  flex: 1;
+}
+
+.side li {
+  padding: 3px 8px;
+  border-left: 3px solid transparent;
+  overflow-wrap: anywhere;
+}
+
+.side li.differs {
+  border-color: var(--honey);
+  background: var(--amber-soft);
+}
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { FlaskConical, Gem, House } from 'lucide-vue-next'
+
+const places = [
+  { to: '/pieces', label: 'Pieces', icon: Gem },
+  { to: '/shelf', label: 'Shelf', icon: FlaskConical },
+  { to: '/studio', label: 'Studio', icon: House },
+]
+</script>
+
+<template>
+  <nav class="rail" aria-label="Places">
+    <RouterLink v-for="place in places" :key="place.to" :to="place.to" active-class="on">
+      <component :is="place.icon" :size="20" :stroke-width="1.6" aria-hidden="true" />
+      {{ place.label }}
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  background: var(--rail);
+  border-right: 1px solid var(--line);
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding-top: 8px;
+}
+
+.rail a {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 3px;
+  padding: 9px 0;
+  color: var(--ink-2);
+  font-size: 12px;
+  text-decoration: none;
+}
+
+.rail a:hover {
+  color: var(--ink);
+}
+
+.rail a.on {
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.rail a.on::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 10px;
+  bottom: 10px;
+  width: 4px;
+  border-radius: 0 4px 4px 0;
+  background: var(--honey);
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { usePiece } from '../piece/pieceStore.ts'
+import SaveMark from './SaveMark.vue'
+import UnitsMenu from './UnitsMenu.vue'
+import { useStudio } from '../studio/studioStore.ts'
+
+const route = useRoute()
+const piece = usePiece()
+const studio = useStudio()
+
+const crumb = computed(() => {
+  if (route.path.startsWith('/shelf')) return ['Shelf']
+  if (route.path.startsWith('/studio')) return ['Studio']
+  if (route.name === 'new-piece') return ['Pieces', 'New piece']
+  const name = piece.piece?.document.name
+  return route.params.id && name ? ['Pieces', name] : ['Pieces']
+})
+</script>
+
+<template>
+  <header class="bar">
+    <RouterLink class="mark" to="/pieces" aria-label="Mivro, to the pieces">mivro</RouterLink>
+    <span class="crumb">
+      <template v-for="(part, i) in crumb" :key="part">
+        <template v-if="i > 0"> / </template>
+        <RouterLink v-if="i === 0 && crumb.length > 1" to="/pieces">{{ part }}</RouterLink>
+        <b v-else>{{ part }}</b>
+      </template>
+    </span>
+    <span class="space" />
+    <SaveMark />
+    <span class="studio">{{ studio.studio.name }}</span>
+    <UnitsMenu />
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  grid-column: 1 / 3;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding-right: 18px;
+  background: var(--ink);
+  color: #eaf3f0;
+}
+
+.mark {
+  width: 76px;
+  text-align: center;
+  font: 700 18px var(--num);
+  letter-spacing: -0.02em;
+  color: var(--honey);
+  text-decoration: none;
+}
+
+.crumb {
+  color: #9db5b0;
+  white-space: pre-wrap;
+}
+
+.crumb a {
+  color: #b9ccc7;
+  text-decoration: none;
+}
+
+.crumb a:hover {
+  color: #fff;
+}
+
+.crumb b {
+  color: #fff;
+  font-weight: 600;
+}
+
+.space {
+  flex: 1;
+}
+
+.studio {
+  color: #b9ccc7;
+}
+
+.bar :focus-visible {
+  outline-color: var(--honey);
+}
+</style>

@@ -1,0 +1,34 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Views load when they are opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/pieces' },
+    { path: '/pieces', name: 'pieces', component: () => import('../piece/PiecesView.vue') },
+    {
+      path: '/pieces/new',
+      name: 'new-piece',
+      component: () => import('../piece/NewPieceView.vue'),
+    },
+    {
+      path: '/pieces/:id',
+      component: () => import('../piece/PieceView.vue'),
+      children: [
+        { path: '', redirect: { name: 'pour' } },
+        { path: 'shape', name: 'shape', component: () => import('../piece/ShapeView.vue') },
+        { path: 'pour', name: 'pour', component: () => import('../pour/PourView.vue') },
+        { path: 'pulls/:pull?', name: 'pulls', component: () => import('../pulls/PullsView.vue') },
+      ],
+    },
+    { path: '/pieces/:id/sheet', name: 'sheet', component: () => import('../sheet/SheetView.vue') },
+    { path: '/shelf/:material?', name: 'shelf', component: () => import('../shelf/ShelfView.vue') },
+    { path: '/studio', name: 'studio', component: () => import('../studio/StudioView.vue') },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
+  ],
+})
+
+router.afterEach((to) => {
+  const names: Record<string, string> = { pieces: 'Pieces', shelf: 'Shelf', studio: 'Studio' }
+  document.title = `${names[String(to.name)] ?? 'Piece'} · Mivro`
+})

@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import type { CompiledLayer, CompiledPlan } from '@mivro/core/plan'
+import { show, showDuration } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import { timeAxis } from './timeAxis.ts'
+
+const props = defineProps<{ compiled: CompiledPlan; selected?: string; room: number }>()
+const emit = defineEmits<{ select: [id: string] }>()
+
+const studio = useStudio()
+const id = useId()
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box, { width: 784, height: 190 })
+
+const left = 136
+const head = 50
+const pitch = 37
+const bar = 20
+
+const rows = computed(() => props.compiled.layers.filter((layer) => layer.clock))
+const axis = computed(() =>
+  timeAxis(
+    rows.value.map((layer) => layer.clock!),
+    left,
+    Math.max(left + 200, width.value - 14),
+    62,
+  ),
+)
+const height = computed(() => head + Math.max(1, rows.value.length) * pitch + 4)
+const top = (row: number) => head + row * pitch
+
+/** What happens where a layer meets the next one, under the bar of the lower. */
+function joinNote(row: number): { x: number; text: string } | undefined {
+  const next = rows.value[row + 1]
+  if (!next) return undefined
+  const { pourAt } = next.clock!
+  const words = { crisp: 'on the gel', soft: 'on the syrup', bled: 'while it runs' }
+  return {
+    x: axis.value.x(pourAt),
+    text: `${next.index + 1} poured ${words[next.join]}, ${showDuration(pourAt)}`,
+  }
+}
+
+const anchor = (x: number) => (x > width.value - 170 ? 'end' : x < left + 80 ? 'start' : 'middle')
+
+function sentence({ name, clock }: CompiledLayer): string {
+  const c = clock!
+  return `${name}: mixed at ${showDuration(c.mixAt)}, poured at ${showDuration(c.pourAt)}, pours until ${showDuration(c.pourableUntil)}, gels at ${showDuration(c.gelAt)}, a next layer joins until ${showDuration(c.joinUntil)}, out of the mould from ${showDuration(c.demouldAt)}.`
+}
+const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
+</script>
+
+<template>
+  <section ref="box" class="clock" aria-label="The clock">
+    <div class="head">
+      <h2>The clock</h2>
+      <span class="quiet small"
+        >from the sheets, room {{ show(room, 'temperature', studio.units) }}</span
+      >
+    </div>
+    <p v-if="rows.length === 0" class="quiet empty">The clock starts when a layer has a resin.</p>
+    <svg
+      v-else
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      aria-hidden="true"
+    >
+      <defs>
+        <linearGradient :id="`${id}-set`">
+          <stop offset="0" stop-color="#bfe0e6" />
+          <stop offset="1" stop-color="#d39a3a" />
+        </linearGradient>
+      </defs>
+      <g v-for="tick in axis.ticks" :key="tick.at">
+        <line :x1="tick.x" :x2="tick.x" :y1="head - 10" :y2="height" stroke="#e6edea" />
+        <text
+          :x="tick.x"
+          :y="head - 15"
+          :text-anchor="tick.at === 0 ? 'start' : 'middle'"
+          class="tick"
+        >
+          {{ tick.at === 0 ? 'first mix' : showDuration(tick.at) }}
+        </text>
+      </g>
+      <g
+        v-for="(layer, row) in rows"
+        :key="layer.id"
+        class="line"
+        :class="{ on: layer.id === selected }"
+        @click="emit('select', layer.id)"
+      >
+        <rect x="6" :y="top(row) - 6" :width="width - 12" :height="pitch - 2" class="back" />
+        <text x="14" :y="top(row) + 14" class="name">
+          {{ layer.index + 1 }}
+          {{ layer.name.length > 15 ? `${layer.name.slice(0, 14)}…` : layer.name }}
+        </text>
+        <rect
+          :x="axis.x(layer.clock!.mixAt)"
+          :y="top(row)"
+          :width="axis.x(layer.clock!.pourableUntil) - axis.x(layer.clock!.mixAt) + 1"
+          :height="bar"
+          rx="5"
+          fill="#bfe0e6"
+        />
+        <rect
+          :x="axis.x(layer.clock!.pourableUntil) - 3"
+          :y="top(row)"
+          :width="axis.x(layer.clock!.gelAt) - axis.x(layer.clock!.pourableUntil) + 4"
+          :height="bar"
+          :fill="`url(#${id}-set)`"
+        />
+        <rect
+          :x="axis.x(layer.clock!.gelAt)"
+          :y="top(row)"
+          :width="Math.max(0, axis.x(axis.end) - axis.x(layer.clock!.gelAt))"
+          :height="bar"
+          rx="5"
+          fill="#d39a3a"
+        />
+        <text
+          v-if="axis.x(layer.clock!.pourableUntil) - axis.x(layer.clock!.mixAt) > 56"
+          :x="axis.x(layer.clock!.mixAt) + 6"
+          :y="top(row) + 14"
+          class="in"
+        >
+          pourable
+        </text>
+        <template v-if="row + 1 < rows.length">
+          <rect
+            :x="axis.x(layer.clock!.gelAt)"
+            :y="top(row) - 3"
+            :width="axis.x(layer.clock!.joinUntil) - axis.x(layer.clock!.gelAt)"
+            :height="bar + 6"
+            rx="6"
+            class="window"
+          />
+          <path
+            :d="`M${axis.x(rows[row + 1].clock!.pourAt)} ${top(row) - 3}v${bar + 6}`"
+            class="moment"
+          />
+          <text
+            :x="joinNote(row)!.x"
+            :y="top(row) + 32"
+            :text-anchor="anchor(joinNote(row)!.x)"
+            class="under"
+          >
+            {{ joinNote(row)!.text }}
+          </text>
+        </template>
+      </g>
+      <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
+      <text :x="demouldX - 6" :y="top(rows.length - 1) + 14" text-anchor="end" class="outword">
+        demould from {{ showDuration(compiled.demouldAt ?? 0) }}
+      </text>
+    </svg>
+    <ul class="visually-hidden">
+      <li v-for="layer in rows" :key="layer.id">{{ sentence(layer) }}</li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.clock {
+  position: relative;
+  overflow: hidden auto;
+}
+
+.head {
+  position: absolute;
+  left: 14px;
+  top: 8px;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+
+.empty {
+  padding: 44px 14px 14px;
+}
+
+svg {
+  display: block;
+}
+
+.tick {
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.name {
+  fill: var(--ink);
+  font-size: 12px;
+  font-weight: 600;
+}
+
+.in {
+  fill: #17484b;
+  font-size: 12px;
+}
+
+.under {
+  fill: #7a3d0c;
+  font-size: 12px;
+}
+
+.window {
+  fill: none;
+  stroke: var(--teal);
+  stroke-width: 1.6;
+}
+
+.moment {
+  stroke: #7a3d0c;
+  stroke-width: 2.5;
+}
+
+.out {
+  stroke: var(--ink);
+  stroke-dasharray: 3 3;
+}
+
+.outword {
+  fill: var(--ink);
+  font-size: 12px;
+  font-weight: 650;
+}
+
+.line {
+  cursor: pointer;
+}
+
+.back {
+  fill: transparent;
+  rx: 8px;
+}
+
+.line:hover .back {
+  fill: #f3f7f5;
+}
+
+.line.on .back {
+  fill: var(--teal-soft);
+}
+</style>

@@ -1,0 +1,359 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import type { CompiledPlan, Plan } from '@mivro/core/plan'
+import type { FillCurve, Section } from '@mivro/core/shape'
+import { show, unitSymbol } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import { frameFor, margin, outlinePath, spanAt } from './frame.ts'
+import Inclusions from './Inclusions.vue'
+import { spread } from './labels.ts'
+import { lengthTicks, spaced, volumeTicks } from './ruler.ts'
+import Surface from './Surface.vue'
+
+const props = defineProps<{
+  section: Section
+  curve: FillCurve
+  plan: Plan
+  compiled: CompiledPlan
+  selected?: string
+  /** Only looked at: nothing can be dragged. */
+  still?: boolean
+}>()
+const emit = defineEmits<{
+  select: [id: string | undefined]
+  drag: [index: number, top: number]
+  drop: []
+  nudge: [index: number, by: number]
+  remove: [index: number]
+}>()
+
+const studio = useStudio()
+const id = useId()
+const box = ref<HTMLElement>()
+const { width, height } = useElementSize(box, { width: 784, height: 488 })
+
+const frame = computed(() => frameFor(props.section, width.value, height.value, props.plan.mould))
+const path = computed(() => outlinePath(props.section, frame.value))
+const mm = computed(() =>
+  spaced(lengthTicks(props.section.height, studio.units, 6), frame.value.y, 16),
+)
+const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
+const mlX = computed(() => frame.value.block.right + 44)
+
+const poured = computed(() => props.compiled.layers.filter((layer) => layer.depth > 0))
+const labelSize = 60
+const labels = computed(() => {
+  const { y } = frame.value
+  const centres = props.compiled.layers.map((layer) => (y(layer.bottom) + y(layer.top)) / 2)
+  const placed = spread(centres, labelSize, 56, height.value - 8)
+  return props.compiled.layers.map((layer, i) => ({
+    layer,
+    centre: centres[i],
+    top: placed[i] - labelSize / 2 + 3,
+  }))
+})
+const joinWords = {
+  crisp: 'crisp join below',
+  soft: 'soft join below',
+  bled: 'bled into the one below',
+}
+
+function stops(layerId: string): boolean {
+  return props.compiled.cautions.some((c) => c.severity === 'stop' && c.place.layer === layerId)
+}
+
+/** The gate's channel, from the highest point of the cut up through the mould. */
+const gate = computed(() => {
+  if (props.plan.gate <= 0 || props.plan.mould !== 'closed') return undefined
+  const span = spanAt(props.section, props.section.height * 0.995)
+  const x = frame.value.x(span ? (span.left + span.right) / 2 : 0)
+  return { x, top: frame.value.block.top, bottom: frame.value.y(props.section.height) }
+})
+const words = computed(() =>
+  props.plan.mould === 'open'
+    ? { top: 'Back: open to the air, poured last', bottom: 'Face: down in the mould, poured first' }
+    : { top: 'Up, with the gate', bottom: 'Lowest in the mould, poured first' },
+)
+</script>
+
+<template>
+  <div ref="box" class="cutaway">
+    <svg
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      @click.self="emit('select', undefined)"
+    >
+      <defs>
+        <pattern
+          :id="`${id}-mould`"
+          width="8"
+          height="8"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(35)"
+        >
+          <rect width="8" height="8" fill="#d7e5e1" />
+          <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
+        </pattern>
+        <clipPath :id="`${id}-cavity`"><path :d="path" clip-rule="evenodd" /></clipPath>
+        <linearGradient
+          v-for="layer in poured"
+          :id="`${id}-${layer.id}`"
+          :key="layer.id"
+          x1="0"
+          y1="0"
+          x2="0"
+          y2="1"
+        >
+          <stop offset="0" :stop-color="layer.colour" :stop-opacity="layer.tinted ? 0.42 : 0.5" />
+          <stop offset="1" :stop-color="layer.colour" :stop-opacity="layer.tinted ? 0.62 : 0.72" />
+        </linearGradient>
+      </defs>
+
+      <rect
+        :x="frame.block.left"
+        :y="frame.block.top"
+        :width="frame.block.right - frame.block.left"
+        :height="frame.block.bottom - frame.block.top"
+        :fill="`url(#${id}-mould)`"
+        stroke="#a9c0ba"
+      />
+      <path :d="path" fill="#fff" fill-rule="evenodd" />
+      <rect
+        v-if="gate"
+        :x="gate.x - 8"
+        :y="gate.top"
+        width="16"
+        :height="gate.bottom - gate.top + 2"
+        class="gate"
+      />
+      <g :clip-path="`url(#${id}-cavity)`">
+        <rect
+          v-for="layer in poured"
+          :key="layer.id"
+          :x="frame.block.left"
+          :y="frame.y(layer.top)"
+          :width="frame.block.right - frame.block.left"
+          :height="frame.y(layer.bottom) - frame.y(layer.top)"
+          :fill="`url(#${id}-${layer.id})`"
+          class="layer"
+          :class="{ selected: layer.id === selected }"
+          @click="emit('select', layer.id)"
+        />
+        <Inclusions
+          v-for="layer in poured"
+          :key="`${layer.id}-set`"
+          :layer="layer"
+          :inclusions="plan.layers[layer.index]?.inclusions ?? []"
+          :section="section"
+          :frame="frame"
+        />
+      </g>
+      <path :d="path" class="outline" />
+
+      <g class="ruler" text-anchor="end" aria-hidden="true">
+        <line
+          :x1="margin.left - 24"
+          :x2="margin.left - 24"
+          :y1="frame.y(0)"
+          :y2="frame.y(section.height)"
+        />
+        <g v-for="tick in mm" :key="tick.label">
+          <line
+            :x1="margin.left - 30"
+            :x2="margin.left - 24"
+            :y1="frame.y(tick.height)"
+            :y2="frame.y(tick.height)"
+          />
+          <text :x="margin.left - 36" :y="frame.y(tick.height) + 4">{{ tick.label }}</text>
+        </g>
+        <text :x="margin.left - 18" :y="frame.y(section.height) - 12">
+          {{ unitSymbol('length', studio.units) }}
+        </text>
+      </g>
+      <g class="ruler" aria-hidden="true">
+        <line :x1="mlX" :x2="mlX" :y1="frame.y(0)" :y2="frame.y(section.height)" />
+        <g v-for="tick in ml" :key="tick.label">
+          <line :x1="mlX" :x2="mlX + 6" :y1="frame.y(tick.height)" :y2="frame.y(tick.height)" />
+          <text :x="mlX + 10" :y="frame.y(tick.height) + 4">{{ tick.label }}</text>
+        </g>
+        <text :x="mlX" :y="frame.y(section.height) - 12">
+          {{ unitSymbol('volume', studio.units) }}
+        </text>
+      </g>
+
+      <text class="side" :x="(frame.block.left + frame.block.right) / 2" :y="frame.block.top - 9">
+        ↑ {{ words.top }}
+      </text>
+      <text
+        class="side"
+        :x="(frame.block.left + frame.block.right) / 2"
+        :y="frame.block.bottom + 16"
+      >
+        {{ words.bottom }}
+      </text>
+      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+        Heights drawn {{ frame.stretch }} times larger than widths
+      </text>
+
+      <path
+        v-for="label in labels"
+        :key="label.layer.id"
+        class="leader"
+        :d="`M${mlX + 34} ${label.centre.toFixed(1)}L${width - margin.right + 94} ${(label.top + 27).toFixed(1)}`"
+      />
+      <template v-if="!still">
+        <Surface
+          v-for="layer in compiled.layers"
+          :key="layer.id"
+          :layer="layer"
+          :frame="frame"
+          :left="frame.block.left + 14"
+          :right="frame.block.right + 16"
+          :selected="layer.id === selected"
+          :highest="section.height"
+          @select="emit('select', layer.id)"
+          @drag="emit('drag', layer.index, $event)"
+          @drop="emit('drop')"
+          @nudge="emit('nudge', layer.index, $event)"
+          @remove="emit('remove', layer.index)"
+        />
+      </template>
+    </svg>
+
+    <button
+      v-for="label in labels"
+      :key="label.layer.id"
+      type="button"
+      class="tag"
+      :class="{ on: label.layer.id === selected }"
+      :style="{ top: `${label.top}px` }"
+      :aria-pressed="label.layer.id === selected"
+      @click="emit('select', label.layer.id)"
+    >
+      <b>{{ label.layer.index + 1 }} {{ label.layer.name }}</b>
+      <span class="num-line">
+        {{ show(label.layer.resin, 'volume', studio.units) }} ·
+        {{ show(label.layer.depth, 'length', studio.units) }} deep
+      </span>
+      <span v-if="stops(label.layer.id)" class="stop">can't be poured like this</span>
+      <span v-else-if="label.layer.index > 0" :class="`join ${label.layer.join}`">{{
+        joinWords[label.layer.join]
+      }}</span>
+      <span v-else class="join">poured first</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.cutaway {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+}
+
+svg {
+  display: block;
+}
+
+.outline {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.layer {
+  cursor: pointer;
+}
+
+.layer.selected {
+  filter: saturate(1.25) brightness(0.97);
+}
+
+.gate {
+  fill: #fffaf0;
+  stroke: var(--ink-2);
+  stroke-dasharray: 3 3;
+}
+
+.ruler line {
+  stroke: var(--edge);
+}
+
+.ruler text {
+  fill: var(--ink-2);
+  font: 500 12px var(--num);
+  font-feature-settings: 'tnum';
+}
+
+.side {
+  text-anchor: middle;
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.stretch {
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.leader {
+  fill: none;
+  stroke: #c4d3ce;
+}
+
+.tag {
+  position: absolute;
+  right: 12px;
+  width: 152px;
+  height: 56px;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  padding: 2px 10px;
+  border: 1px solid transparent;
+  border-radius: 8px;
+  background: transparent;
+  text-align: left;
+  font-size: 12px;
+  line-height: 1.35;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+
+.tag b {
+  overflow: hidden;
+  color: var(--ink);
+  font: 650 13px/1.35 var(--num);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.num-line {
+  font-feature-settings: 'tnum';
+  white-space: nowrap;
+}
+
+.tag:hover {
+  background: #ffffffb0;
+}
+
+.tag.on {
+  border-color: var(--teal);
+  background: var(--teal-soft);
+}
+
+.join.crisp {
+  color: #24663f;
+}
+
+.stop {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

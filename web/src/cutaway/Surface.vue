@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { CompiledLayer } from '@mivro/core/plan'
+import { show } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import type { Frame } from './frame.ts'
+
+const props = defineProps<{
+  layer: CompiledLayer
+  frame: Frame
+  left: number
+  right: number
+  selected: boolean
+  highest: number
+}>()
+const emit = defineEmits<{
+  select: []
+  /** The surface is under the hand: nothing is kept yet. */
+  drag: [top: number]
+  drop: []
+  nudge: [by: number]
+  remove: []
+}>()
+
+const studio = useStudio()
+const dragging = ref(false)
+let grip = 0
+
+/** A drag lands on tenths of a millimetre; a key moves by half, with Shift by five. */
+const dragStep = 1e-4
+const keyStep = 5e-4
+
+function take(event: PointerEvent): void {
+  if (event.button !== 0) return
+  const target = event.currentTarget as SVGElement
+  target.setPointerCapture(event.pointerId)
+  dragging.value = true
+  grip = event.clientY - props.frame.y(props.layer.top)
+  emit('select')
+}
+
+function move(event: PointerEvent): void {
+  if (!dragging.value) return
+  const height = props.frame.heightAt(event.clientY - grip)
+  emit('drag', Math.round(height / dragStep) * dragStep)
+}
+
+function leave(): void {
+  if (!dragging.value) return
+  dragging.value = false
+  emit('drop')
+}
+
+function key(event: KeyboardEvent): void {
+  const steps: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }
+  const by = steps[event.key]
+  if (by !== undefined) {
+    event.preventDefault()
+    emit('nudge', by * keyStep * (event.shiftKey ? 10 : 1))
+  } else if (event.key === 'Delete') emit('remove')
+  else if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    emit('select')
+  }
+}
+</script>
+
+<template>
+  <g class="surface" :class="{ selected, dragging }">
+    <line
+      :x1="left"
+      :x2="right"
+      :y1="frame.y(layer.top)"
+      :y2="frame.y(layer.top)"
+      class="line"
+      :class="layer.join"
+    />
+    <g
+      class="handle"
+      role="slider"
+      tabindex="0"
+      aria-orientation="vertical"
+      :aria-label="`Surface of ${layer.name}`"
+      :aria-valuenow="Math.round(layer.top * 1e5) / 100"
+      :aria-valuemin="0"
+      :aria-valuemax="Math.round(highest * 1e5) / 100"
+      :aria-valuetext="show(layer.top, 'length', studio.units)"
+      :data-surface="layer.index"
+      @pointerdown="take"
+      @pointermove="move"
+      @pointerup="leave"
+      @pointercancel="leave"
+      @keydown="key"
+      @focus="emit('select')"
+    >
+      <rect
+        :x="left"
+        :y="frame.y(layer.top) - 7"
+        :width="Math.max(0, right - left)"
+        height="14"
+        fill="transparent"
+      />
+      <circle :cx="right" :cy="frame.y(layer.top)" r="14" fill="transparent" />
+      <circle class="grip" :cx="right" :cy="frame.y(layer.top)" r="6.5" />
+    </g>
+  </g>
+</template>
+
+<style scoped>
+.line {
+  stroke: var(--teal);
+  stroke-width: 1.6;
+}
+
+.handle {
+  cursor: ns-resize;
+  outline: 0;
+  touch-action: none;
+}
+
+.grip {
+  fill: #fff;
+  stroke: var(--teal);
+  stroke-width: 2;
+}
+
+.handle:hover .grip,
+.dragging .grip,
+.selected .grip {
+  fill: var(--teal);
+}
+
+.handle:focus-visible .grip {
+  stroke-width: 5;
+  stroke: #0f737680;
+  fill: var(--teal);
+}
+
+.selected .line {
+  stroke-width: 2.4;
+}
+</style>

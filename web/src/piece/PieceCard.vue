@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, useId } from 'vue'
+import { useIntersectionObserver } from '@vueuse/core'
+import { Trash2 } from 'lucide-vue-next'
+import type { Piece } from '@mivro/core/piece'
+import { compile, type Plan } from '@mivro/core/plan'
+import type { Pull } from '@mivro/core/pull'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/core/caution'
+import { show } from '@mivro/core/units'
+import type { Stored } from '../api/client.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import { showDay } from '../ui/dates.ts'
+import { askSurvey } from '../work/pool.ts'
+import type { Survey } from '../work/survey.ts'
+import MiniCut from './MiniCut.vue'
+
+const props = defineProps<{ piece: Stored<Piece>; plan?: Stored<Plan>; pulls: Stored<Pull>[] }>()
+const emit = defineEmits<{ remove: [] }>()
+
+const shelf = useShelf()
+const studio = useStudio()
+const id = useId()
+const card = ref<HTMLElement>()
+const survey = shallowRef<Survey>()
+const problem = ref<Problem>()
+
+/** The shape is read when the card comes into sight. */
+const { stop } = useIntersectionObserver(card, async ([entry]) => {
+  if (!entry?.isIntersecting || !props.plan) return
+  stop()
+  try {
+    const question = { form: props.piece.document.form, up: props.plan.document.up, turn: 0 }
+    survey.value = await askSurvey(question, { on: 'back' })
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  }
+})
+
+const compiled = computed(() =>
+  survey.value && props.plan
+    ? compile(props.plan.document, survey.value.curve, shelf.materials)
+    : undefined,
+)
+const last = computed(
+  () =>
+    [...props.pulls].sort(
+      (a, b) => Date.parse(b.document.pouredAt) - Date.parse(a.document.pouredAt),
+    )[0],
+)
+const outcomeWords = { good: 'came out good', fixable: 'can be mended', lost: 'was lost' }
+const state = computed(() => {
+  if (compiled.value?.cautions.some((c) => c.severity === 'stop'))
+    return { word: 'Needs a look', tone: 'stop' }
+  if (!compiled.value || compiled.value.layers.length === 0)
+    return { word: 'No layers yet', tone: '' }
+  if (!last.value) return { word: 'Planned, not poured yet', tone: 'plan' }
+  return {
+    word: `Pull ${props.pulls.length} ${outcomeWords[last.value.document.outcome]}, ${showDay(last.value.document.pouredAt)}`,
+    tone: last.value.document.outcome,
+  }
+})
+const facts = computed(() => {
+  const found = survey.value
+  if (!found || !props.plan) return ''
+  const { copies, layers } = props.plan.document
+  return `${show(found.measures.volume, 'volume', studio.units)} · ${layers.length} ${layers.length === 1 ? 'layer' : 'layers'} · ${copies} ${copies === 1 ? 'copy' : 'copies'}`
+})
+</script>
+
+<template>
+  <li ref="card" class="card panel">
+    <RouterLink :to="`/pieces/${piece.id}/pour`" class="open" :aria-labelledby="id">
+      <div class="picture">
+        <MiniCut
+          v-if="survey && compiled"
+          :section="survey.section"
+          :compiled="compiled"
+          :width="292"
+          :height="190"
+        />
+        <p v-else-if="problem" class="small">{{ sayProblem(problem) }}</p>
+      </div>
+      <h2 :id="id">{{ piece.document.name }}</h2>
+      <p class="quiet facts">{{ facts || ' ' }}</p>
+      <p class="state" :class="state.tone"><i />{{ state.word }}</p>
+    </RouterLink>
+    <button
+      type="button"
+      class="remove"
+      :aria-label="`Take ${piece.document.name} off`"
+      title="Take off"
+      @click="emit('remove')"
+    >
+      <Trash2 :size="15" aria-hidden="true" />
+    </button>
+  </li>
+</template>
+
+<style scoped>
+.card {
+  position: relative;
+  overflow: hidden;
+}
+
+.card:hover {
+  border-color: var(--teal);
+}
+
+.open {
+  display: block;
+  padding-bottom: 14px;
+  color: inherit;
+  text-decoration: none;
+}
+
+.open:focus-visible {
+  outline-offset: -3px;
+  border-radius: var(--r-large);
+}
+
+.picture {
+  height: 200px;
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  padding: 4px;
+  border-bottom: 1px solid var(--line-2);
+  background: radial-gradient(90% 90% at 50% 45%, #fff 0, #fbfdfb 45%, #e8f0ed 100%);
+}
+
+.picture svg {
+  max-width: 100%;
+}
+
+h2 {
+  margin: 12px 16px 2px;
+  font-size: 16px;
+}
+
+.facts,
+.state {
+  margin: 0 16px;
+}
+
+.state {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-top: 8px;
+  font-size: 12px;
+}
+
+.state i {
+  width: 9px;
+  height: 9px;
+  border-radius: 9px;
+  border: 2px solid var(--edge);
+}
+
+.state.plan i {
+  border-color: var(--honey);
+}
+
+.state.good i {
+  border-color: var(--ok);
+  background: var(--ok);
+}
+
+.state.fixable i {
+  border-color: var(--warn);
+}
+
+.state.lost i,
+.state.stop i {
+  border-color: var(--stop);
+  border-radius: 2px;
+}
+
+.remove {
+  position: absolute;
+  right: 10px;
+  top: 10px;
+  display: inline-flex;
+  padding: 7px;
+  border: 0;
+  border-radius: 8px;
+  background: #ffffffc0;
+  color: var(--ink-2);
+  opacity: 0;
+  cursor: pointer;
+}
+
+.card:hover .remove,
+.remove:focus-visible {
+  opacity: 1;
+}
+
+.remove:hover {
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { Printer, Redo2, Undo2 } from 'lucide-vue-next'
+import { show } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import keys from '../ui/keys.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { sayProblem } from '@mivro/core/caution'
+import { usePiece } from './pieceStore.ts'
+
+const route = useRoute()
+const piece = usePiece()
+const studio = useStudio()
+
+watch(
+  () => String(route.params.id),
+  (id) => piece.open(id),
+  { immediate: true },
+)
+onUnmounted(() => piece.close())
+
+const name = computed(() => piece.piece?.document.name ?? '')
+const facts = computed(() => {
+  const found = piece.survey
+  if (!found || !piece.document) return ''
+  const { low, high, volume } = found.measures
+  const unit = studio.units.length
+  const sides = [0, 1, 2].map((i) =>
+    show(high[i] - low[i], 'length', studio.units)
+      .replace(` ${unit}`, '')
+      .replace(/\.0$/, ''),
+  )
+  const { copies } = piece.document
+  return `${sides.join(' × ')} ${unit} · ${show(volume, 'volume', studio.units)} · ${copies} ${copies === 1 ? 'copy' : 'copies'}`
+})
+const stages = [
+  { name: 'shape', label: 'Shape' },
+  { name: 'pour', label: 'Pour' },
+  { name: 'pulls', label: 'Pulls' },
+]
+
+/** The keeper that was changed last is the one to undo; the plan when none was. */
+const undoable = computed(() =>
+  route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece],
+)
+const undoes = computed(() => undoable.value.find((keeper) => keeper?.canUndo))
+const redoes = computed(() => undoable.value.find((keeper) => keeper?.canRedo))
+
+let unbind = () => {}
+onMounted(() => {
+  unbind = keys({
+    '$mod+z': () => undoes.value?.undo(),
+    '$mod+Shift+Z': () => redoes.value?.redo(),
+    '$mod+y': () => redoes.value?.redo(),
+  })
+})
+onUnmounted(() => unbind())
+</script>
+
+<template>
+  <div class="piece">
+    <div class="title">
+      <h1>{{ name }}</h1>
+      <span class="quiet facts">{{ facts }}</span>
+      <span class="space" />
+      <button
+        type="button"
+        class="icon"
+        :disabled="!undoes"
+        title="Undo (Ctrl Z)"
+        aria-label="Undo"
+        @click="undoes?.undo()"
+      >
+        <Undo2 :size="17" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="icon"
+        :disabled="!redoes"
+        title="Redo (Ctrl Shift Z)"
+        aria-label="Redo"
+        @click="redoes?.redo()"
+      >
+        <Redo2 :size="17" aria-hidden="true" />
+      </button>
+      <nav class="stages" aria-label="Stages of the piece">
+        <RouterLink
+          v-for="stage in stages"
+          :key="stage.name"
+          :to="{ name: stage.name }"
+          active-class="on"
+          >{{ stage.label }}</RouterLink
+        >
+      </nav>
+      <RouterLink class="btn" :to="{ name: 'sheet' }"
+        ><Printer :size="15" aria-hidden="true" />Run sheet</RouterLink
+      >
+    </div>
+    <EmptyPlace v-if="piece.problems.length > 0" title="This piece can't be opened">
+      {{ sayProblem(piece.problems[0]) }}
+      <template #next><RouterLink class="btn" to="/pieces">Go to the pieces</RouterLink></template>
+    </EmptyPlace>
+    <div v-else class="stage">
+      <ProblemNote v-for="problem in piece.shapeProblems" :key="problem.code" :problem="problem" />
+      <p v-if="piece.step && !piece.survey" class="reading" role="status">{{ piece.step }} …</p>
+      <RouterView />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.piece {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 58px minmax(0, 1fr);
+}
+
+.title {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+
+h1,
+.facts {
+  white-space: nowrap;
+}
+
+h1 {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.space {
+  flex: 1;
+}
+
+.stages {
+  display: flex;
+  gap: 4px;
+  padding: 3px;
+  border-radius: 9px;
+  background: #dbe6e2;
+}
+
+.stages a {
+  padding: 5px 12px;
+  border-radius: 7px;
+  color: var(--ink-2);
+  font-weight: 550;
+  text-decoration: none;
+}
+
+.stages a:hover {
+  color: var(--ink);
+}
+
+.stages a.on {
+  background: #fff;
+  color: var(--ink);
+  font-weight: 650;
+  box-shadow: 0 1px 2px #14313230;
+}
+
+.icon {
+  display: inline-flex;
+  padding: 7px;
+  border: 0;
+  border-radius: 8px;
+  background: transparent;
+  color: var(--ink);
+  cursor: pointer;
+}
+
+.icon + .icon {
+  margin-left: -10px;
+}
+
+.icon:hover:not(:disabled) {
+  background: #dbe6e2;
+}
+
+.icon:disabled {
+  color: #9bb0ab;
+  cursor: default;
+}
+
+.stage {
+  position: relative;
+  min-height: 0;
+}
+
+.reading {
+  position: absolute;
+  inset: 40% 0 auto;
+  text-align: center;
+  font: 600 15px var(--num);
+  color: var(--ink-2);
+}
+</style>

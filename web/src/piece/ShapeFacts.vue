@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { show } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import type { Survey } from '../work/survey.ts'
+
+const props = defineProps<{ survey: Survey }>()
+const studio = useStudio()
+
+const facts = computed(() => {
+  const { measures: m, curve, triangles, closed } = props.survey
+  const size = [0, 1, 2].map((i) => show(m.high[i] - m.low[i], 'length', studio.units))
+  const band = closed ? '' : ` ± ${show(m.volumeBand, 'volume', studio.units)}`
+  return [
+    ['Size', size.join(' × ')],
+    ['Volume', show(m.volume, 'volume', studio.units) + band],
+    ['Stands, as it is poured', `${show(curve.height, 'length', studio.units)} tall`],
+    ['Surface', `${(m.area * 1e4).toFixed(1)} cm²`],
+    ['Closed', closed ? 'Yes, watertight' : 'No'],
+    ['Triangles', triangles.toLocaleString('en').replace(/,/g, ' ')],
+  ]
+})
+</script>
+
+<template>
+  <dl>
+    <div v-for="[name, value] in facts" :key="name" class="row">
+      <dt>{{ name }}</dt>
+      <dd class="num">{{ value }}</dd>
+    </div>
+  </dl>
+  <CautionNote v-for="caution in survey.cautions" :key="caution.code" :caution="caution" />
+</template>
+
+<style scoped>
+dl .row {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line-2);
+}
+
+dt {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+</style>

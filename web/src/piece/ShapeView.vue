@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Form } from '@mivro/core/piece'
+import type { FileUnit, Solid, Vec3 } from '@mivro/core/shape'
+import Cutaway from '../cutaway/Cutaway.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import TextField from '../ui/TextField.vue'
+import DirectionFields from './DirectionFields.vue'
+import { usePiece } from './pieceStore.ts'
+import ShapeFacts from './ShapeFacts.vue'
+import SolidFields from './SolidFields.vue'
+
+const piece = usePiece()
+const document = computed(() => piece.piece!.document)
+const changeForm = (form: Form) => piece.changePiece({ ...document.value, form })
+const changeUp = (up: Vec3) => piece.change({ ...piece.document!, up: [...up] })
+
+const units = [
+  { value: 'mm', label: 'mm' },
+  { value: 'cm', label: 'cm' },
+  { value: 'in', label: 'in' },
+  { value: 'm', label: 'm' },
+]
+</script>
+
+<template>
+  <div v-if="piece.piece && piece.plan" class="shape">
+    <section class="table" aria-label="The shape, cut open">
+      <Cutaway
+        v-if="piece.survey && piece.compiled"
+        still
+        :section="piece.survey.section"
+        :curve="piece.survey.curve"
+        :plan="piece.document!"
+        :compiled="piece.compiled"
+      />
+      <p v-if="piece.step" class="step" role="status">{{ piece.step }} …</p>
+    </section>
+    <aside class="panel side" aria-label="The shape">
+      <TextField
+        bare
+        heading
+        label="Name of the piece"
+        :value="document.name"
+        :take="(name) => piece.changePiece({ ...document, name })"
+      />
+      <template v-if="document.form.from === 'sizes'">
+        <SolidFields
+          :solid="document.form.solid"
+          :take="(solid: Solid) => changeForm({ from: 'sizes', solid })"
+        />
+      </template>
+      <template v-else>
+        <p class="row">
+          <span class="quiet small">From the file</span><b>{{ document.form.fileName }}</b>
+        </p>
+        <SegmentField
+          label="One unit in the file is"
+          :options="units"
+          :value="document.form.unit"
+          @choose="changeForm({ ...document.form, unit: $event as FileUnit } as Form)"
+        />
+      </template>
+      <DirectionFields :up="piece.document!.up" :take="changeUp" />
+      <ShapeFacts v-if="piece.survey" :survey="piece.survey" />
+      <TextField
+        label="Notes"
+        :lines="3"
+        :value="document.note"
+        placeholder="What it is for, how it should look"
+        :take="(note) => piece.changePiece({ ...document, note })"
+      />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.shape {
+  height: 100%;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 14px;
+}
+
+.table {
+  position: relative;
+  border: 1px solid var(--line);
+  border-radius: var(--r-large);
+  background: radial-gradient(120% 90% at 42% 48%, #fff 0, #fbfdfb 45%, #eef4f1 100%);
+  overflow: hidden;
+}
+
+.step {
+  position: absolute;
+  left: 16px;
+  top: 14px;
+  color: var(--ink-2);
+}
+
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 14px 16px;
+  overflow: hidden auto;
+}
+
+.side > :deep(*) {
+  flex: none;
+}
+</style>

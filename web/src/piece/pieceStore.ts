@@ -1,0 +1,138 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { compile, newPlan, type Plan } from '@mivro/core/plan'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { lastWord, type Pull } from '@mivro/core/pull'
+import { readDocument } from '@mivro/core/document'
+import { pieceSchema, type Piece } from '@mivro/core/piece'
+import { planSchema } from '@mivro/core/plan'
+import { api, newId, type Stored } from '../api/client.ts'
+import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { askSurvey, cancelWork } from '../work/pool.ts'
+import type { Survey, SurveyStep } from '../work/survey.ts'
+
+/** The piece that is open: its documents, its shape, and the plan as compiled. */
+export const usePiece = defineStore('piece', () => {
+  const shelf = useShelf()
+  const piece = shallowRef<Keeper<'pieces'>>()
+  const plan = shallowRef<Keeper<'plans'>>()
+  const plans = shallowRef<Stored<Plan>[]>([])
+  const pulls = shallowRef<Stored<Pull>[]>([])
+  const problems = shallowRef<readonly Problem[]>([])
+
+  /** While a surface is dragged: the plan as it would be; nothing is saved yet. */
+  const preview = shallowRef<Plan>()
+  const turn = ref(0)
+
+  const survey = shallowRef<Survey>()
+  const shapeProblems = shallowRef<readonly Problem[]>([])
+  const step = ref<SurveyStep>()
+
+  const document = computed(() => preview.value ?? plan.value?.document)
+  const compiled = computed(() => {
+    if (!document.value || !survey.value) return undefined
+    return compile(document.value, survey.value.curve, shelf.materials)
+  })
+  const word = computed(() => lastWord(pulls.value.map((pull) => pull.document)))
+
+  const question = computed(() => {
+    if (!piece.value || !plan.value) return undefined
+    return { form: piece.value.document.form, up: plan.value.document.up, turn: turn.value }
+  })
+  watch(
+    () => JSON.stringify(question.value),
+    async (key) => {
+      const asked = question.value
+      if (!asked) return
+      try {
+        const found = await askSurvey(asked, { onStep: (now) => (step.value = now) })
+        if (JSON.stringify(question.value) !== key) return
+        survey.value = found
+        shapeProblems.value = []
+      } catch (error) {
+        shapeProblems.value = problemsOf(error)
+      } finally {
+        if (JSON.stringify(question.value) === key) step.value = undefined
+      }
+    },
+  )
+
+  /** Opens a piece with its newest plan, or with `planId`. */
+  async function open(id: string, planId?: string): Promise<void> {
+    if (piece.value?.id !== id) close()
+    problems.value = []
+    try {
+      const [opened, listed, pulled] = await Promise.all([
+        openKeeper('pieces', id),
+        api.list('plans', id),
+        api.list('pulls', id),
+        shelf.loaded ? undefined : shelf.load(),
+      ])
+      plans.value = listed.length > 0 ? listed : [await addPlan(id, newPlan('First pour'))]
+      pulls.value = pulled
+      const newest = plans.value[plans.value.length - 1].id
+      plan.value = await openKeeper('plans', planId ?? newest)
+      piece.value = opened
+    } catch (error) {
+      problems.value = problemsOf(error)
+    }
+  }
+
+  function close(): void {
+    if (step.value) cancelWork()
+    piece.value = plan.value = survey.value = preview.value = undefined
+    shapeProblems.value = []
+    turn.value = 0
+  }
+
+  const addPlan = (id: string, document: Plan) => api.add('plans', newId(), document, id)
+
+  /** The next plan of this piece begins as the one that is open. */
+  async function nextPlan(name: string): Promise<void> {
+    const id = piece.value!.id
+    const made = await addPlan(id, { ...plan.value!.document, name })
+    plans.value = [...plans.value, made]
+    plan.value = await openKeeper('plans', made.id)
+  }
+
+  /** Writes a change of the plan if its schema takes it; what it refuses comes back. */
+  function change(next: Plan): Problem | undefined {
+    preview.value = undefined
+    return checked(() => plan.value!.edit(readDocument(planSchema, next)))
+  }
+
+  function changePiece(next: Piece): Problem | undefined {
+    return checked(() => piece.value!.edit(readDocument(pieceSchema, next)))
+  }
+
+  return {
+    piece,
+    plan,
+    plans,
+    pulls,
+    problems,
+    preview,
+    turn,
+    survey,
+    shapeProblems,
+    step,
+    document,
+    compiled,
+    word,
+    open,
+    close,
+    nextPlan,
+    change,
+    changePiece,
+  }
+})
+
+function checked(write: () => void): Problem | undefined {
+  try {
+    write()
+    return undefined
+  } catch (error) {
+    return problemsOf(error)[0]
+  }
+}

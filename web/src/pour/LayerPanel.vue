@@ -1,0 +1,212 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { safetyFor } from '@mivro/core/caution'
+import { explainCure } from '@mivro/core/cure'
+import { withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
+import type { Problem } from '@mivro/core/problem'
+import { show, showDuration } from '@mivro/core/units'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import Origin from '../ui/Origin.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import SafetyLines from '../ui/SafetyLines.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import ShelfSelect from '../ui/ShelfSelect.vue'
+import TextField from '../ui/TextField.vue'
+import WeighTable from '../ui/WeighTable.vue'
+import InclusionList from './InclusionList.vue'
+
+const props = defineProps<{ layer: CompiledLayer; count: number }>()
+
+const piece = usePiece()
+const shelf = useShelf()
+const studio = useStudio()
+
+const plan = computed(() => piece.document!)
+const source = computed<Layer>(() => plan.value.layers[props.layer.index])
+const resin = computed(() => {
+  const found = shelf.materials.get(source.value.resin ?? '')
+  return found?.kind === 'resin' ? found : undefined
+})
+const cautions = (field: string) =>
+  piece.compiled!.cautions.filter(
+    (c) => c.place.layer === props.layer.id && c.place.field === field,
+  )
+const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.hazards)
+
+const change = (values: Partial<Layer>): Problem | undefined =>
+  piece.change(withLayer(plan.value, props.layer.index, values))
+const chooseTint = (id: string | undefined) =>
+  change({
+    tint:
+      id === undefined
+        ? undefined
+        : { material: id, fraction: source.value.tint?.fraction ?? 0.002 },
+  })
+
+const joins = [
+  {
+    value: 'crisp',
+    label: 'Crisp',
+    hint: 'Poured in the join window: a clean line that bonds without sanding',
+  },
+  { value: 'soft', label: 'Soft', hint: 'Poured on syrup: the two blend a little' },
+  {
+    value: 'bled',
+    label: 'Bled',
+    hint: 'Poured while the lower one still runs: the two run together',
+  },
+]
+</script>
+
+<template>
+  <div class="head">
+    <TextField
+      bare
+      heading
+      label="Name of the layer"
+      :value="source.name"
+      :take="(name) => change({ name })"
+    />
+    <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
+  </div>
+
+  <QuantityField
+    :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
+    kind="length"
+    :value="source.fill.by === 'height' ? source.fill.top : layer.top"
+    :take="(top) => change({ fill: { by: 'height', top: top ?? 0 } })"
+  />
+  <QuantityField
+    :label="
+      layer.inclusions > 0 ? 'Resin in each copy, inclusions taken off' : 'Resin in each copy'
+    "
+    kind="volume"
+    :value="layer.resin"
+    :take="(volume) => change({ fill: { by: 'volume', volume: volume ?? 0 } })"
+  />
+  <CautionNote v-for="caution in cautions('fill')" :key="caution.code" :caution="caution" />
+
+  <ShelfSelect
+    label="Resin"
+    kind="resin"
+    :value="source.resin"
+    @choose="change({ resin: $event })"
+  />
+  <CautionNote v-for="caution in cautions('resin')" :key="caution.code" :caution="caution" />
+  <ShelfSelect
+    label="Tint"
+    kind="tint"
+    none="None, as it is"
+    :value="source.tint?.material"
+    @choose="chooseTint"
+  />
+  <QuantityField
+    v-if="source.tint"
+    label="Tint, share of the resin's weight"
+    kind="fraction"
+    :value="source.tint.fraction"
+    :take="
+      (fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })
+    "
+  />
+  <CautionNote v-for="caution in cautions('tint')" :key="caution.code" :caution="caution" />
+
+  <SegmentField
+    v-if="layer.index > 0"
+    above
+    label="Join with the layer below"
+    :options="joins"
+    :value="source.join"
+    @choose="change({ join: $event as Join })"
+  />
+  <CautionNote v-for="caution in cautions('join')" :key="caution.code" :caution="caution" />
+
+  <div class="block">
+    <h3>Set into this layer</h3>
+    <InclusionList :inclusions="source.inclusions" :take="(inclusions) => change({ inclusions })" />
+    <CautionNote
+      v-for="caution in cautions('inclusions')"
+      :key="caution.code + caution.amounts"
+      :caution="caution"
+    />
+  </div>
+
+  <template v-if="layer.weighing">
+    <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
+    <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
+    <CautionNote v-for="caution in cautions('weigh')" :key="caution.code" :caution="caution" />
+  </template>
+
+  <template v-if="layer.clock && resin">
+    <SafetyLines before="Before you mix and pour" :lines="[...safety('mix'), ...safety('pour')]" />
+    <dl class="times">
+      <div class="row">
+        <dt>
+          Pourable for<Origin of="this time" :lines="explainCure(resin, plan.room, studio.units)" />
+        </dt>
+        <dd>
+          <b class="num">{{ showDuration(layer.clock.pourableUntil - layer.clock.mixAt) }}</b>
+          at {{ show(plan.room, 'temperature', studio.units) }}
+        </dd>
+      </div>
+      <div class="row">
+        <dt>Gels after</dt>
+        <dd>
+          <span v-if="layer.clock.basis.gel === 'rule'">about </span>
+          <b class="num">{{ showDuration(layer.clock.gelAt - layer.clock.mixAt) }}</b>
+        </dd>
+      </div>
+      <div v-if="layer.index > 0" class="row">
+        <dt>Mix it, then pour it</dt>
+        <dd>
+          <b class="num">{{ showDuration(layer.clock.mixAt) }}</b>,
+          <b class="num">{{ showDuration(layer.clock.pourAt) }}</b>
+          after the first mix
+        </dd>
+      </div>
+    </dl>
+    <CautionNote v-for="caution in cautions('clock')" :key="caution.code" :caution="caution" />
+  </template>
+</template>
+
+<style scoped>
+.head {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: baseline;
+  gap: 8px;
+}
+
+.block {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding-top: 4px;
+}
+
+h3 {
+  color: var(--ink-2);
+  font-size: 12px;
+  font-weight: 400;
+}
+
+.times {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+
+dt,
+dd {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+dd b {
+  color: var(--ink);
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,260 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { Plus, Trash2 } from 'lucide-vue-next'
+import { newPull, type Pull } from '@mivro/core/pull'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { api, newId, type Stored } from '../api/client.ts'
+import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { usePiece } from '../piece/pieceStore.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { now, showMoment } from '../ui/dates.ts'
+import { sayTakenOff } from '../ui/undoable.ts'
+import PullForm from './PullForm.vue'
+
+const route = useRoute()
+const router = useRouter()
+const piece = usePiece()
+const open = shallowRef<Keeper<'pulls'>>()
+const problems = ref<readonly Problem[]>([])
+
+const newestFirst = computed(() =>
+  [...piece.pulls].sort(
+    (a, b) => Date.parse(b.document.pouredAt) - Date.parse(a.document.pouredAt),
+  ),
+)
+const numberOf = (id: string) => piece.pulls.findIndex((pull) => pull.id === id) + 1
+const words = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
+
+watch(
+  () => [route.params.pull, piece.pulls.length] as const,
+  async () => {
+    const id = String(route.params.pull || newestFirst.value[0]?.id || '')
+    if (open.value?.id === id) return
+    open.value = undefined
+    if (id === '') return
+    await trying(async () => {
+      open.value = await openKeeper('pulls', id)
+    })
+  },
+  { immediate: true },
+)
+/** What is edited shows in the list, and in the word for next time, at once. */
+watch(
+  () => open.value?.document,
+  (document) => {
+    if (!document || !open.value) return
+    const { id } = open.value
+    piece.pulls = piece.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull))
+  },
+)
+
+async function trying(work: () => Promise<void>): Promise<void> {
+  try {
+    problems.value = []
+    await work()
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+
+const record = () =>
+  trying(async () => {
+    const { id, revision, document } = piece.plan!
+    const pull = newPull(document, piece.compiled!, {
+      plan: id,
+      planRevision: revision,
+      pouredAt: now(),
+    })
+    const made = await api.add('pulls', newId(), pull, piece.piece!.id)
+    piece.pulls = [...piece.pulls, made]
+    await router.push({ name: 'pulls', params: { pull: made.id } })
+  })
+
+const remove = (pull: Stored<Pull>) =>
+  trying(async () => {
+    const name = `Pull ${numberOf(pull.id)}`
+    await api.remove('pulls', pull.id)
+    piece.pulls = piece.pulls.filter((other) => other.id !== pull.id)
+    await router.push({ name: 'pulls', params: { pull: '' } })
+    sayTakenOff(name, () =>
+      trying(async () => {
+        await api.restore('pulls', pull.id)
+        piece.pulls = await api.list('pulls', piece.piece!.id)
+      }),
+    )
+  })
+
+const next = () =>
+  trying(async () => {
+    await piece.nextPlan(`Pour ${piece.plans.length + 1}`)
+    await router.push({ name: 'pour' })
+  })
+
+const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.weighing) ?? false)
+</script>
+
+<template>
+  <div v-if="piece.piece" class="pulls">
+    <section class="list" aria-label="Pulls of this piece">
+      <div class="acts">
+        <button type="button" class="btn" :disabled="!canRecord" @click="record">
+          <Plus :size="15" aria-hidden="true" />Record a pull
+        </button>
+        <button v-if="piece.pulls.length > 0" type="button" class="btn ghost" @click="next">
+          Plan the next pour
+        </button>
+      </div>
+      <p v-if="!canRecord && piece.compiled" class="quiet small">
+        A pull can be recorded as soon as one layer has a resin.
+      </p>
+      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+      <ul>
+        <li
+          v-for="pull in newestFirst"
+          :key="pull.id"
+          class="card"
+          :class="{ on: pull.id === open?.id }"
+        >
+          <RouterLink :to="{ name: 'pulls', params: { pull: pull.id } }" class="link">
+            <span class="row">
+              <b>Pull {{ numberOf(pull.id) }}</b>
+              <span class="outcome" :class="pull.document.outcome"
+                ><i />{{ words[pull.document.outcome] }}</span
+              >
+            </span>
+            <span class="quiet small">{{ showMoment(pull.document.pouredAt) }}</span>
+            <span v-if="pull.document.faults.length > 0" class="small">{{
+              pull.document.faults.join(', ')
+            }}</span>
+            <span v-if="pull.document.nextTime" class="next small">{{
+              pull.document.nextTime
+            }}</span>
+          </RouterLink>
+          <button
+            type="button"
+            class="x"
+            :aria-label="`Take pull ${numberOf(pull.id)} off`"
+            @click="remove(pull)"
+          >
+            <Trash2 :size="14" aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+    </section>
+    <PullForm v-if="open" :key="open.id" :keeper="open" :number="numberOf(open.id)" />
+    <section v-else class="panel none">
+      <EmptyPlace title="Nothing was poured yet">
+        When you have poured, write down what was really weighed and how it came out. The next pour
+        of this piece opens with what you want to change.
+      </EmptyPlace>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.pulls {
+  height: 100%;
+  display: grid;
+  grid-template-columns: 330px minmax(0, 1fr);
+  gap: 14px;
+}
+
+.list {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+  overflow: hidden auto;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+}
+
+ul {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.card {
+  position: relative;
+  border: 1px solid var(--line);
+  border-radius: var(--r);
+  background: #fff;
+}
+
+.card:hover,
+.card.on {
+  border-color: var(--teal);
+}
+
+.card.on {
+  background: #f1f8f7;
+}
+
+.link {
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  padding: 12px 14px;
+  color: inherit;
+  text-decoration: none;
+}
+
+.next {
+  padding-left: 8px;
+  border-left: 3px solid var(--honey);
+  color: var(--amber-ink);
+}
+
+.outcome {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  margin-right: 20px;
+  font-size: 12px;
+}
+
+.outcome i {
+  width: 9px;
+  height: 9px;
+  border: 2px solid var(--warn);
+  border-radius: 9px;
+}
+
+.outcome.good i {
+  border-color: var(--ok);
+  background: var(--ok);
+}
+
+.outcome.lost i {
+  border-color: var(--stop);
+  border-radius: 2px;
+}
+
+.x {
+  position: absolute;
+  right: 6px;
+  top: 8px;
+  display: inline-flex;
+  padding: 6px;
+  border: 0;
+  border-radius: 6px;
+  background: transparent;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+
+.x:hover {
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+
+.none {
+  min-height: 0;
+}
+</style>

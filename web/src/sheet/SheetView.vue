@@ -1,0 +1,352 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { Printer } from 'lucide-vue-next'
+import { deferring, sayCaution, sayProblem, type Step } from '@mivro/core/caution'
+import { runSheet, type SheetStep } from '@mivro/core/plan'
+import { figure, show, showDuration } from '@mivro/core/units'
+import MiniCut from '../piece/MiniCut.vue'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import { now, showDay } from '../ui/dates.ts'
+import SafetyLines from '../ui/SafetyLines.vue'
+
+const route = useRoute()
+const piece = usePiece()
+const studio = useStudio()
+watch(
+  () => String(route.params.id),
+  (id) => piece.open(id),
+  { immediate: true },
+)
+
+const plan = computed(() => piece.document)
+const steps = computed(() => (piece.compiled ? runSheet(piece.compiled) : []))
+const stops = computed(() => piece.compiled?.cautions.filter((c) => c.severity === 'stop') ?? [])
+const before: Record<Step, string> = {
+  weigh: 'Before you weigh',
+  mix: 'Before you mix',
+  pour: 'Before you pour',
+  demould: 'Before you demould',
+}
+const at = (seconds = 0) =>
+  seconds < 1 ? 'at the start' : `${showDuration(seconds)} after the first mix`
+
+function words({ step, layer, at: when }: SheetStep): string {
+  if (step === 'demould')
+    return `Take it out of the mould, from ${showDuration(when ?? 0)} after the first mix. The witness cup decides.`
+  const { clock, weighing, depth, top } = layer!
+  if (step === 'mix') {
+    return `Mix ${at(when)}: scrape sides and bottom, then into a second clean cup. It pours for ${showDuration(clock!.pourableUntil - clock!.mixAt)}.`
+  }
+  if (step === 'pour') {
+    const joins = {
+      crisp: 'onto the tacky gel',
+      soft: 'onto the syrup',
+      bled: 'while the layer below still runs',
+    }
+    const onto = layer!.index > 0 ? `, ${joins[layer!.join]}` : ''
+    return `Pour ${showDuration(when ?? 0)} after the first mix${onto}: ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
+  }
+  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units).replace(/\.0(?= ml)/, '')}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between.`
+}
+const setIn = (index: number) =>
+  (plan.value?.layers[index].inclusions ?? [])
+    .map((i) => `${i.count} ${i.name} in each copy`)
+    .join(', ')
+const finer = (what: string, under: boolean) =>
+  what === 'tint' && under ? plan.value!.scaleStep / 10 : plan.value!.scaleStep
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="desk">
+    <div class="tools">
+      <RouterLink class="btn ghost" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
+        >Back to the pour</RouterLink
+      >
+      <button type="button" class="btn" @click="print">
+        <Printer :size="15" aria-hidden="true" />Print
+      </button>
+    </div>
+    <main v-if="piece.problems.length > 0" class="paper">
+      <p>{{ sayProblem(piece.problems[0]) }}</p>
+    </main>
+    <main
+      v-else-if="piece.piece && plan && piece.compiled && piece.survey"
+      class="paper"
+      :class="{ dense: steps.length > 13 }"
+    >
+      <header>
+        <MiniCut
+          :section="piece.survey.section"
+          :compiled="piece.compiled"
+          :width="150"
+          :height="96"
+        />
+        <div>
+          <h1>{{ piece.piece.document.name }}</h1>
+          <p>
+            {{ plan.name }} · {{ plan.copies }} {{ plan.copies === 1 ? 'copy' : 'copies' }} · room
+            {{ show(plan.room, 'temperature', studio.units) }} · {{ plan.mould }} mould ·
+            {{ studio.studio.name }}
+          </p>
+          <p>
+            {{
+              plan.mould === 'open'
+                ? 'Poured face down: layer 1 is the face.'
+                : 'Layer 1 is the lowest in the mould; the gate is up.'
+            }}
+          </p>
+          <p>
+            Sheet of {{ showDay(now()) }} · first mix at ______ : ______ · room ______ · humidity
+            ______
+          </p>
+        </div>
+      </header>
+      <p v-if="piece.word" class="word">
+        <b>From the pull of {{ showDay(piece.word.pouredAt) }}:</b> {{ piece.word.nextTime }}
+      </p>
+      <p v-for="caution in stops" :key="caution.code + caution.place.layer" class="stop">
+        <b>Stop.</b> {{ sayCaution(caution, studio.units) }}
+      </p>
+      <p v-if="steps.length === 0">
+        Nothing can be poured yet: give every layer a height and a resin first.
+      </p>
+      <ol>
+        <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
+          <h2 v-if="step.step === 'weigh'">
+            <i :style="{ background: step.layer!.colour }" />{{ step.layer!.index + 1 }}
+            {{ step.layer!.name }}
+          </h2>
+          <SafetyLines :before="before[step.step]" :lines="step.safety" />
+          <div class="do">
+            <span class="box" />
+            <p>
+              {{ words(step) }}
+              <template v-if="step.step === 'pour' && setIn(step.layer!.index)">
+                Set in {{ setIn(step.layer!.index) }}.
+              </template>
+            </p>
+          </div>
+          <table v-if="step.step === 'weigh'">
+            <thead>
+              <tr>
+                <th scope="col">In this order</th>
+                <th scope="col">weigh</th>
+                <th scope="col">scale shows</th>
+                <th scope="col">really</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="part in step.layer!.weighing!.steps" :key="part.what">
+                <th scope="row">{{ part.name }}</th>
+                <td>
+                  <b
+                    >{{
+                      figure(part.mass, 'mass', studio.units, {
+                        step: finer(part.what, step.layer!.weighing!.tintUnderScale),
+                      })
+                    }}
+                    {{ studio.units.mass }}</b
+                  >
+                </td>
+                <td>{{ figure(part.reading, 'mass', studio.units, { step: plan.scaleStep }) }}</td>
+                <td class="blank" />
+              </tr>
+            </tbody>
+          </table>
+        </li>
+      </ol>
+      <footer>{{ deferring }}</footer>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.desk {
+  min-height: 100%;
+  padding: 16px 0 32px;
+  background: var(--ground);
+}
+
+.tools {
+  width: 794px;
+  margin: 0 auto 12px;
+  display: flex;
+  justify-content: space-between;
+}
+
+.paper {
+  width: 794px;
+  min-height: 1090px;
+  margin: 0 auto;
+  padding: 38px 44px;
+  background: #fff;
+  box-shadow: 0 2px 18px #14312f1f;
+  font-size: 12px;
+  line-height: 1.4;
+}
+
+header {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  padding-bottom: 10px;
+  border-bottom: 2px solid var(--ink);
+}
+
+h1 {
+  font-size: 20px;
+}
+
+.word,
+.stop {
+  margin-top: 8px;
+  padding: 5px 10px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+
+.stop {
+  border-color: var(--stop);
+  background: var(--stop-soft);
+  color: var(--stop-ink);
+}
+
+ol {
+  margin-top: 4px;
+}
+
+li {
+  padding-top: 5px;
+}
+
+li.weigh,
+li.demould {
+  margin-top: 7px;
+  padding-top: 7px;
+  border-top: 1px solid var(--line);
+}
+
+h2 {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 4px;
+  font-size: 14px;
+}
+
+h2 i {
+  width: 12px;
+  height: 12px;
+  border: 1px solid #14312f55;
+  border-radius: 3px;
+}
+
+.do {
+  display: flex;
+  gap: 8px;
+  margin-top: 4px;
+}
+
+.box {
+  flex: none;
+  width: 12px;
+  height: 12px;
+  margin-top: 2px;
+  border: 1.3px solid var(--ink);
+  border-radius: 3px;
+}
+
+table {
+  width: calc(100% - 20px);
+  margin: 3px 0 0 20px;
+  border-collapse: collapse;
+  font-feature-settings: 'tnum';
+}
+
+th,
+td {
+  padding: 2px 0;
+  border-bottom: 1px solid var(--line-2);
+  text-align: right;
+  font-weight: 400;
+  width: 17%;
+}
+
+th:first-child {
+  text-align: left;
+  width: auto;
+}
+
+thead th {
+  color: var(--ink-2);
+}
+
+td b {
+  font: 650 14px var(--num);
+}
+
+.blank {
+  border-bottom: 1px solid var(--ink);
+}
+
+.paper :deep(.safety) {
+  padding: 3px 8px;
+  font-size: 12px;
+  line-height: 1.3;
+  break-inside: avoid;
+}
+
+footer {
+  margin-top: 12px;
+  color: var(--ink-2);
+  font-style: italic;
+}
+
+.dense {
+  font-size: 12px;
+  line-height: 1.25;
+}
+
+.dense li,
+.dense li.weigh {
+  padding-top: 2px;
+  margin-top: 2px;
+}
+
+.dense th,
+.dense td {
+  padding: 0;
+}
+
+@page {
+  size: A4;
+  margin: 11mm 12mm;
+}
+
+@media print {
+  .desk {
+    padding: 0;
+    background: #fff;
+  }
+
+  .tools {
+    display: none;
+  }
+
+  .paper {
+    width: auto;
+    min-height: 0;
+    padding: 0;
+    box-shadow: none;
+    print-color-adjust: exact;
+  }
+
+  .dense {
+    zoom: 0.82;
+  }
+}
+</style>

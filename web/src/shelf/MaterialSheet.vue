@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { readDocument } from '@mivro/core/document'
+import {
+  materialSchema,
+  resinClasses,
+  slipsOf,
+  tintForms,
+  type Material,
+  type ResinClass,
+} from '@mivro/core/material'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Kind } from '@mivro/core/units'
+import type { Keeper } from '../api/keeper.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import TextField from '../ui/TextField.vue'
+import { useShelf } from './shelfStore.ts'
+import RatioField from './RatioField.vue'
+
+const props = defineProps<{ keeper: Keeper<'materials'> }>()
+const shelf = useShelf()
+const material = computed(() => props.keeper.document)
+
+function change(values: object): Problem | undefined {
+  try {
+    const next = readDocument(materialSchema, { ...material.value, ...values })
+    props.keeper.edit(next)
+    shelf.follow(props.keeper.id, next)
+    return undefined
+  } catch (error) {
+    return problemsOf(error)[0]
+  }
+}
+
+const slips = computed(() => slipsOf(material.value))
+const slipsAt = (field: string) => slips.value.filter((slip) => slip.place.field === field)
+
+interface Entry {
+  key: string
+  label: string
+  kind: Kind
+  optional?: string
+  step?: number
+}
+const groups: Record<Material['kind'], { title: string; entries: Entry[] }[]> = {
+  resin: [
+    {
+      title: 'Time',
+      entries: [
+        { key: 'potLife', label: 'Pot life', kind: 'duration' },
+        { key: 'potMass', label: 'measured on', kind: 'mass', step: 1e-3 },
+        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'by rule' },
+        {
+          key: 'recoatUntil',
+          label: 'A next layer bonds until',
+          kind: 'duration',
+          optional: 'by rule',
+        },
+        { key: 'demould', label: 'Demould time', kind: 'duration' },
+        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
+        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+      ],
+    },
+    {
+      title: 'Body',
+      entries: [
+        { key: 'densityA', label: 'Density of part A', kind: 'density' },
+        { key: 'densityB', label: 'Density of part B', kind: 'density' },
+        {
+          key: 'viscosity',
+          label: 'Viscosity of the mix',
+          kind: 'viscosity',
+          optional: 'not said',
+        },
+        { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
+      ],
+    },
+  ],
+  tint: [
+    {
+      title: 'Body',
+      entries: [
+        { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
+        { key: 'density', label: 'Density', kind: 'density' },
+      ],
+    },
+  ],
+  inclusion: [
+    {
+      title: 'Body',
+      entries: [
+        { key: 'mass', label: 'One weighs', kind: 'mass', step: 1e-5 },
+        { key: 'density', label: 'Density', kind: 'density' },
+        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not said' },
+      ],
+    },
+  ],
+}
+const shown = computed(() => groups[material.value.kind])
+const valueOf = (key: string) =>
+  (material.value as unknown as Record<string, number | undefined>)[key]
+const classes = Object.entries(resinClasses).map(([value, facts]) => ({
+  value,
+  label: facts.label.replace(/^an? /, ''),
+}))
+</script>
+
+<template>
+  <section class="panel sheet" aria-label="The sheet">
+    <div class="head">
+      <span v-if="'colour' in material" class="dot">
+        <input
+          type="color"
+          aria-label="Colour it is drawn with"
+          :value="material.colour"
+          @change="change({ colour: ($event.target as HTMLInputElement).value })"
+        />
+      </span>
+      <TextField
+        bare
+        heading
+        label="Name"
+        :value="material.name"
+        :take="(name) => change({ name })"
+      />
+    </div>
+    <div class="columns">
+      <div class="stack">
+        <template v-if="material.kind === 'resin'">
+          <label class="pick">
+            <span>What kind of resin</span>
+            <select
+              :value="material.class"
+              @change="change({ class: ($event.target as HTMLSelectElement).value as ResinClass })"
+            >
+              <option v-for="entry in classes" :key="entry.value" :value="entry.value">
+                {{ entry.label }}
+              </option>
+            </select>
+          </label>
+          <h3>Mixing</h3>
+          <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          <TextField
+            label="Part A is called"
+            :value="material.nameA"
+            :take="(nameA) => change({ nameA })"
+          />
+          <TextField
+            label="Part B is called"
+            :value="material.nameB"
+            :take="(nameB) => change({ nameB })"
+          />
+          <SegmentField
+            label="Tint goes into"
+            :options="[
+              { value: 'A', label: 'Part A' },
+              { value: 'B', label: 'Part B' },
+            ]"
+            :value="material.tintInto"
+            @choose="change({ tintInto: $event })"
+          />
+          <p v-if="material.class.includes('urethane')" class="small quiet">
+            For a urethane that is the polyol side, never the isocyanate: damp foams it.
+          </p>
+        </template>
+        <SegmentField
+          v-if="material.kind === 'tint'"
+          above
+          label="What it is"
+          :options="tintForms.map((value) => ({ value, label: value }))"
+          :value="material.form"
+          @choose="change({ form: $event })"
+        />
+        <TextField
+          label="Notes"
+          :lines="4"
+          :value="material.note"
+          placeholder="Lot, where it is kept, how it behaves"
+          :take="(note) => change({ note })"
+        />
+      </div>
+      <div class="stack">
+        <template v-for="group in shown" :key="group.title">
+          <h3>{{ group.title }}</h3>
+          <template v-for="entry in group.entries" :key="entry.key">
+            <QuantityField
+              :label="entry.label"
+              :kind="entry.kind"
+              :step="entry.step"
+              :optional="entry.optional !== undefined"
+              :placeholder="entry.optional"
+              :value="valueOf(entry.key)"
+              :take="(value) => change({ [entry.key]: value })"
+            />
+            <CautionNote v-for="slip in slipsAt(entry.key)" :key="slip.code" :caution="slip" />
+          </template>
+        </template>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  padding: 16px 20px 20px;
+  overflow: hidden auto;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+
+.head > :last-child {
+  flex: 1;
+}
+
+.head :deep(input.heading) {
+  font-size: 22px;
+}
+
+.dot input {
+  width: 34px;
+  height: 34px;
+  padding: 0;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  background: none;
+  cursor: pointer;
+}
+
+.dot input::-webkit-color-swatch-wrapper {
+  padding: 3px;
+}
+
+.dot input::-webkit-color-swatch {
+  border: 0;
+  border-radius: 7px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 40px;
+  margin-top: 14px;
+}
+
+h3 {
+  margin-top: 6px;
+  padding-bottom: 4px;
+  border-bottom: 1px solid var(--line);
+  font: 650 14px var(--num);
+}
+
+.pick {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.pick select {
+  border: 0;
+  border-bottom: 1.5px solid var(--edge);
+  padding: 4px 2px;
+  background: transparent;
+  color: var(--ink);
+  font: 600 13px var(--text);
+}
+</style>

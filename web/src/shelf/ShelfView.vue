@@ -1,0 +1,253 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { Plus, Trash2 } from 'lucide-vue-next'
+import type { Material, MaterialKind } from '@mivro/core/material'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { show, showDuration, showRatio } from '@mivro/core/units'
+import type { Stored } from '../api/client.ts'
+import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { sayTakenOff } from '../ui/undoable.ts'
+import MaterialSheet from './MaterialSheet.vue'
+import { useShelf } from './shelfStore.ts'
+import { startingMaterial } from './startingMaterials.ts'
+
+const route = useRoute()
+const router = useRouter()
+const shelf = useShelf()
+const studio = useStudio()
+const open = shallowRef<Keeper<'materials'>>()
+const problems = ref<readonly Problem[]>([])
+
+const groups: { kind: MaterialKind; title: string; one: string }[] = [
+  { kind: 'resin', title: 'Resins', one: 'resin' },
+  { kind: 'tint', title: 'Tints', one: 'tint' },
+  { kind: 'inclusion', title: 'To set in', one: 'thing to set in' },
+]
+const of = (kind: MaterialKind) => shelf.stored.filter((entry) => entry.document.kind === kind)
+const wanted = computed(() => String(route.params.material || shelf.stored[0]?.id || ''))
+
+async function trying(work: () => Promise<void>): Promise<void> {
+  try {
+    problems.value = []
+    await work()
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+
+onMounted(() => trying(() => shelf.load()))
+watch(
+  wanted,
+  (id) =>
+    trying(async () => {
+      open.value = undefined
+      if (id) open.value = await openKeeper('materials', id)
+    }),
+  { immediate: true },
+)
+/** An undo or a conflict settled changes the sheet from outside the form. */
+watch(
+  () => open.value?.document,
+  (document) => document && open.value && shelf.follow(open.value.id, document),
+)
+
+const add = (kind: MaterialKind) =>
+  trying(async () => {
+    const id = await shelf.add(startingMaterial(kind))
+    await router.push({ name: 'shelf', params: { material: id } })
+  })
+
+const remove = ({ id, document }: Stored<Material>) =>
+  trying(async () => {
+    await shelf.remove(id)
+    await router.push({ name: 'shelf', params: { material: '' } })
+    sayTakenOff(document.name, () => trying(() => shelf.restore(id)))
+  })
+
+function facts(material: Material): string {
+  if (material.kind === 'resin') {
+    return `${showRatio(material.ratio)} by ${material.ratio.by} · pot life ${showDuration(material.potLife)}`
+  }
+  if (material.kind === 'tint')
+    return `${material.form} · up to ${show(material.limit, 'fraction', studio.units)}`
+  return `${show(material.mass, 'mass', studio.units, { step: 1e-5 })} each · ${show(material.density, 'density', studio.units)}`
+}
+</script>
+
+<template>
+  <div class="shelf">
+    <h1>Shelf</h1>
+    <div class="columns">
+      <section class="panel list" aria-label="Materials">
+        <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+        <template v-for="group in groups" :key="group.kind">
+          <div class="row head">
+            <h2>{{ group.title }}</h2>
+            <button
+              type="button"
+              class="btn plain"
+              :aria-label="`Add a ${group.one}`"
+              @click="add(group.kind)"
+            >
+              <Plus :size="14" aria-hidden="true" />Add
+            </button>
+          </div>
+          <p v-if="of(group.kind).length === 0" class="quiet small none">None yet.</p>
+          <ul>
+            <li
+              v-for="entry in of(group.kind)"
+              :key="entry.id"
+              :class="{ on: entry.id === wanted }"
+            >
+              <RouterLink :to="{ name: 'shelf', params: { material: entry.id } }">
+                <i
+                  :class="entry.document.kind"
+                  :style="
+                    'colour' in entry.document ? { background: entry.document.colour } : undefined
+                  "
+                />
+                <span>
+                  <b>{{ entry.document.name }}</b>
+                  <span class="quiet small">{{ facts(entry.document) }}</span>
+                </span>
+              </RouterLink>
+              <button
+                type="button"
+                class="x"
+                :aria-label="`Take ${entry.document.name} off the shelf`"
+                @click="remove(entry)"
+              >
+                <Trash2 :size="14" aria-hidden="true" />
+              </button>
+            </li>
+          </ul>
+        </template>
+      </section>
+      <MaterialSheet v-if="open" :key="open.id" :keeper="open" />
+      <section v-else class="panel">
+        <EmptyPlace
+          v-if="shelf.loaded && shelf.stored.length === 0"
+          title="What stands on your shelf?"
+        >
+          Type in what a data sheet says, and every pour can be weighed and timed from it.
+          <template #next
+            ><button type="button" class="btn" @click="add('resin')">Add a resin</button></template
+          >
+        </EmptyPlace>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 58px minmax(0, 1fr);
+}
+
+h1 {
+  align-self: center;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 360px minmax(0, 1fr);
+  gap: 14px;
+  min-height: 0;
+}
+
+.list {
+  padding: 10px 10px 16px;
+  overflow: hidden auto;
+}
+
+.head {
+  align-items: center;
+  padding: 8px 8px 2px 10px;
+}
+
+.none {
+  padding: 0 10px;
+}
+
+li {
+  position: relative;
+  border-radius: 8px;
+}
+
+li a {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 7px 36px 7px 10px;
+  color: inherit;
+  text-decoration: none;
+}
+
+li a span {
+  display: flex;
+  flex-direction: column;
+}
+
+li b {
+  font-weight: 600;
+}
+
+li:hover {
+  background: #f2f7f5;
+}
+
+li.on {
+  background: var(--teal-soft);
+}
+
+li i {
+  flex: none;
+  width: 22px;
+  height: 22px;
+  border: 1px solid #14312f30;
+  border-radius: 7px;
+}
+
+li i.tint {
+  border-radius: 22px;
+}
+
+li i.inclusion {
+  width: 15px;
+  height: 15px;
+  margin: 4px;
+  border-radius: 2px;
+  background: #c99a3a;
+  rotate: 45deg;
+}
+
+.x {
+  position: absolute;
+  right: 8px;
+  top: 12px;
+  display: inline-flex;
+  padding: 6px;
+  border: 0;
+  border-radius: 6px;
+  background: transparent;
+  color: var(--ink-2);
+  opacity: 0;
+  cursor: pointer;
+}
+
+li:hover .x,
+.x:focus-visible {
+  opacity: 1;
+}
+
+.x:hover {
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Material, Shelf } from '@mivro/core/material'
+import { api, newId, type Stored } from '../api/client.ts'
+
+/** The materials of the studio. */
+export const useShelf = defineStore('shelf', () => {
+  const stored = shallowRef<Stored<Material>[]>([])
+  const loaded = ref(false)
+  const materials = computed<Shelf>(
+    () => new Map(stored.value.map((entry) => [entry.id, entry.document])),
+  )
+
+  async function load(): Promise<void> {
+    stored.value = await api.list('materials')
+    loaded.value = true
+  }
+
+  async function add(material: Material): Promise<string> {
+    const made = await api.add('materials', newId(), material)
+    stored.value = [...stored.value, made]
+    return made.id
+  }
+
+  /** An open sheet was edited: what plans see follows at once. */
+  function follow(id: string, document: Material): void {
+    stored.value = stored.value.map((entry) => (entry.id === id ? { ...entry, document } : entry))
+  }
+
+  async function remove(id: string): Promise<void> {
+    await api.remove('materials', id)
+    stored.value = stored.value.filter((entry) => entry.id !== id)
+  }
+
+  async function restore(id: string): Promise<void> {
+    await api.restore('materials', id)
+    await load()
+  }
+
+  return { stored, loaded, materials, load, add, follow, remove, restore }
+})

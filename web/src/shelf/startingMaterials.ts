@@ -1,0 +1,35 @@
+import type { Material, MaterialKind } from '@mivro/core/material'
+
+const starting: Record<MaterialKind, Material> = {
+  resin: {
+    kind: 'resin',
+    name: 'New resin',
+    class: 'coating epoxy',
+    ratio: { by: 'volume', a: 2, b: 1 },
+    densityA: 1140,
+    densityB: 1020,
+    potLife: 2700,
+    potMass: 0.1,
+    demould: 86400,
+    mixTime: 240,
+    sheetTemperature: 296.15,
+    tintInto: 'A',
+    nameA: 'Part A, resin',
+    nameB: 'Part B, hardener',
+    colour: '#f1e2b8',
+    note: '',
+  },
+  tint: {
+    kind: 'tint',
+    name: 'New tint',
+    form: 'dye',
+    colour: '#3f7fa0',
+    density: 1100,
+    limit: 0.005,
+    note: '',
+  },
+  inclusion: { kind: 'inclusion', name: 'New charm', density: 8500, mass: 0.001, note: '' },
+}
+
+/** A sheet to begin with; every number is to be checked against the real one. */
+export const startingMaterial = (kind: MaterialKind): Material => starting[kind]

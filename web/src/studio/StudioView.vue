@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import { onMounted, ref, shallowRef } from 'vue'
+import { ElDialog } from 'element-plus'
+import { Download, Upload } from 'lucide-vue-next'
+import { readDocument } from '@mivro/core/document'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { studioSchema, type Studio } from '@mivro/core/studio'
+import { api, type Path } from '../api/client.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import TextField from '../ui/TextField.vue'
+import { showMoment } from '../ui/dates.ts'
+import { useStudio } from './studioStore.ts'
+
+const studio = useStudio()
+const problems = ref<readonly Problem[]>([])
+const chosen = shallowRef<File>()
+const said = ref('')
+
+interface TakenOff {
+  path: Path
+  id: string
+  what: string
+  name: string
+  at: string
+}
+const takenOff = ref<TakenOff[]>([])
+const kinds: [Path, string][] = [
+  ['pieces', 'Piece'],
+  ['plans', 'Pour'],
+  ['pulls', 'Pull'],
+  ['materials', 'From the shelf'],
+]
+
+async function trying(work: () => Promise<void>): Promise<void> {
+  try {
+    problems.value = []
+    await work()
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+
+const load = () =>
+  trying(async () => {
+    const lists = await Promise.all(
+      kinds.map(async ([path, what]) =>
+        (await api.deleted(path)).map(({ id, document, deletedAt }) => ({
+          path,
+          id,
+          what,
+          name: 'name' in document ? document.name : showMoment(document.pouredAt),
+          at: deletedAt!,
+        })),
+      ),
+    )
+    takenOff.value = lists.flat().sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+  })
+onMounted(load)
+
+const takeBack = ({ path, id }: TakenOff) =>
+  trying(async () => {
+    await api.restore(path, id)
+    await load()
+  })
+
+const restore = () =>
+  trying(async () => {
+    const file = chosen.value!
+    chosen.value = undefined
+    const { documents } = await api.restoreBackup(await file.arrayBuffer())
+    said.value = `${documents} documents came back from ${file.name}. What was here before is kept beside the store, as before-restore.`
+    await Promise.all([load(), studio.load()])
+  })
+
+function change(values: Partial<Studio>): Problem | undefined {
+  try {
+    readDocument(studioSchema, { ...studio.studio, ...values })
+    studio.change(values)
+    return undefined
+  } catch (error) {
+    return problemsOf(error)[0]
+  }
+}
+
+function pick(event: Event): void {
+  const input = event.target as HTMLInputElement
+  chosen.value = input.files?.[0]
+  input.value = ''
+}
+</script>
+
+<template>
+  <div class="studio">
+    <h1>Studio</h1>
+    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    <div class="columns">
+      <section class="panel box">
+        <h2>The studio</h2>
+        <TextField label="Name" :value="studio.studio.name" :take="(name) => change({ name })" />
+        <QuantityField
+          label="The bench scale reads to, in new plans"
+          kind="mass"
+          :step="1e-6"
+          :value="studio.studio.scaleStep"
+          :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
+        />
+        <p class="quiet small">
+          Units are chosen at the top right. Everything is kept on this machine.
+        </p>
+      </section>
+      <section class="panel box">
+        <h2>Backup</h2>
+        <p class="quiet">
+          One file holds everything: pieces with their shapes, the shelf, pours, pulls, and every
+          earlier version of them.
+        </p>
+        <div class="acts">
+          <a class="btn" href="/api/backup" download
+            ><Download :size="15" aria-hidden="true" />Save a backup</a
+          >
+          <label class="btn ghost"
+            ><Upload :size="15" aria-hidden="true" />Put one back<input
+              class="visually-hidden"
+              type="file"
+              accept=".zip"
+              @change="pick"
+          /></label>
+        </div>
+        <p v-if="said" role="status">{{ said }}</p>
+      </section>
+      <section class="panel box wide">
+        <h2>Taken off</h2>
+        <p v-if="takenOff.length === 0" class="quiet">
+          Nothing was taken off. What is, waits here and can be taken back.
+        </p>
+        <ul>
+          <li v-for="entry in takenOff" :key="entry.id" class="row">
+            <span
+              ><b>{{ entry.name }}</b>
+              <span class="quiet small">{{ entry.what }}, {{ showMoment(entry.at) }}</span></span
+            >
+            <button type="button" class="btn plain" @click="takeBack(entry)">Take it back</button>
+          </li>
+        </ul>
+      </section>
+    </div>
+    <ElDialog
+      :model-value="chosen !== undefined"
+      title="Put this backup in the place of everything?"
+      width="460"
+      @close="chosen = undefined"
+    >
+      <p>
+        {{ chosen?.name }} replaces all that is here now. What is here is kept first, as a backup of
+        its own beside the store.
+      </p>
+      <div class="acts end">
+        <button type="button" class="btn ghost" @click="chosen = undefined">
+          Leave all as it is
+        </button>
+        <button type="button" class="btn" @click="restore">Put it back</button>
+      </div>
+    </ElDialog>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  display: flex;
+  align-items: center;
+  height: 58px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  max-width: 980px;
+}
+
+.box {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 18px 20px;
+}
+
+.wide {
+  grid-column: 1 / 3;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 4px;
+}
+
+.acts.end {
+  justify-content: flex-end;
+  margin-top: 20px;
+}
+
+li {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line-2);
+}
+</style>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { sayCaution, type Caution } from '@mivro/core/caution'
+import { useStudio } from '../studio/studioStore.ts'
+
+defineProps<{ caution: Caution }>()
+const studio = useStudio()
+const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
+</script>
+
+<template>
+  <p class="caution" :class="`is-${caution.severity}`" :data-code="caution.code">
+    <b v-if="labels[caution.severity]">{{ labels[caution.severity] }}</b>
+    {{ sayCaution(caution, studio.units) }}
+  </p>
+</template>
+
+<style scoped>
+.caution {
+  border-left: 3px solid var(--honey);
+  border-radius: 0 8px 8px 0;
+  padding: 8px 10px;
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+  font-size: 12px;
+}
+
+.is-note {
+  border-color: var(--teal);
+  background: #eef5f3;
+  color: var(--ink);
+}
+
+.is-stop {
+  border-color: var(--stop);
+  background: var(--stop-soft);
+  color: var(--stop-ink);
+}
+</style>

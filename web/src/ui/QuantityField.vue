@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId, watch } from 'vue'
+import { sayProblem } from '@mivro/core/caution'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import {
+  chosenUnit,
+  figure,
+  fromSI,
+  parseQuantity,
+  show,
+  unitSymbol,
+  type Kind,
+} from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+
+const props = defineProps<{
+  label: string
+  kind: Kind
+  /** SI; undefined shows an empty field. */
+  value: number | undefined
+  /** Takes what was typed; what it refuses comes back and stands under the field. */
+  take: (value: number | undefined) => Problem | undefined | void
+  /** The finest difference that means something, SI. */
+  step?: number
+  /** Shown when there is no value. */
+  placeholder?: string
+  optional?: boolean
+  /** No visible label: it stands elsewhere. */
+  bare?: boolean
+}>()
+
+const studio = useStudio()
+const id = useId()
+const typed = ref<string>()
+const problem = ref<Problem>()
+const input = ref<HTMLInputElement>()
+
+const shown = computed(() => {
+  if (props.value === undefined) return ''
+  if (props.kind === 'duration') return show(props.value, 'duration')
+  return figure(props.value, props.kind, studio.units, { step: props.step })
+})
+const text = computed(() => typed.value ?? shown.value)
+const symbol = computed(() =>
+  props.kind === 'duration' ? '' : unitSymbol(props.kind, studio.units),
+)
+/** The value to all its digits, for whoever asks. */
+const exact = computed(() =>
+  props.value === undefined || props.kind === 'duration'
+    ? undefined
+    : `${Number(fromSI(props.value, chosenUnit(props.kind, studio.units)).toPrecision(9))} ${symbol.value}`,
+)
+
+watch(shown, () => {
+  if (!problem.value) typed.value = undefined
+})
+
+function commit(): void {
+  if (typed.value === undefined) return
+  const words = typed.value.trim()
+  // Left as it was shown: nothing was changed, and no digit is lost to rounding.
+  if (words === shown.value) return forget()
+  try {
+    const value =
+      words === '' && props.optional ? undefined : parseQuantity(words, props.kind, studio.units)
+    const refused = props.take(value)
+    if (refused) problem.value = refused
+    else forget()
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  }
+}
+
+function forget(): void {
+  typed.value = undefined
+  problem.value = undefined
+}
+
+async function onFocus(): Promise<void> {
+  await nextTick()
+  input.value?.select()
+}
+</script>
+
+<template>
+  <div class="field" :class="{ wrong: problem }">
+    <label :for="id" :class="bare ? 'visually-hidden' : 'label'">{{ label }}</label>
+    <span class="entry" :title="exact">
+      <input
+        :id="id"
+        ref="input"
+        type="text"
+        autocomplete="off"
+        spellcheck="false"
+        :value="text"
+        :placeholder="placeholder"
+        :aria-invalid="problem ? 'true' : undefined"
+        :aria-describedby="problem ? `${id}-says` : undefined"
+        @input="typed = ($event.target as HTMLInputElement).value"
+        @focus="onFocus"
+        @blur="commit"
+        @keydown.enter="commit"
+        @keydown.esc.stop="forget"
+      />
+      <small v-if="symbol" aria-hidden="true">{{ symbol }}</small>
+    </span>
+    <p v-if="problem" :id="`${id}-says`" class="says" role="alert">
+      {{ sayProblem(problem, studio.units) }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.field {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: baseline;
+  gap: 2px 12px;
+}
+
+.label {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.entry {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 4px;
+  border-bottom: 1.5px solid var(--edge);
+  padding: 2px 2px 3px;
+}
+
+.entry:focus-within {
+  border-color: var(--teal);
+  box-shadow: 0 1px 0 var(--teal);
+}
+
+input {
+  width: 76px;
+  border: 0;
+  padding: 0;
+  background: transparent;
+  outline: 0;
+  text-align: right;
+  font: 600 15px var(--num);
+  font-feature-settings: 'tnum';
+}
+
+input::placeholder {
+  color: #5f7673;
+  font: 500 12px var(--text);
+}
+
+small {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.wrong .entry {
+  border-color: var(--stop);
+}
+
+.says {
+  grid-column: 1 / 3;
+  padding: 6px 10px;
+  border-left: 3px solid var(--stop);
+  border-radius: 0 8px 8px 0;
+  background: var(--stop-soft);
+  color: var(--stop-ink);
+  font-size: 12px;
+}
+</style>

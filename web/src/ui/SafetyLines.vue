@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { ShieldAlert } from 'lucide-vue-next'
+import { deferring, type SafetyLine } from '@mivro/core/caution'
+
+defineProps<{ before: string; lines: readonly SafetyLine[]; withDeferring?: boolean }>()
+</script>
+
+<template>
+  <section v-if="lines.length > 0" class="safety" :aria-label="before">
+    <ShieldAlert :size="15" aria-hidden="true" />
+    <p>
+      <b>{{ before }}.</b>
+      <span v-for="line in lines" :key="line.id" :data-safety="line.id"> {{ line.sentence }}</span>
+      <i v-if="withDeferring"> {{ deferring }}</i>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.safety {
+  display: flex;
+  gap: 8px;
+  padding: 8px 10px;
+  border: 1px solid #e2c8a4;
+  border-radius: 8px;
+  background: #fffaf1;
+  color: #5c3a08;
+  font-size: 12px;
+}
+
+svg {
+  flex: none;
+  margin-top: 1px;
+  color: var(--amber);
+}
+
+i {
+  color: #6b5326;
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ElOption, ElSelect } from 'element-plus'
+import type { MaterialKind } from '@mivro/core/material'
+import { useShelf } from '../shelf/shelfStore.ts'
+
+const props = defineProps<{
+  label: string
+  kind: MaterialKind
+  value: string | undefined
+  /** What stands for nothing chosen; absent: something has to be. */
+  none?: string
+}>()
+const emit = defineEmits<{ choose: [id: string | undefined] }>()
+
+const shelf = useShelf()
+const nothing = '-'
+const entries = computed(() => shelf.stored.filter((entry) => entry.document.kind === props.kind))
+const shown = computed(() => {
+  if (props.value !== undefined && shelf.materials.has(props.value)) return props.value
+  return props.none ? nothing : undefined
+})
+const swatch = (id: string) => {
+  const material = shelf.materials.get(id)
+  return material && 'colour' in material ? material.colour : undefined
+}
+</script>
+
+<template>
+  <div class="row">
+    <span class="label">{{ label }}</span>
+    <ElSelect
+      class="select"
+      :model-value="shown"
+      :aria-label="label"
+      :placeholder="`Choose a ${kind}`"
+      @update:model-value="emit('choose', $event === nothing ? undefined : $event)"
+    >
+      <ElOption v-if="none" :value="nothing" :label="none" />
+      <ElOption
+        v-for="entry in entries"
+        :key="entry.id"
+        :value="entry.id"
+        :label="entry.document.name"
+      >
+        <span v-if="swatch(entry.id)" class="swatch" :style="{ background: swatch(entry.id) }" />
+        {{ entry.document.name }}
+      </ElOption>
+    </ElSelect>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  align-items: center;
+}
+
+.label {
+  flex: none;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.select {
+  width: 214px;
+}
+
+.swatch {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 6px;
+  border: 1px solid #14312f33;
+  border-radius: 4px;
+  vertical-align: -1px;
+}
+</style>

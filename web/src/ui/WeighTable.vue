@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import type { Weighing } from '@mivro/core/mix'
+import { show, figure, unitSymbol } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+
+const props = defineProps<{
+  weighing: Weighing
+  copies: number
+  /** The scale's step, kg. */
+  step: number
+}>()
+const studio = useStudio()
+
+/** A tint under the scale is shown finer than the scale can, or it would read as nothing. */
+const finer = (what: string) =>
+  what === 'tint' && props.weighing.tintUnderScale ? props.step / 10 : props.step
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr>
+        <th scope="col">Weigh for {{ copies }} {{ copies === 1 ? 'copy' : 'copies' }}</th>
+        <th scope="col">{{ unitSymbol('mass', studio.units) === 'g' ? 'grams' : 'ounces' }}</th>
+        <th scope="col">scale shows</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="part in weighing.steps" :key="part.what" :data-part="part.what">
+        <th scope="row">{{ part.name }}</th>
+        <td>
+          <b>{{ figure(part.mass, 'mass', studio.units, { step: finer(part.what) }) }}</b>
+        </td>
+        <td>{{ figure(part.reading, 'mass', studio.units, { step }) }}</td>
+      </tr>
+    </tbody>
+    <tfoot>
+      <tr>
+        <td colspan="3">
+          {{ show(weighing.volume, 'volume', studio.units) }} in
+          {{ weighing.cup.cups === 1 ? 'a cup' : `${weighing.cup.cups} cups` }} of
+          {{ show(weighing.cup.size, 'volume', studio.units).replace(/\.0(?= ml)/, '') }}; the ratio
+          holds to
+          {{ show(weighing.ratioError, 'fraction', studio.units) }}
+        </td>
+      </tr>
+    </tfoot>
+  </table>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-feature-settings: 'tnum';
+}
+
+th,
+td {
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line-2);
+  text-align: right;
+  font-weight: 400;
+}
+
+th:first-child {
+  text-align: left;
+}
+
+thead th {
+  color: var(--ink-2);
+  font-size: 12px;
+  font-weight: 550;
+}
+
+td {
+  font-family: var(--num);
+}
+
+td b {
+  font: 650 15px var(--num);
+}
+
+tfoot td {
+  border: 0;
+  color: var(--ink-2);
+  font: 400 12px var(--text);
+  text-align: left;
+}
+</style>
