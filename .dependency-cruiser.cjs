@@ -3,6 +3,7 @@
  * web -> core, server -> core, nothing -> web; inside core one way, from the bottom up.
  */
 const order = [
+  ['schema'],
   ['problem'],
   ['units'],
   ['caution'],

@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
@@ -7,8 +6,5 @@ import './app/theme.css'
 import './app/element.css'
 import App from './app/App.vue'
 import { router } from './app/router.ts'
-
-// The probe for compiled parsers would break the content security policy.
-z.config({ jitless: true })
 
 createApp(App).use(createPinia()).use(router).mount('#app')

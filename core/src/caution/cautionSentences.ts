@@ -25,11 +25,11 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'inclusions-too-big': (a, u) =>
     `The inclusions take ${show(a.inclusions, 'volume', u)} and ${a.layer} holds ${show(a.volume, 'volume', u)} in all, so no resin is left to hold them. Take fewer, or make the layer deeper.`,
   'inclusion-too-thick': (a, u) =>
-    `${a.inclusion} is ${show(a.thickness, 'length', u)} thick and the layer ${show(a.depth, 'length', u)} deep: it would stick out. Deepen the layer, or lay it flat.`,
+    `${a.inclusion}: ${show(a.thickness, 'length', u)} thick in a layer ${show(a.depth, 'length', u)} deep, so it would stick out. Deepen the layer, or lay it flat.`,
   'inclusion-sinks': (a) =>
-    `${a.inclusion} is heavier than the resin and sinks until the gel holds it, so it would lie on ${a.below}. To keep it higher, split ${a.layer}: pour a base, set it on the gel, cover.`,
+    `${a.inclusion}: heavier than the resin, so each sinks until the gel holds it and would lie on ${a.below}. To keep them higher, split ${a.layer}: pour a base, set them on the gel, cover.`,
   'inclusion-floats': (a) =>
-    `${a.inclusion} is lighter than the resin and rises until the gel holds it. Fix it to a gelled base of ${a.layer} with a dab of mix, then cover.`,
+    `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
   'tint-over-limit': (a, u) =>
     `${a.tint} at ${show(a.asked, 'fraction', u)} is over its sheet's ${show(a.limit, 'fraction', u)}: the cast may stay soft. Take ${show(a.limit, 'fraction', u)} or less, or a stronger tint.`,
   'tint-under-scale': (a, u) =>

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { Problem, type ProblemAmounts, type ProblemCode } from '../problem/index.ts'
 import type { Kind } from '../units/index.ts'
 

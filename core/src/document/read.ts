@@ -1,10 +1,6 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { Problems } from '../problem/index.ts'
 import { problemOfIssue } from './field.ts'
-
-// Zod compiles parsers with `new Function` where it may; under a strict content security
-// policy even the probe for it is a violation.
-z.config({ jitless: true })
 
 /**
  * Reads an outside value as a document. Throws `Problems`, one for each field that is off,

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { note, quantity, refuse, text, whole } from '../document/index.ts'
 import { resinClassNames } from './classes.ts'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { note, text } from '../document/index.ts'
 import { fileUnits, solidSchema, type FileUnit } from '../shape/index.ts'
 

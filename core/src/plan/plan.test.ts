@@ -200,13 +200,13 @@ describe('what cannot be poured is said at its layer, and the others are still a
       'too thick to lie in it',
       [layer('a', 3, { inclusions: [{ ...stars, thickness: 4 * mm }] })],
       {},
-      /4.0 mm thick and the layer 3.0 mm deep: it would stick out/,
+      /4.0 mm thick in a layer 3.0 mm deep, so it would stick out/,
     ],
     [
       'heavy',
       [layer('a', 10), layer('b', 30, { inclusions: [stars] })],
       {},
-      /Brass stars is heavier than the resin and sinks .* would lie on A/,
+      /Brass stars: heavier than the resin, so each sinks .* would lie on A/,
     ],
     [
       'light',
@@ -216,7 +216,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
         }),
       ],
       {},
-      /Cork is lighter/,
+      /Cork: lighter/,
     ],
     [
       'deeper than the sheet',

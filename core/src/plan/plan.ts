@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { note, quantity, refuse, text, whole } from '../document/index.ts'
 
 const id = () => z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { note, quantity, text, whole } from '../document/index.ts'
 import type { CompiledPlan, Plan } from '../plan/index.ts'
 import { faultNames, type Fault } from './faults.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { quantity, text } from '../document/index.ts'
 import { metric, unitChoiceSchema } from '../units/index.ts'
 

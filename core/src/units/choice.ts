@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/index.ts'
 import { findUnit, type Kind, type Unit } from './kinds.ts'
 
 /** Which unit a person reads and writes, chosen by quantity. */

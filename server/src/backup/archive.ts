@@ -1,5 +1,5 @@
 import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
-import { z } from 'zod'
+import { z } from '@mivro/core/schema'
 import { readDocument } from '@mivro/core/document'
 import { Problem, Problems } from '@mivro/core/problem'
 import { largestFile } from '@mivro/core/shape'

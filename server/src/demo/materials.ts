@@ -21,7 +21,7 @@ export const materials: Record<string, Material> = {
     recoatUntil: 3.25 * hours,
     demould: 30 * hours,
     mixTime: 4 * minutes,
-    maxDepth: 0.02,
+    maxDepth: 0.025,
     viscosity: 0.9,
     sheetTemperature: celsius(23),
     ...epoxyParts,

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import type { z } from '@mivro/core/schema'
 import { materialSchema } from '@mivro/core/material'
 import { pieceSchema } from '@mivro/core/piece'
 import { planSchema } from '@mivro/core/plan'

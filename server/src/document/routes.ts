@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { z } from 'zod'
+import { z } from '@mivro/core/schema'
 import { readDocument } from '@mivro/core/document'
 import { Problem } from '@mivro/core/problem'
 import type { Database, Transaction } from '../db/connect.ts'

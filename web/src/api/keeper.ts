@@ -13,6 +13,9 @@ export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict'
 
 const retryAfter = 1500
 
+/** Counts gestures over all documents, so that undo finds the newest. */
+let gestures = 0
+
 /**
  * One open document that saves itself. Every gesture is one version; undo and redo are
  * versions too and reach back across sessions. Changes the server has not acknowledged are
@@ -31,6 +34,7 @@ export function keep<P extends Path>(
   const revision = ref(first.revision)
   const state = ref<SaveState>('saved')
   const theirs = shallowRef<Stored<D>>()
+  const touched = ref(0)
   const refused = shallowRef<readonly Problem[]>([])
   const queue: Unsent<D>[] = []
   let sending = false
@@ -38,6 +42,7 @@ export function keep<P extends Path>(
 
   function push(next: Timeline<D>, change: Change): void {
     timeline.value = next
+    touched.value = ++gestures
     queue.push({ document: next.present, change })
     localStorage.setItem(aside, JSON.stringify({ basedOn: revision.value, queue }))
     void send()
@@ -123,6 +128,7 @@ export function keep<P extends Path>(
     state,
     theirs,
     refused,
+    touched,
     canUndo: computed(() => timeline.value.past.length > 0),
     canRedo: computed(() => timeline.value.future.length > 0),
     edit: (next: D) => push(edit(timeline.value, next), 'edited'),

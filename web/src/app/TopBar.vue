@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePiece } from '../piece/pieceStore.ts'
 import SaveMark from './SaveMark.vue'
+import UndoButtons from './UndoButtons.vue'
 import UnitsMenu from './UnitsMenu.vue'
 import { useStudio } from '../studio/studioStore.ts'
 
@@ -30,6 +31,7 @@ const crumb = computed(() => {
       </template>
     </span>
     <span class="space" />
+    <UndoButtons />
     <SaveMark />
     <span class="studio">{{ studio.studio.name }}</span>
     <UnitsMenu />

@@ -15,9 +15,9 @@ const box = ref<HTMLElement>()
 const { width } = useElementSize(box, { width: 784, height: 190 })
 
 const left = 136
-const head = 50
-const pitch = 37
-const bar = 20
+const head = 60
+const pitch = 39
+const thick = 20
 
 const rows = computed(() => props.compiled.layers.filter((layer) => layer.clock))
 const axis = computed(() =>
@@ -31,17 +31,25 @@ const axis = computed(() =>
 const height = computed(() => head + Math.max(1, rows.value.length) * pitch + 4)
 const top = (row: number) => head + row * pitch
 
-/** What happens where a layer meets the next one, under the bar of the lower. */
-function joinNote(row: number): { x: number; text: string } | undefined {
-  const next = rows.value[row + 1]
-  if (!next) return undefined
-  const { pourAt } = next.clock!
-  const words = { crisp: 'on the gel', soft: 'on the syrup', bled: 'while it runs' }
-  return {
-    x: axis.value.x(pourAt),
-    text: `${next.index + 1} poured ${words[next.join]}, ${showDuration(pourAt)}`,
-  }
+const short = (name: string) => (name.length > 15 ? `${name.slice(0, 14)}…` : name)
+
+/** Where a layer's band changes, px. */
+function barsOf({ clock }: CompiledLayer) {
+  const { x, end } = axis.value
+  return { mix: x(clock!.mixAt), pour: x(clock!.pourableUntil), gel: x(clock!.gelAt), end: x(end) }
 }
+
+/** The join window of each layer that gets another on top, and the moment that one is poured. */
+const meetings = computed(() =>
+  rows.value.slice(1).map((next, below) => {
+    const { x } = axis.value
+    const { gelAt, joinUntil } = rows.value[below].clock!
+    const { pourAt } = next.clock!
+    const words = { crisp: 'on the gel', soft: 'on the syrup', bled: 'while it runs' }
+    const text = `${next.index + 1} poured ${words[next.join]}, ${showDuration(pourAt)}`
+    return { from: x(gelAt), until: x(joinUntil), pour: x(pourAt), text }
+  }),
+)
 
 const anchor = (x: number) => (x > width.value - 170 ? 'end' : x < left + 80 ? 'start' : 'middle')
 
@@ -92,64 +100,19 @@ const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
         :class="{ on: layer.id === selected }"
         @click="emit('select', layer.id)"
       >
-        <rect x="6" :y="top(row) - 6" :width="width - 12" :height="pitch - 2" class="back" />
-        <text x="14" :y="top(row) + 14" class="name">
-          {{ layer.index + 1 }}
-          {{ layer.name.length > 15 ? `${layer.name.slice(0, 14)}…` : layer.name }}
-        </text>
-        <rect
-          :x="axis.x(layer.clock!.mixAt)"
-          :y="top(row)"
-          :width="axis.x(layer.clock!.pourableUntil) - axis.x(layer.clock!.mixAt) + 1"
-          :height="bar"
-          rx="5"
-          fill="#bfe0e6"
-        />
-        <rect
-          :x="axis.x(layer.clock!.pourableUntil) - 3"
-          :y="top(row)"
-          :width="axis.x(layer.clock!.gelAt) - axis.x(layer.clock!.pourableUntil) + 4"
-          :height="bar"
-          :fill="`url(#${id}-set)`"
-        />
-        <rect
-          :x="axis.x(layer.clock!.gelAt)"
-          :y="top(row)"
-          :width="Math.max(0, axis.x(axis.end) - axis.x(layer.clock!.gelAt))"
-          :height="bar"
-          rx="5"
-          fill="#d39a3a"
-        />
-        <text
-          v-if="axis.x(layer.clock!.pourableUntil) - axis.x(layer.clock!.mixAt) > 56"
-          :x="axis.x(layer.clock!.mixAt) + 6"
-          :y="top(row) + 14"
-          class="in"
-        >
-          pourable
-        </text>
-        <template v-if="row + 1 < rows.length">
-          <rect
-            :x="axis.x(layer.clock!.gelAt)"
-            :y="top(row) - 3"
-            :width="axis.x(layer.clock!.joinUntil) - axis.x(layer.clock!.gelAt)"
-            :height="bar + 6"
-            rx="6"
-            class="window"
-          />
-          <path
-            :d="`M${axis.x(rows[row + 1].clock!.pourAt)} ${top(row) - 3}v${bar + 6}`"
-            class="moment"
-          />
-          <text
-            :x="joinNote(row)!.x"
-            :y="top(row) + 32"
-            :text-anchor="anchor(joinNote(row)!.x)"
-            class="under"
-          >
-            {{ joinNote(row)!.text }}
-          </text>
+        <rect x="6" :y="top(row) - 5" :width="width - 12" :height="pitch - 1" class="back" />
+        <text x="14" :y="top(row) + 14" class="name">{{ layer.index + 1 }} {{ short(layer.name) }}</text>
+        <template v-for="bar in [barsOf(layer)]" :key="layer.id">
+          <rect :x="bar.mix" :y="top(row)" :width="bar.pour - bar.mix + 1" :height="thick" rx="5" fill="#bfe0e6" />
+          <rect :x="bar.pour - 3" :y="top(row)" :width="bar.gel - bar.pour + 4" :height="thick" :fill="`url(#${id}-set)`" />
+          <rect :x="bar.gel" :y="top(row)" :width="Math.max(0, bar.end - bar.gel)" :height="thick" rx="5" fill="#d39a3a" />
+          <text v-if="bar.pour - bar.mix > 56" :x="bar.mix + 6" :y="top(row) + 14" class="in">pourable</text>
         </template>
+      </g>
+      <g v-for="(meeting, row) in meetings" :key="`meeting-${row}`" class="meeting">
+        <rect :x="meeting.from" :y="top(row) - 3" :width="meeting.until - meeting.from" :height="thick + 6" rx="6" class="window" />
+        <path :d="`M${meeting.pour} ${top(row) - 3}v${thick + 6}`" class="moment" />
+        <text :x="meeting.pour" :y="top(row) + 31" :text-anchor="anchor(meeting.pour)" class="under">{{ meeting.text }}</text>
       </g>
       <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
       <text :x="demouldX - 6" :y="top(rows.length - 1) + 14" text-anchor="end" class="outword">
@@ -204,6 +167,10 @@ svg {
 .under {
   fill: #7a3d0c;
   font-size: 12px;
+}
+
+.meeting {
+  pointer-events: none;
 }
 
 .window {

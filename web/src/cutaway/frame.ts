@@ -14,10 +14,13 @@ export interface Frame {
   block: { left: number; right: number; top: number; bottom: number }
 }
 
-export const margin = { left: 84, right: 250, top: 66, bottom: 46 }
+export const margin = { left: 84, right: 250, top: 52, bottom: 34 }
 
 /** Mould drawn around the piece, px. */
-const wall = 34
+const wall = 40
+
+/** Mould drawn above and below it, px. */
+const lid = 20
 
 /** A flat piece is drawn up to this many times taller, so that its layers can be taken hold of. */
 const mostStretch = 9
@@ -31,13 +34,13 @@ export function frameFor(
 ): Frame {
   const across = section.right - section.left
   const roomX = Math.max(80, width - margin.left - margin.right - 2 * wall)
-  const roomY = Math.max(60, height - margin.top - margin.bottom - wall)
+  const roomY = Math.max(60, height - margin.top - margin.bottom - 1.4 * lid)
   const scale = Math.min(roomX / across, roomY / section.height)
   const wanted = (0.62 * roomY) / (section.height * scale)
   const stretch = wanted < 1.4 ? 1 : Math.min(mostStretch, Math.floor(wanted))
   const middle = margin.left + wall + roomX / 2
   const used = section.height * scale * stretch
-  const bottom = margin.top + roomY - (roomY - used) / 2
+  const bottom = margin.top + lid * 0.7 + roomY - (roomY - used) / 2
   const y = (h: number) => bottom - h * scale * stretch
   const x = (a: number) => middle + (a - (section.left + section.right) / 2) * scale
   return {
@@ -50,8 +53,8 @@ export function frameFor(
     block: {
       left: x(section.left) - wall,
       right: x(section.right) + wall,
-      top: y(section.height) - (mould === 'closed' ? wall * 0.7 : 0),
-      bottom: bottom + wall * 0.7,
+      top: y(section.height) - (mould === 'closed' ? lid : 0),
+      bottom: bottom + lid,
     },
   }
 }

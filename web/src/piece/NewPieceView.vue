@@ -8,7 +8,7 @@ import { formSchema, pieceSchema, type Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
 import { Problem, problemsOf } from '@mivro/core/problem'
 import { compile } from '@mivro/core/plan'
-import { largestFile, solidSchema, type FileUnit, type Solid } from '@mivro/core/shape'
+import { fileUnits, largestFile, solidSchema, type FileUnit, type Solid } from '@mivro/core/shape'
 import { show } from '@mivro/core/units'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
@@ -26,7 +26,7 @@ const studio = useStudio()
 
 const from = ref<Form['from']>('file')
 const name = ref('')
-const solid = ref<Solid>(startingSolid('slab'))
+const solid = shallowRef<Solid>(startingSolid('slab'))
 const file = shallowRef<File>()
 const report = shallowRef<FileReport>()
 const unit = ref<FileUnit>()
@@ -100,11 +100,10 @@ function stop(): void {
 
 const units = computed(() => {
   const longest = report.value?.suggestion.longest ?? 0
-  const factor = { mm: 1e-3, cm: 1e-2, in: 0.0254, m: 1 }
   return (['mm', 'cm', 'in', 'm'] as const).map((value) => ({
     value,
     label: value,
-    hint: `${show(longest * factor[value], 'length', studio.units)} long`,
+    hint: `${show(longest * fileUnits[value], 'length', studio.units)} long`,
   }))
 })
 
@@ -218,7 +217,7 @@ async function make(): Promise<void> {
           <p class="small quiet">
             <template v-if="report.suggestion.doubtful">
               STL names no unit, and in millimetres this would be
-              {{ show(report.suggestion.longest * 1e-3, 'length', studio.units) }} long. It looks
+              {{ show(report.suggestion.longest * fileUnits.mm, 'length', studio.units) }} long. It looks
               like <b>{{ report.suggestion.unit }}</b>: please choose.
             </template>
             <template v-else>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { computed, onUnmounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { Printer, Redo2, Undo2 } from 'lucide-vue-next'
+import { Printer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
-import keys from '../ui/keys.ts'
+import { useUndoOf } from '../ui/undo.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { sayProblem } from '@mivro/core/caution'
 import { usePiece } from './pieceStore.ts'
@@ -41,22 +41,10 @@ const stages = [
   { name: 'pulls', label: 'Pulls' },
 ]
 
-/** The keeper that was changed last is the one to undo; the plan when none was. */
-const undoable = computed(() =>
-  route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece],
-)
-const undoes = computed(() => undoable.value.find((keeper) => keeper?.canUndo))
-const redoes = computed(() => undoable.value.find((keeper) => keeper?.canRedo))
-
-let unbind = () => {}
-onMounted(() => {
-  unbind = keys({
-    '$mod+z': () => undoes.value?.undo(),
-    '$mod+Shift+Z': () => redoes.value?.redo(),
-    '$mod+y': () => redoes.value?.redo(),
-  })
+useUndoOf(() => {
+  if (route.name === 'pulls') return []
+  return route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece]
 })
-onUnmounted(() => unbind())
 </script>
 
 <template>
@@ -65,26 +53,6 @@ onUnmounted(() => unbind())
       <h1>{{ name }}</h1>
       <span class="quiet facts">{{ facts }}</span>
       <span class="space" />
-      <button
-        type="button"
-        class="icon"
-        :disabled="!undoes"
-        title="Undo (Ctrl Z)"
-        aria-label="Undo"
-        @click="undoes?.undo()"
-      >
-        <Undo2 :size="17" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="icon"
-        :disabled="!redoes"
-        title="Redo (Ctrl Shift Z)"
-        aria-label="Redo"
-        @click="redoes?.redo()"
-      >
-        <Redo2 :size="17" aria-hidden="true" />
-      </button>
       <nav class="stages" aria-label="Stages of the piece">
         <RouterLink
           v-for="stage in stages"
@@ -162,29 +130,6 @@ h1 {
   color: var(--ink);
   font-weight: 650;
   box-shadow: 0 1px 2px #14313230;
-}
-
-.icon {
-  display: inline-flex;
-  padding: 7px;
-  border: 0;
-  border-radius: 8px;
-  background: transparent;
-  color: var(--ink);
-  cursor: pointer;
-}
-
-.icon + .icon {
-  margin-left: -10px;
-}
-
-.icon:hover:not(:disabled) {
-  background: #dbe6e2;
-}
-
-.icon:disabled {
-  color: #9bb0ab;
-  cursor: default;
 }
 
 .stage {

@@ -10,7 +10,7 @@ import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
-import { sayTakenOff } from '../ui/undoable.ts'
+import { sayTakenOff } from '../ui/takenOff.ts'
 import PieceCard from './PieceCard.vue'
 
 const shelf = useShelf()

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { Plus, X } from 'lucide-vue-next'
+import { computed, ref } from 'vue'
+import { ChevronDown, Plus, X } from 'lucide-vue-next'
 import { ElOption, ElSelect } from 'element-plus'
 import type { PlanInclusion } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
+import { show } from '@mivro/core/units'
 import { newId } from '../api/client.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
 import CountField from '../ui/CountField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import TextField from '../ui/TextField.vue'
@@ -15,94 +17,57 @@ const props = defineProps<{
   take: (next: PlanInclusion[]) => Problem | undefined
 }>()
 const shelf = useShelf()
+const studio = useStudio()
 const kept = computed(() => shelf.stored.filter((entry) => entry.document.kind === 'inclusion'))
 const other = '-'
+const open = ref<string>()
 
-function add(id: string): void {
-  const material = shelf.materials.get(id)
+function add(chosen: string): void {
+  const material = shelf.materials.get(chosen)
   const known =
     material?.kind === 'inclusion'
-      ? {
-          name: material.name,
-          mass: material.mass,
-          density: material.density,
-          thickness: material.thickness,
-        }
+      ? { name: material.name, mass: material.mass, density: material.density, thickness: material.thickness }
       : { name: 'Charm', mass: 0.001, density: 8500 }
-  props.take([...props.inclusions, { id: newId().slice(0, 12), count: 1, ...known }])
+  const id = newId().slice(0, 12)
+  if (!props.take([...props.inclusions, { id, count: 1, ...known }])) open.value = id
 }
 
 const change = (index: number, values: Partial<PlanInclusion>) =>
-  props.take(
-    props.inclusions.map((inclusion, i) => (i === index ? { ...inclusion, ...values } : inclusion)),
-  )
+  props.take(props.inclusions.map((inclusion, i) => (i === index ? { ...inclusion, ...values } : inclusion)))
 const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i !== index))
 </script>
 
 <template>
-  <div class="stack-small">
+  <div class="list">
     <div v-for="(inclusion, i) in inclusions" :key="inclusion.id" class="set" data-inclusion>
-      <div class="top">
-        <TextField
-          bare
-          heading
-          label="What is set in"
-          :value="inclusion.name"
-          :take="(name) => change(i, { name })"
-        />
+      <div class="line">
         <button
           type="button"
-          class="x"
-          :aria-label="`Take ${inclusion.name} out`"
-          @click="remove(i)"
+          class="summary"
+          :aria-expanded="open === inclusion.id"
+          :title="open === inclusion.id ? 'Close' : 'Change it'"
+          @click="open = open === inclusion.id ? undefined : inclusion.id"
         >
+          <ChevronDown :size="14" :class="{ up: open === inclusion.id }" aria-hidden="true" />
+          <b>{{ inclusion.count }} {{ inclusion.name }}</b>
+          <span class="quiet small">in each copy, {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span>
+        </button>
+        <button type="button" class="x" :aria-label="`Take ${inclusion.name} out`" @click="remove(i)">
           <X :size="15" aria-hidden="true" />
         </button>
       </div>
-      <div class="numbers">
-        <CountField
-          label="in each copy"
-          :value="inclusion.count"
-          :take="(count) => change(i, { count })"
-        />
-        <QuantityField
-          label="one weighs"
-          kind="mass"
-          :step="1e-5"
-          :value="inclusion.mass"
-          :take="(mass) => change(i, { mass: mass ?? 0 })"
-        />
-        <QuantityField
-          label="density"
-          kind="density"
-          :value="inclusion.density"
-          :take="(density) => change(i, { density: density ?? 0 })"
-        />
-        <QuantityField
-          label="thick, as it lies"
-          kind="length"
-          optional
-          placeholder="not said"
-          :value="inclusion.thickness"
-          :take="(thickness) => change(i, { thickness })"
-        />
+      <div v-if="open === inclusion.id" class="fields">
+        <TextField label="What it is" :value="inclusion.name" :take="(name) => change(i, { name })" />
+        <CountField label="How many in each copy" :value="inclusion.count" :take="(count) => change(i, { count })" />
+        <QuantityField label="One weighs" kind="mass" :step="1e-5" :value="inclusion.mass" :take="(mass) => change(i, { mass: mass ?? 0 })" />
+        <QuantityField label="Density" kind="density" :value="inclusion.density" :take="(density) => change(i, { density: density ?? 0 })" />
+        <QuantityField label="Thick, as it lies" kind="length" optional placeholder="not said" :value="inclusion.thickness" :take="(thickness) => change(i, { thickness })" />
       </div>
     </div>
     <div class="add">
       <Plus :size="14" aria-hidden="true" />
-      <ElSelect
-        class="picker"
-        aria-label="Set something in"
-        placeholder="Set something in"
-        :model-value="undefined"
-        @update:model-value="add"
-      >
-        <ElOption
-          v-for="entry in kept"
-          :key="entry.id"
-          :value="entry.id"
-          :label="entry.document.name"
-        />
+      <ElSelect class="picker" aria-label="Set something in" placeholder="Set something in" :model-value="undefined" @update:model-value="add">
+        <ElOption v-for="entry in kept" :key="entry.id" :value="entry.id" :label="entry.document.name" />
         <ElOption :value="other" label="Something else" />
       </ElSelect>
     </div>
@@ -110,30 +75,56 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 </template>
 
 <style scoped>
-.stack-small {
+.list {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: 6px;
 }
 
 .set {
-  padding: 6px 10px 10px;
   border: 1px solid var(--line);
   border-radius: 8px;
 }
 
-.top {
-  display: grid;
-  grid-template-columns: 1fr auto;
+.line {
+  display: flex;
   align-items: center;
 }
 
-.top :deep(input.heading) {
-  font-size: 13px;
+.summary {
+  flex: 1;
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  min-width: 0;
+  padding: 6px 4px 6px 8px;
+  border: 0;
+  border-radius: 8px;
+  background: transparent;
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  cursor: pointer;
+}
+
+.summary b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.summary svg {
+  flex: none;
+  align-self: center;
+  color: var(--teal);
+}
+
+.summary .up {
+  rotate: 180deg;
 }
 
 .x {
   display: inline-flex;
+  margin-right: 4px;
   padding: 5px;
   border: 0;
   border-radius: 6px;
@@ -147,15 +138,11 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
   color: var(--stop);
 }
 
-.numbers {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 6px 18px;
-}
-
-.numbers :deep(input) {
-  width: 52px;
-  font-size: 13px;
+.fields {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 4px 12px 12px;
 }
 
 .add {
@@ -166,10 +153,11 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 }
 
 .picker {
-  width: 200px;
+  width: 170px;
 }
 
 .picker :deep(.el-select__wrapper) {
+  min-height: 26px;
   border-color: transparent;
 }
 

@@ -96,22 +96,17 @@ const joins = [
     @choose="change({ resin: $event })"
   />
   <CautionNote v-for="caution in cautions('resin')" :key="caution.code" :caution="caution" />
-  <ShelfSelect
-    label="Tint"
-    kind="tint"
-    none="None, as it is"
-    :value="source.tint?.material"
-    @choose="chooseTint"
-  />
-  <QuantityField
-    v-if="source.tint"
-    label="Tint, share of the resin's weight"
-    kind="fraction"
-    :value="source.tint.fraction"
-    :take="
-      (fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })
-    "
-  />
+  <ShelfSelect label="Tint" kind="tint" none="None" :value="source.tint?.material" @choose="chooseTint">
+    <QuantityField
+      v-if="source.tint"
+      bare
+      class="share"
+      label="Tint, share of the resin's weight"
+      kind="fraction"
+      :value="source.tint.fraction"
+      :take="(fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })"
+    />
+  </ShelfSelect>
   <CautionNote v-for="caution in cautions('tint')" :key="caution.code" :caution="caution" />
 
   <SegmentField
@@ -124,21 +119,21 @@ const joins = [
   />
   <CautionNote v-for="caution in cautions('join')" :key="caution.code" :caution="caution" />
 
-  <div class="block">
-    <h3>Set into this layer</h3>
-    <InclusionList :inclusions="source.inclusions" :take="(inclusions) => change({ inclusions })" />
-    <CautionNote
-      v-for="caution in cautions('inclusions')"
-      :key="caution.code + caution.amounts"
-      :caution="caution"
-    />
-  </div>
-
   <template v-if="layer.weighing">
     <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
     <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
     <CautionNote v-for="caution in cautions('weigh')" :key="caution.code" :caution="caution" />
   </template>
+
+  <div class="block">
+    <h3>Set into this layer</h3>
+    <InclusionList :inclusions="source.inclusions" :take="(inclusions) => change({ inclusions })" />
+    <CautionNote
+      v-for="(caution, i) in cautions('inclusions')"
+      :key="`${caution.code}-${i}`"
+      :caution="caution"
+    />
+  </div>
 
   <template v-if="layer.clock && resin">
     <SafetyLines before="Before you mix and pour" :lines="[...safety('mix'), ...safety('pour')]" />
@@ -191,6 +186,10 @@ h3 {
   color: var(--ink-2);
   font-size: 12px;
   font-weight: 400;
+}
+
+.share :deep(input) {
+  width: 44px;
 }
 
 .times {

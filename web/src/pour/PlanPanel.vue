@@ -74,7 +74,7 @@ const moulds = [
   <QuantityField
     label="The scale reads to"
     kind="mass"
-    :step="1e-6"
+    :step="plan.scaleStep"
     :value="plan.scaleStep"
     :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
   />

@@ -10,7 +10,8 @@ import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { now, showMoment } from '../ui/dates.ts'
-import { sayTakenOff } from '../ui/undoable.ts'
+import { sayTakenOff } from '../ui/takenOff.ts'
+import { useUndoOf } from '../ui/undo.ts'
 import PullForm from './PullForm.vue'
 
 const route = useRoute()
@@ -18,6 +19,8 @@ const router = useRouter()
 const piece = usePiece()
 const open = shallowRef<Keeper<'pulls'>>()
 const problems = ref<readonly Problem[]>([])
+
+useUndoOf(() => [open.value])
 
 const newestFirst = computed(() =>
   [...piece.pulls].sort(

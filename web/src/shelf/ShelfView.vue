@@ -10,7 +10,8 @@ import { openKeeper, type Keeper } from '../api/keeper.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
-import { sayTakenOff } from '../ui/undoable.ts'
+import { sayTakenOff } from '../ui/takenOff.ts'
+import { useUndoOf } from '../ui/undo.ts'
 import MaterialSheet from './MaterialSheet.vue'
 import { useShelf } from './shelfStore.ts'
 import { startingMaterial } from './startingMaterials.ts'
@@ -21,6 +22,8 @@ const shelf = useShelf()
 const studio = useStudio()
 const open = shallowRef<Keeper<'materials'>>()
 const problems = ref<readonly Problem[]>([])
+
+useUndoOf(() => [open.value])
 
 const groups: { kind: MaterialKind; title: string; one: string }[] = [
   { kind: 'resin', title: 'Resins', one: 'resin' },

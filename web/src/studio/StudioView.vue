@@ -10,6 +10,7 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import TextField from '../ui/TextField.vue'
 import { showMoment } from '../ui/dates.ts'
+import { useUndoOf } from '../ui/undo.ts'
 import { useStudio } from './studioStore.ts'
 
 const studio = useStudio()
@@ -24,6 +25,7 @@ interface TakenOff {
   name: string
   at: string
 }
+useUndoOf(() => [studio.keeper])
 const takenOff = ref<TakenOff[]>([])
 const kinds: [Path, string][] = [
   ['pieces', 'Piece'],
@@ -101,7 +103,7 @@ function pick(event: Event): void {
         <QuantityField
           label="The bench scale reads to, in new plans"
           kind="mass"
-          :step="1e-6"
+          :step="studio.studio.scaleStep"
           :value="studio.studio.scaleStep"
           :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
         />

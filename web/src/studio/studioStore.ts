@@ -28,5 +28,5 @@ export const useStudio = defineStore('studio', () => {
     keeper.value?.edit({ ...studio.value, ...values })
   }
 
-  return { studio, units, load, change }
+  return { keeper, studio, units, load, change }
 })

@@ -153,6 +153,8 @@ input::placeholder {
 }
 
 small {
+  min-width: 20px;
+  text-align: left;
   color: var(--ink-2);
   font-size: 12px;
 }

@@ -47,6 +47,7 @@ const swatch = (id: string) => {
         {{ entry.document.name }}
       </ElOption>
     </ElSelect>
+    <slot />
   </div>
 </template>
 
@@ -62,7 +63,9 @@ const swatch = (id: string) => {
 }
 
 .select {
-  width: 214px;
+  flex: 1;
+  max-width: 214px;
+  margin-left: auto;
 }
 
 .swatch {

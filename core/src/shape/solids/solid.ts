@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema/index.ts'
 import { quantity, refuse, whole } from '../../document/index.ts'
 import type { Mesh } from '../mesh.ts'
 import { lathe, type ProfilePoint } from './lathe.ts'

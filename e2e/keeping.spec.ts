@@ -1,0 +1,123 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from './mivro.ts'
+import { RunningServer } from './server.ts'
+
+test('killed in the middle of edits, every acknowledged edit is there', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-orrery/pour')
+  await mivro.layer('Dark body').click()
+  const acknowledged: number[] = []
+  page.on('response', async (response) => {
+    if (response.request().method() !== 'PUT' || !response.ok()) return
+    acknowledged.push((await response.json()).document.layers[0].fill.top)
+  })
+  await mivro.surface(0).focus()
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
+  await expect.poll(() => acknowledged.length).toBeGreaterThan(3)
+  const { folder, port } = mivro.server
+  const killing = mivro.server.kill()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown')
+  await killing
+  await expect(page.locator('.save')).toContainText('Not saved yet')
+  const last = acknowledged[acknowledged.length - 1]
+
+  mivro.server = await RunningServer.start({ folder, port })
+  const history = await (await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)).json()
+  const kept = history.map((r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top)
+  for (const top of acknowledged) expect(kept).toContain(top)
+  expect(kept).toContain(last)
+  // And what was not acknowledged is sent as soon as the server is back: 12 steps of 0.5 mm.
+  await mivro.saved()
+  await expect.poll(() => mivro.heightOf(0)).toBe(16)
+  await page.reload()
+  await expect.poll(() => mivro.heightOf(0)).toBe(16)
+})
+
+test('undo reaches back across a reload, and redo forward', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-orrery/pour')
+  await mivro.surface(0).focus()
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('ArrowUp')
+  expect(await mivro.heightOf(0)).toBe(17.5)
+  await mivro.saved()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => mivro.heightOf(0)).toBe(17)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => mivro.heightOf(0)).toBe(22)
+  await mivro.saved()
+  await page.reload()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect.poll(() => mivro.heightOf(0)).toBe(17)
+})
+
+test('a stale revision shows both versions and loses neither', async ({ mivro, page, context }) => {
+  await mivro.open('/pieces/demo-orrery/pour')
+  await expect(mivro.surface(0)).toBeVisible()
+  const other = await context.newPage()
+  await other.goto(`${mivro.server.address}/pieces/demo-orrery/pour`)
+  await other.locator('[data-surface="0"]').focus()
+  await other.keyboard.press('ArrowUp')
+  await expect(other.locator('.save')).toHaveText('Saved')
+
+  await mivro.surface(0).focus()
+  await page.keyboard.press('Shift+ArrowDown')
+  const dialog = page.getByRole('dialog', { name: 'This was changed elsewhere meanwhile' })
+  await expect(dialog).toContainText('up to 17.0 mm')
+  await expect(dialog).toContainText('up to 22.5 mm')
+  await dialog.getByRole('button', { name: 'Keep yours' }).click()
+  await mivro.saved()
+  expect(await mivro.heightOf(0)).toBe(17)
+  const history = await (await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)).json()
+  const tops = history.map((r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top * 1000)
+  expect(tops.map((t: number) => +t.toFixed(3))).toEqual([22, 22.5, 17])
+})
+
+test('what is taken off can be taken back, at once and later', async ({ mivro, page }) => {
+  await mivro.open('/pieces')
+  const card = page.getByRole('listitem').filter({ hasText: 'Orrery base' })
+  await card.hover()
+  await card.getByRole('button', { name: 'Take Orrery base off' }).click()
+  await expect(card).toBeHidden()
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect(card).toBeVisible()
+  await card.hover()
+  await card.getByRole('button', { name: 'Take Orrery base off' }).click()
+  await expect(card).toBeHidden()
+  await mivro.open('/studio')
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await mivro.open('/pieces')
+  await expect(card).toBeVisible()
+})
+
+test('a backup brings everything back, and a broken one changes nothing', async ({ mivro, page }) => {
+  await mivro.open('/studio')
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save a backup' }).click()])
+  const file = await download.path()
+  await mivro.type('Name', 'Another name')
+  await mivro.saved()
+  const put = async (buffer: Buffer) => {
+    await page.locator('input[type=file]').setInputFiles({ name: 'mivro.zip', mimeType: 'application/zip', buffer })
+    await page.getByRole('button', { name: 'Put it back' }).click()
+  }
+  await put(readFileSync(file).subarray(0, 5000))
+  await expect(page.getByRole('alert')).toContainText('not a whole Mivro backup: it is not a whole zip file. Nothing was changed.')
+  await expect(mivro.field('Name')).toHaveValue('Another name')
+  await put(readFileSync(file))
+  await expect(page.getByRole('status').filter({ hasText: 'came back' })).toBeVisible()
+  await expect(mivro.field('Name')).toHaveValue('Perihelion Bench')
+})
+
+test('units are switched everywhere, and any unit can be typed', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-coaster/pour')
+  await mivro.layer('Moonlight').click()
+  await page.getByRole('button', { name: /^Units/ }).click()
+  await page.getByRole('button', { name: 'US' }).click()
+  await expect(mivro.layer('Moonlight')).toContainText('0.80 fl oz · 0.12 in deep')
+  await page.keyboard.press('Escape')
+  await mivro.type('From 0.08 in up to', '5,5 mm')
+  expect(await mivro.heightOf(1)).toBe(5.5)
+  await mivro.saved()
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^Units: oz/ })).toBeVisible()
+})

@@ -1,0 +1,96 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { RunningServer } from './server.ts'
+
+interface Fixtures {
+  mivro: Mivro
+}
+
+/** A test with a fresh demo studio. Any error in the console and any policy violation fails it. */
+export const test = base.extend<Fixtures>({
+  mivro: async ({ page }, use) => {
+    const server = await RunningServer.start()
+    const mivro = new Mivro(page, server)
+    await page.addInitScript(() => {
+      addEventListener('securitypolicyviolation', (event) => {
+        console.error(`policy violation: ${event.violatedDirective} ${event.blockedURI}`)
+      })
+    })
+    await use(mivro)
+    await mivro.server.kill()
+    expect(mivro.complaints).toEqual([])
+  },
+})
+
+export { expect }
+
+/** The application as a person drives it. */
+export class Mivro {
+  readonly complaints: string[] = []
+
+  constructor(
+    readonly page: Page,
+    public server: RunningServer,
+  ) {
+    page.on('console', (message) => {
+      // A refused request is logged by the browser itself; the page says it in its own words.
+      if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) {
+        this.complaints.push(message.text())
+      }
+    })
+    page.on('pageerror', (error) => this.complaints.push(error.message))
+  }
+
+  async open(path: string): Promise<void> {
+    await this.page.goto(this.server.address + path)
+  }
+
+  field(name: string | RegExp): Locator {
+    return this.page.getByLabel(name, { exact: typeof name === 'string' }).first()
+  }
+
+  /** Types into a field as a person does: replaces what stands there and leaves it. */
+  async type(name: string | RegExp, text: string): Promise<void> {
+    const field = this.field(name)
+    await field.fill(text)
+    await field.press('Enter')
+  }
+
+  async pick(list: string, entry: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: list, exact: true }).click()
+    await this.page.getByRole('option', { name: entry, exact: true }).click()
+    await expect(this.page.getByRole('option', { name: entry, exact: true })).toBeHidden()
+  }
+
+  surface(index: number): Locator {
+    return this.page.locator(`[data-surface="${index}"]`)
+  }
+
+  async heightOf(index: number): Promise<number> {
+    return Number(await this.surface(index).getAttribute('aria-valuenow'))
+  }
+
+  /** Drags a surface by its grip, `by` px down. */
+  async drag(index: number, by: number): Promise<void> {
+    const box = (await this.surface(index).locator('.grip').boundingBox())!
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await this.page.mouse.move(x, y)
+    await this.page.mouse.down()
+    await this.page.mouse.move(x, y + by, { steps: 12 })
+    await this.page.mouse.up()
+  }
+
+  layer(name: string): Locator {
+    return this.page.locator('.tag', { hasText: name })
+  }
+
+  /** What the weigh table shows for a part: weight, and the scale's reading. */
+  async weights(part: 'A' | 'B' | 'tint'): Promise<{ weigh: number; reading: number }> {
+    const cells = this.page.locator(`aside [data-part="${part}"] td`)
+    const [weigh, reading] = await cells.allTextContents()
+    return { weigh: Number(weigh), reading: Number(reading) }
+  }
+
+  async saved(): Promise<void> {
+    await expect(this.page.locator('.save')).toHaveText('Saved')
+  }
+}

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: '.',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  forbidOnly: true,
+  outputDir: './test-results',
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['line']] : [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/Berlin',
+    launchOptions: {
+      executablePath: process.env.MIVRO_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,6 @@
+import { ready } from './ready.mjs'
+import { bin, run } from './run.mjs'
+
+await ready()
+const { code } = await run(bin('tsx'), ['--expose-gc', 'bench/main.ts', ...process.argv.slice(2)])
+process.exit(code)

@@ -1,0 +1,24 @@
+import { spawn } from 'node:child_process'
+import { dirname, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+
+/** Runs a command in the project's root; answers its exit code and, if asked, what it printed. */
+export function run(command, args, { env = {}, quiet = false } = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+    })
+    let output = ''
+    child.stdout?.on('data', (chunk) => (output += chunk))
+    child.stderr?.on('data', (chunk) => (output += chunk))
+    child.on('error', (error) => done({ code: 1, output: String(error) }))
+    child.on('close', (code) => done({ code: code ?? 1, output }))
+  })
+}
+
+/** A command that comes with an installed package. */
+export const bin = (name) => resolve(root, 'node_modules/.bin', name)
