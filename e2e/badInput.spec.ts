@@ -5,8 +5,16 @@ import { expect, test } from './mivro.ts'
 
 test.describe('files', () => {
   const refused: [string, () => Buffer, string][] = [
-    ['cut off', () => block().subarray(0, 400), 'The file announces 12 triangles and ends after 6: it was cut off.'],
-    ['with a wrong count', () => changed((view) => view.setUint32(80, 40, true)), 'announces 40 triangles and holds 12, so its count is wrong'],
+    [
+      'cut off',
+      () => block().subarray(0, 400),
+      'The file announces 12 triangles and ends after 6: it was cut off.',
+    ],
+    [
+      'with a wrong count',
+      () => changed((view) => view.setUint32(80, 40, true)),
+      'announces 40 triangles and holds 12, so its count is wrong',
+    ],
     [
       'of nothing but NaN',
       () =>
@@ -16,10 +24,17 @@ test.describe('files', () => {
       'None of the 12 triangles holds usable numbers',
     ],
     ['without volume', () => firstFaces(2), 'encloses no volume: it is flat or folded onto itself'],
-    ['that is no STL', () => Buffer.from('GIF89a'.padEnd(300, '\u0001')), 'This is not an STL file'],
+    [
+      'that is no STL',
+      () => Buffer.from('GIF89a'.padEnd(300, '\u0001')),
+      'This is not an STL file',
+    ],
   ]
   for (const [name, bytes, sentence] of refused) {
-    test(`one ${name} is refused with its reason, and what was typed stays`, async ({ mivro, page }) => {
+    test(`one ${name} is refused with its reason, and what was typed stays`, async ({
+      mivro,
+      page,
+    }) => {
       await mivro.open('/pieces/new')
       await mivro.field('Name').fill('My bear')
       await page.locator('input[type=file]').setInputFiles(stl('bear.stl', bytes()))
@@ -39,13 +54,20 @@ test.describe('files', () => {
     truncateSync(path, 200_000_001)
     await mivro.open('/pieces/new')
     await page.locator('input[type=file]').setInputFiles(path)
-    await expect(page.getByRole('alert')).toContainText('200 MB is the most taken here. Save it with fewer triangles.')
+    await expect(page.getByRole('alert')).toContainText(
+      '200 MB is the most taken here. Save it with fewer triangles.',
+    )
   })
 
-  test('an open mesh is taken, its holes counted, with a band on the volume', async ({ mivro, page }) => {
+  test('an open mesh is taken, its holes counted, with a band on the volume', async ({
+    mivro,
+    page,
+  }) => {
     await mivro.open('/pieces/new')
     await page.locator('input[type=file]').setInputFiles(stl('open.stl', firstFaces(10)))
-    await expect(page.getByText(/The surface has 1 hole \(4 open edges\), so the volume is only known to ±/)).toBeVisible()
+    await expect(
+      page.getByText(/The surface has 1 hole \(4 open edges\), so the volume is only known to ±/),
+    ).toBeVisible()
     await expect(page.getByText(/ml ± \d/)).toBeVisible()
     await expect(page.getByRole('button', { name: 'Make the piece' })).toBeEnabled()
   })
@@ -63,7 +85,7 @@ test.describe('files', () => {
     await page.locator('input[type=file]').setInputFiles(stl('inches.stl', inches))
     await expect(page.getByText(/in millimetres this would be 2.0 mm long/)).toBeVisible()
     await expect(page.getByRole('button', { name: 'Make the piece' })).toBeDisabled()
-    await page.getByText('in', { exact: true }).click()
+    await page.getByTitle('50.0 mm long').click()
     await expect(page.getByText('40.0 mm × 50.0 mm × 30.0 mm')).toBeVisible()
   })
 })
@@ -94,7 +116,9 @@ test.describe('the pour', () => {
     await mivro.layer('Dark body').click()
     const field = "Tint, share of the resin's weight"
     await mivro.type(field, '-2 %')
-    await expect(page.getByRole('alert')).toContainText('−2 % is outside what makes sense here: 0 % to 95 %')
+    await expect(page.getByRole('alert')).toContainText(
+      '−2 % is outside what makes sense here: 0 % to 95 %',
+    )
     await expect(mivro.field(field)).toHaveValue('-2 %')
   })
 
@@ -111,17 +135,23 @@ test.describe('the pour', () => {
 
   test('an unknown unit, and a bare ounce where a volume is wanted', async ({ mivro, page }) => {
     await mivro.type(/^From .* up to/, '3 cubits')
-    await expect(page.getByRole('alert')).toContainText('"cubits" is not a unit of length known here. Use mm, cm, m, in, ft.')
+    await expect(page.getByRole('alert')).toContainText(
+      '"cubits" is not a unit of length known here. Use mm, cm, m, in, ft.',
+    )
     await expect(mivro.field(/^From .* up to/)).toHaveValue('3 cubits')
     await mivro.field(/^From .* up to/).press('Escape')
     await mivro.type('Resin in each copy', '2 oz')
-    await expect(page.getByRole('alert')).toContainText('Write "2 fl oz" for volume, or give it in ml.')
+    await expect(page.getByRole('alert')).toContainText(
+      'Write "2 fl oz" for volume, or give it in ml.',
+    )
   })
 
   test('half a copy', async ({ mivro, page }) => {
     await page.getByRole('button', { name: 'Show the whole pour' }).click()
     await mivro.type('Copies', '2.5')
-    await expect(page.getByRole('alert')).toContainText('2.5 has to be a whole number from 1 to 1000.')
+    await expect(page.getByRole('alert')).toContainText(
+      '2.5 has to be a whole number from 1 to 1000.',
+    )
   })
 })
 
@@ -129,10 +159,14 @@ test.describe('the shelf', () => {
   test('a ratio of 0, and a density of 1100 g/ml', async ({ mivro, page }) => {
     await mivro.open('/shelf/demo-slow-epoxy')
     await mivro.type('Mix ratio, A to B', '2:0')
-    await expect(page.getByRole('alert')).toContainText('nothing would cure. Write both parts, such as 2:1.')
+    await expect(page.getByRole('alert')).toContainText(
+      'nothing would cure. Write both parts, such as 2:1.',
+    )
     await expect(mivro.field('Mix ratio, A to B')).toHaveValue('2:0')
     await mivro.type('Density of part A', '1100 g/ml')
-    await expect(page.getByText('1100 g/ml is outside what makes sense here: 0.7 g/ml to 3 g/ml.')).toBeVisible()
+    await expect(
+      page.getByText('1100 g/ml is outside what makes sense here: 0.7 g/ml to 3 g/ml.'),
+    ).toBeVisible()
   })
 
   test('a pot life of 40 s for a deep epoxy is asked about', async ({ mivro, page }) => {

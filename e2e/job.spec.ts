@@ -27,7 +27,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
     await page.getByRole('link', { name: 'New piece' }).click()
     await page.locator('input[type=file]').setInputFiles(stl('test-block.stl', block()))
     await expect(page.getByText('Yes, watertight')).toBeVisible()
-    await expect(page.getByLabel('mm', { exact: true })).toBeChecked()
+    await expect(page.getByRole('radio', { name: 'mm', exact: true })).toBeChecked()
     await expect(mivro.field('Name')).toHaveValue('test block')
     await expect(page.getByText('40.0 mm × 50.0 mm × 30.0 mm')).toBeVisible()
     await page.getByRole('button', { name: 'Make the piece' }).click()
@@ -94,7 +94,12 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
         const element = panel.querySelector(selector)!
         return [...panel.querySelectorAll('*')].indexOf(element)
       }
-      return [at('[data-safety="gloves"]'), at('[data-part="A"]'), at('[data-safety="smoking-cup"]'), at('.times')]
+      return [
+        at('[data-safety="gloves"]'),
+        at('[data-part="A"]'),
+        at('[data-safety="smoking-cup"]'),
+        at('.times'),
+      ]
     })
     expect(order).toEqual([...order].sort((a, b) => a - b))
     await mivro.saved()
@@ -131,7 +136,10 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
     await page.reload()
     await expect(mivro.field('Part A, resin of Layer 1, really weighed')).toHaveValue('127.4')
     await expect(mivro.field('Humidity')).toHaveValue('47')
-    await expect(page.getByRole('button', { name: 'void at a tip' })).toHaveAttribute('aria-pressed', 'true')
+    await expect(page.getByRole('button', { name: 'void at a tip' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    )
     await page.getByRole('link', { name: 'Pour', exact: true }).click()
     await expect(page.locator('.word')).toContainText('Warm the mould to 30 °C first')
     expect(await mivro.heightOf(0)).toBe(12.7)

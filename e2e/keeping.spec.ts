@@ -21,8 +21,12 @@ test('killed in the middle of edits, every acknowledged edit is there', async ({
   const last = acknowledged[acknowledged.length - 1]
 
   mivro.server = await RunningServer.start({ folder, port })
-  const history = await (await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)).json()
-  const kept = history.map((r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top)
+  const history = await (
+    await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)
+  ).json()
+  const kept = history.map(
+    (r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top,
+  )
   for (const top of acknowledged) expect(kept).toContain(top)
   expect(kept).toContain(last)
   // And what was not acknowledged is sent as soon as the server is back: 12 steps of 0.5 mm.
@@ -68,8 +72,13 @@ test('a stale revision shows both versions and loses neither', async ({ mivro, p
   await dialog.getByRole('button', { name: 'Keep yours' }).click()
   await mivro.saved()
   expect(await mivro.heightOf(0)).toBe(17)
-  const history = await (await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)).json()
-  const tops = history.map((r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top * 1000)
+  const history = await (
+    await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)
+  ).json()
+  const tops = history.map(
+    (r: { document: { layers: { fill: { top: number } }[] } }) =>
+      r.document.layers[0].fill.top * 1000,
+  )
   expect(tops.map((t: number) => +t.toFixed(3))).toEqual([22, 22.5, 17])
 })
 
@@ -90,18 +99,28 @@ test('what is taken off can be taken back, at once and later', async ({ mivro, p
   await expect(card).toBeVisible()
 })
 
-test('a backup brings everything back, and a broken one changes nothing', async ({ mivro, page }) => {
+test('a backup brings everything back, and a broken one changes nothing', async ({
+  mivro,
+  page,
+}) => {
   await mivro.open('/studio')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save a backup' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save a backup' }).click(),
+  ])
   const file = await download.path()
   await mivro.type('Name', 'Another name')
   await mivro.saved()
   const put = async (buffer: Buffer) => {
-    await page.locator('input[type=file]').setInputFiles({ name: 'mivro.zip', mimeType: 'application/zip', buffer })
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'mivro.zip', mimeType: 'application/zip', buffer })
     await page.getByRole('button', { name: 'Put it back' }).click()
   }
   await put(readFileSync(file).subarray(0, 5000))
-  await expect(page.getByRole('alert')).toContainText('not a whole Mivro backup: it is not a whole zip file. Nothing was changed.')
+  await expect(page.getByRole('alert')).toContainText(
+    'not a whole Mivro backup: it is not a whole zip file. Nothing was changed.',
+  )
   await expect(mivro.field('Name')).toHaveValue('Another name')
   await put(readFileSync(file))
   await expect(page.getByRole('status').filter({ hasText: 'came back' })).toBeVisible()

@@ -56,7 +56,8 @@ export class Mivro {
   }
 
   async pick(list: string, entry: string): Promise<void> {
-    await this.page.getByRole('combobox', { name: list, exact: true }).click()
+    const box = this.page.getByRole('combobox', { name: list, exact: true })
+    await this.page.locator('.el-select', { has: box }).click()
     await this.page.getByRole('option', { name: entry, exact: true }).click()
     await expect(this.page.getByRole('option', { name: entry, exact: true })).toBeHidden()
   }

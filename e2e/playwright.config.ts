@@ -9,6 +9,7 @@ export default defineConfig({
   outputDir: './test-results',
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['line']] : [['list']],
   use: {
+    actionTimeout: 8_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',

@@ -28,10 +28,14 @@ for (const [name, path] of views) {
 test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await mivro.open('/pieces')
   const press = (key: string) => page.keyboard.press(key)
-  const tabTo = async (name: string | RegExp, role: 'link' | 'button' | 'textbox' | 'slider' | 'combobox' | 'radio') => {
+  const tabTo = async (
+    name: string | RegExp,
+    role: 'link' | 'button' | 'textbox' | 'slider' | 'combobox' | 'radio',
+  ) => {
     const target = page.getByRole(role, { name, exact: true }).first()
     for (let i = 0; i < 80; i++) {
-      if (await target.evaluate((element) => element === document.activeElement).catch(() => false)) return
+      if (await target.evaluate((element) => element === document.activeElement).catch(() => false))
+        return
       await press('Tab')
     }
     throw new Error(`the Tab key never reached ${role} ${name}`)
@@ -83,7 +87,9 @@ test('a question mark lists the shortcuts', async ({ mivro, page }) => {
   await mivro.open('/pieces/demo-orrery/pour')
   await expect(mivro.surface(0)).toBeVisible()
   await page.keyboard.press('?')
-  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toContainText('Move the surface by 0.5 mm')
+  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toContainText(
+    'Move the surface by 0.5 mm',
+  )
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeHidden()
 })

@@ -18,10 +18,24 @@ export class RunningServer {
     return `http://127.0.0.1:${this.port}`
   }
 
-  static async start({ demo = true, folder = mkdtempSync(join(tmpdir(), 'mivro-e2e-')), port = 0 } = {}) {
-    const args = ['server/src/main.ts', '--port', String(port), '--database', join(folder, 'store.sqlite')]
+  static async start({
+    demo = true,
+    folder = mkdtempSync(join(tmpdir(), 'mivro-e2e-')),
+    port = 0,
+  } = {}) {
+    const args = [
+      'server/src/main.ts',
+      '--port',
+      String(port),
+      '--database',
+      join(folder, 'store.sqlite'),
+    ]
     // tsx as a loader, not as a parent: a kill then reaches the server itself.
-    const child = spawn(process.execPath, ['--import', 'tsx', ...args, ...(demo ? ['--demo'] : [])], { cwd: root })
+    const child = spawn(
+      process.execPath,
+      ['--import', 'tsx', ...args, ...(demo ? ['--demo'] : [])],
+      { cwd: root },
+    )
     const found = await new Promise<number>((done, failed) => {
       let said = ''
       const hear = (chunk: Buffer) => {

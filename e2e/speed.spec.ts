@@ -7,7 +7,8 @@ const firstScreen = 300_000
 test('the scripts of the first screen stay under 300 kB gzipped', async ({ mivro, page }) => {
   const sizes: Promise<number>[] = []
   page.on('response', (response) => {
-    if (response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).byteLength))
+    if (response.url().endsWith('.js'))
+      sizes.push(response.body().then((body) => gzipSync(body).byteLength))
   })
   await mivro.open('/pieces')
   await expect(page.locator('.picture svg').first()).toBeVisible()
@@ -25,7 +26,9 @@ test('no task over 50 ms while a surface is dragged', async ({ mivro, page }) =>
   await page.evaluate(() => {
     const store = window as unknown as { long: number[] }
     store.long = []
-    new PerformanceObserver((list) => store.long.push(...list.getEntries().map((e) => e.duration))).observe({ entryTypes: ['longtask'] })
+    new PerformanceObserver((list) =>
+      store.long.push(...list.getEntries().map((e) => e.duration)),
+    ).observe({ entryTypes: ['longtask'] })
   })
   const box = (await mivro.surface(0).locator('.grip').boundingBox())!
   await page.mouse.move(box.x + 6, box.y + 6)

@@ -13,10 +13,14 @@ export async function ready() {
     fail(`Mivro needs Node ${oldest.join('.')} or newer; this is ${process.versions.node}.`)
   }
   const stampFile = join(root, 'node_modules/.mivro-lock')
-  const stamp = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const stamp = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
   say('Installing packages from the lock file ...')
-  const { code, output } = await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], { quiet: true })
+  const { code, output } = await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], {
+    quiet: true,
+  })
   if (code !== 0) fail(`npm ci failed:\n${output}`)
   mkdirSync(join(root, 'node_modules'), { recursive: true })
   writeFileSync(stampFile, stamp)
@@ -25,10 +29,25 @@ export async function ready() {
 /** The web application is built, unless what it is built from has not changed since. */
 export async function built() {
   const made = join(root, 'web/dist/index.html')
-  const sources = ['web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'core/src', 'package-lock.json']
-  if (existsSync(made) && sources.every((source) => newest(resolve(root, source)) <= statSync(made).mtimeMs)) return 0
+  const sources = [
+    'web/src',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'core/src',
+    'package-lock.json',
+  ]
+  if (
+    existsSync(made) &&
+    sources.every((source) => newest(resolve(root, source)) <= statSync(made).mtimeMs)
+  )
+    return 0
   say('Building the web application ...')
-  const { code, output } = await run(bin('vite'), ['build', 'web', '--config', 'web/vite.config.ts'], { quiet: true })
+  const { code, output } = await run(
+    bin('vite'),
+    ['build', 'web', '--config', 'web/vite.config.ts'],
+    { quiet: true },
+  )
   if (code !== 0) say(output)
   return code
 }

@@ -8,7 +8,11 @@ await ready()
 const browser = await findChromium()
 if (!browser) fail(missingChromium)
 if ((await built()) !== 0) fail('The web application could not be built.')
-const { code } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', 'screenshots'], {
-  env: { MIVRO_CHROMIUM: browser, MIVRO_SHOTS: 'docs/screenshots' },
-})
+const { code } = await run(
+  bin('playwright'),
+  ['test', '--config', 'e2e/playwright.config.ts', 'screenshots'],
+  {
+    env: { MIVRO_CHROMIUM: browser, MIVRO_SHOTS: 'docs/screenshots' },
+  },
+)
 process.exit(code)

@@ -49,7 +49,14 @@ async function check(name, command, args) {
 
 async function unit(part) {
   const report = join(reports, `${part}.json`)
-  const args = ['run', '--project', part, '--reporter=json', `--outputFile=${report}`, '--reporter=dot']
+  const args = [
+    'run',
+    '--project',
+    part,
+    '--reporter=json',
+    `--outputFile=${report}`,
+    '--reporter=dot',
+  ]
   const { code, output } = await run(bin('vitest'), args, { quiet: true })
   const found = readReport(report)
   const passed = found?.numPassedTests ?? 0
@@ -67,10 +74,14 @@ async function endToEnd() {
   }
   if ((await built()) !== 0) return count('Build of the web application', 0, 1)
   const report = join(reports, 'e2e.json')
-  const { code, output } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
-    quiet: true,
-    env: { MIVRO_CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: report, MIVRO_SHOTS: '' },
-  })
+  const { code, output } = await run(
+    bin('playwright'),
+    ['test', '--config', 'e2e/playwright.config.ts'],
+    {
+      quiet: true,
+      env: { MIVRO_CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: report, MIVRO_SHOTS: '' },
+    },
+  )
   const stats = readReport(report)?.stats
   const failed = Math.max(stats?.unexpected ?? 0, code === 0 && stats ? 0 : 1)
   count('The real interface', (stats?.expected ?? 0) + (stats?.flaky ?? 0), failed)
@@ -80,7 +91,9 @@ async function endToEnd() {
 function count(name, passed, failed) {
   total.passed += passed
   total.failed += failed
-  say(`${failed === 0 ? 'ok  ' : 'FAIL'} ${name}${passed + failed > 1 ? `: ${passed} passed, ${failed} failed` : ''}`)
+  say(
+    `${failed === 0 ? 'ok  ' : 'FAIL'} ${name}${passed + failed > 1 ? `: ${passed} passed, ${failed} failed` : ''}`,
+  )
 }
 
 function readReport(file) {

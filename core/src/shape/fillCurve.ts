@@ -4,7 +4,7 @@ import { unit, type Vec3 } from './vector.ts'
 /** Levels the height is cut into. More shorten a query, fewer the build. */
 const levels = 1024
 
-/** Numbers kept for a triangle that has a vertex within a level: z1, z2, z3 and P. */
+/** Numbers kept for a triangle: z1, z2, z3 and P. */
 const stride = 4
 
 /**
@@ -16,15 +16,19 @@ export interface FillCurve {
   height: number
   /** m³ */
   volume: number
+  /** z1 <= z2 <= z3 and P of every triangle that is not upright. */
+  sorted: Float64Array
   /** At each level: the sum of P, and of P·(mean height), of triangles wholly below it. */
   below: Float64Array
   belowMoment: Float64Array
   /** At each level: −ΣP·I of triangles that cross the whole level, a cubic in (h − level)/step. */
   crossing: Float64Array
-  /** Triangles with a vertex in the level, from `starts[k]` to `starts[k + 1]`. */
+  /** Where the triangles with a vertex in the level stand in `sorted`: from `starts[k]` to `starts[k + 1]`. */
   starts: Uint32Array
-  listed: Float64Array
+  listed: Uint32Array
 }
+
+type Sums = Pick<FillCurve, 'below' | 'belowMoment' | 'crossing' | 'starts'>
 
 /**
  * The fill curve of a closed mesh with `up` pointing against gravity.
@@ -39,66 +43,52 @@ export interface FillCurve {
  * @example volumeAt(fillCurve(unitCube, [0, 0, 1]), 0.25) // 0.25
  */
 export function fillCurve(mesh: Mesh, up: Vec3): FillCurve {
-  const { sorted, height } = sortedTriangles(mesh, unit(up))
+  const axis = unit(up)
+  const { base, height } = reach(mesh.positions, axis)
   const step = height / levels || 1
-  const levelOf = (h: number) => Math.min(levels - 1, Math.floor(h / step))
-
-  const below = new Float64Array(levels + 1)
-  const belowMoment = new Float64Array(levels + 1)
-  const crossing = new Float64Array(levels * 4)
-  const starts = new Uint32Array(levels + 1)
-  for (let i = 0; i < sorted.length; i += stride) {
-    const z1 = sorted[i]
-    const z2 = sorted[i + 1]
-    const z3 = sorted[i + 2]
-    const P = sorted[i + 3]
-    const k1 = levelOf(z1)
-    const k2 = levelOf(z2)
-    const k3 = levelOf(z3)
-    starts[k1 + 1]++
-    if (k2 !== k1) starts[k2 + 1]++
-    if (k3 !== k2) starts[k3 + 1]++
-    below[k3 + 1] += P
-    belowMoment[k3 + 1] += (P * (z1 + z2 + z3)) / 3
-    if (k2 - k1 > 1) addLower(crossing, P, z1, z2, z3, k1 + 1, k2, step)
-    if (k3 - k2 > 1) addUpper(crossing, P, z1, z2, z3, k2 + 1, k3, step)
+  const sums: Sums = {
+    below: new Float64Array(levels + 1),
+    belowMoment: new Float64Array(levels + 1),
+    crossing: new Float64Array(levels * 4),
+    starts: new Uint32Array(levels + 1),
   }
+  const { sorted, spans } = addTriangles(mesh, axis, base, step, sums)
+  const { starts, below, belowMoment } = sums
   for (let k = 1; k <= levels; k++) {
     starts[k] += starts[k - 1]
     below[k] += below[k - 1]
     belowMoment[k] += belowMoment[k - 1]
   }
-
-  const listed = listByLevel(sorted, starts, levelOf)
-  const curve: FillCurve = { height, volume: 0, below, belowMoment, crossing, starts, listed }
+  const curve: FillCurve = {
+    height,
+    volume: 0,
+    sorted,
+    ...sums,
+    listed: listByLevel(spans, starts),
+  }
   curve.volume = volumeAt(curve, height)
   return curve
 }
 
-/** Copies each triangle into the one to three levels that hold one of its vertices. */
-function listByLevel(
-  sorted: Float64Array,
-  starts: Uint32Array,
-  levelOf: (h: number) => number,
-): Float64Array {
+/** Lists each triangle in the one to three levels that hold one of its vertices. */
+function listByLevel(spans: Uint16Array, starts: Uint32Array): Uint32Array {
   const next = starts.slice()
-  const listed = new Float64Array(starts[levels] * stride)
-  const put = (level: number, from: number) => {
-    const to = next[level]++ * stride
-    listed[to] = sorted[from]
-    listed[to + 1] = sorted[from + 1]
-    listed[to + 2] = sorted[from + 2]
-    listed[to + 3] = sorted[from + 3]
-  }
-  for (let i = 0; i < sorted.length; i += stride) {
-    const k1 = levelOf(sorted[i])
-    const k2 = levelOf(sorted[i + 1])
-    const k3 = levelOf(sorted[i + 2])
-    put(k1, i)
-    if (k2 !== k1) put(k2, i)
-    if (k3 !== k2) put(k3, i)
+  const listed = new Uint32Array(starts[levels])
+  for (let s = 0, i = 0; s < spans.length; s += 3, i += stride) {
+    const k1 = spans[s]
+    const k2 = spans[s + 1]
+    const k3 = spans[s + 2]
+    listed[next[k1]++] = i
+    if (k2 !== k1) listed[next[k2]++] = i
+    if (k3 !== k2) listed[next[k3]++] = i
   }
   return listed
+}
+
+/** The level that a height lies in; building and asking must round alike. */
+function levelOf(h: number, perStep: number): number {
+  const k = Math.trunc(h * perStep)
+  return k < levels ? k : levels - 1
 }
 
 /** m³ below `h` metres above the lowest point; 0 below it, the whole volume above the top. */
@@ -108,9 +98,10 @@ export function volumeAt(curve: FillCurve, h: number): number {
   const { step, k, t, cubic } = locate(curve, at)
   let sum = at * curve.below[k] - curve.belowMoment[k]
   sum += step * (((cubic[3] * t + cubic[2]) * t + cubic[1]) * t + cubic[0])
-  const { listed } = curve
-  for (let i = curve.starts[k] * stride; i < curve.starts[k + 1] * stride; i += stride) {
-    sum += listed[i + 3] * integral(listed[i], listed[i + 1], listed[i + 2], at)
+  const { sorted, listed } = curve
+  for (let n = curve.starts[k]; n < curve.starts[k + 1]; n++) {
+    const i = listed[n]
+    sum += sorted[i + 3] * integral(sorted[i], sorted[i + 1], sorted[i + 2], at)
   }
   return -sum
 }
@@ -120,9 +111,10 @@ export function areaAt(curve: FillCurve, h: number): number {
   if (h < 0 || h > curve.height) return 0
   const { k, t, cubic } = locate(curve, h)
   let sum = curve.below[k] + (3 * cubic[3] * t + 2 * cubic[2]) * t + cubic[1]
-  const { listed } = curve
-  for (let i = curve.starts[k] * stride; i < curve.starts[k + 1] * stride; i += stride) {
-    sum += listed[i + 3] * share(listed[i], listed[i + 1], listed[i + 2], h)
+  const { sorted, listed } = curve
+  for (let n = curve.starts[k]; n < curve.starts[k + 1]; n++) {
+    const i = listed[n]
+    sum += sorted[i + 3] * share(sorted[i], sorted[i + 1], sorted[i + 2], h)
   }
   return Math.max(0, -sum)
 }
@@ -159,8 +151,8 @@ export function heightAt(curve: FillCurve, volume: number): number {
 }
 
 function locate(curve: FillCurve, h: number) {
-  const step = curve.height / levels
-  const k = Math.min(levels - 1, Math.floor(h / step))
+  const step = curve.height / levels || 1
+  const k = levelOf(h, 1 / step)
   const t = (h - k * step) / step
   return { step, k, t, cubic: curve.crossing.subarray(4 * k, 4 * k + 4) }
 }
@@ -177,8 +169,8 @@ function share(z1: number, z2: number, z3: number, h: number): number {
 function integral(z1: number, z2: number, z3: number, h: number): number {
   if (h <= z1) return 0
   if (h >= z3) return h - (z1 + z2 + z3) / 3
-  if (h < z2) return (h - z1) ** 3 / (3 * (z2 - z1) * (z3 - z1))
-  return h - (z1 + z2 + z3) / 3 + (z3 - h) ** 3 / (3 * (z3 - z2) * (z3 - z1))
+  if (h < z2) return ((h - z1) * (h - z1) * (h - z1)) / (3 * (z2 - z1) * (z3 - z1))
+  return h - (z1 + z2 + z3) / 3 + ((z3 - h) * (z3 - h) * (z3 - h)) / (3 * (z3 - z2) * (z3 - z1))
 }
 
 /** P·I below z2 on the levels from..to, as cubics in t = (h − level)/step, per step. */
@@ -224,58 +216,84 @@ function addUpper(
   }
 }
 
-/** z1 <= z2 <= z3 above the lowest point and P of every triangle that is not upright. */
-function sortedTriangles({ positions: p, triangles }: Mesh, up: Vec3) {
+/**
+ * Goes once over the triangles: sorts the heights of each that is not upright, adds it to the
+ * sums of the levels, and notes the levels of its three vertices.
+ */
+function addTriangles(
+  { positions: p, triangles }: Mesh,
+  up: Vec3,
+  base: number,
+  step: number,
+  sums: Sums,
+) {
   const [ux, uy, uz] = up
-  const z = new Float64Array(p.length / 3)
-  let base = Infinity
-  let top = -Infinity
-  for (let v = 0; v < z.length; v++) {
-    const h = p[3 * v] * ux + p[3 * v + 1] * uy + p[3 * v + 2] * uz
-    z[v] = h
-    if (h < base) base = h
-    if (h > top) top = h
-  }
-  const sorted = new Float64Array((triangles.length / 3) * stride)
-  let to = 0
-  for (let i = 0; i < triangles.length; i += 3) {
-    const va = triangles[i]
-    const vb = triangles[i + 1]
-    const vc = triangles[i + 2]
-    const a = 3 * va
-    const b = 3 * vb
-    const c = 3 * vc
-    const x1 = p[b] - p[a]
-    const y1 = p[b + 1] - p[a + 1]
-    const w1 = p[b + 2] - p[a + 2]
-    const x2 = p[c] - p[a]
-    const y2 = p[c + 1] - p[a + 1]
-    const w2 = p[c + 2] - p[a + 2]
+  const { below, belowMoment, crossing, starts } = sums
+  const perStep = 1 / step
+  const count = triangles.length / 3
+  const sorted = new Float64Array(count * stride)
+  const spans = new Uint16Array(count * 3)
+  let kept = 0
+  for (let t = 0; t < count; t++) {
+    const a = 3 * triangles[3 * t]
+    const b = 3 * triangles[3 * t + 1]
+    const c = 3 * triangles[3 * t + 2]
+    const ax = p[a]
+    const ay = p[a + 1]
+    const az = p[a + 2]
+    const bx = p[b]
+    const by = p[b + 1]
+    const bz = p[b + 2]
+    const cx = p[c]
+    const cy = p[c + 1]
+    const cz = p[c + 2]
+    const x1 = bx - ax
+    const y1 = by - ay
+    const w1 = bz - az
+    const x2 = cx - ax
+    const y2 = cy - ay
+    const w2 = cz - az
     const P = ((y1 * w2 - w1 * y2) * ux + (w1 * x2 - x1 * w2) * uy + (x1 * y2 - y1 * x2) * uz) / 2
     if (P === 0) continue
-    let z1 = z[va] - base
-    let z2 = z[vb] - base
-    let z3 = z[vc] - base
-    let swap = z1
-    if (z1 > z2) {
-      z1 = z2
-      z2 = swap
-    }
-    if (z2 > z3) {
-      swap = z2
-      z2 = z3
-      z3 = swap
-    }
-    if (z1 > z2) {
-      swap = z1
-      z1 = z2
-      z2 = swap
-    }
+    const za = ax * ux + ay * uy + az * uz - base
+    const zb = bx * ux + by * uy + bz * uz - base
+    const zc = cx * ux + cy * uy + cz * uz - base
+    const low = za < zb ? za : zb
+    const high = za < zb ? zb : za
+    const z1 = low < zc ? low : zc
+    const z2 = zc < low ? low : zc < high ? zc : high
+    const z3 = high > zc ? high : zc
+    const k1 = levelOf(z1, perStep)
+    const k2 = levelOf(z2, perStep)
+    const k3 = levelOf(z3, perStep)
+    const to = kept * stride
     sorted[to] = z1
     sorted[to + 1] = z2
     sorted[to + 2] = z3
     sorted[to + 3] = P
-    to += stride
+    spans[3 * kept] = k1
+    spans[3 * kept + 1] = k2
+    spans[3 * kept + 2] = k3
+    kept++
+    starts[k1 + 1]++
+    if (k2 !== k1) starts[k2 + 1]++
+    if (k3 !== k2) starts[k3 + 1]++
+    below[k3 + 1] += P
+    belowMoment[k3 + 1] += (P * (z1 + z2 + z3)) / 3
+    if (k2 - k1 > 1) addLower(crossing, P, z1, z2, z3, k1 + 1, k2, step)
+    if (k3 - k2 > 1) addUpper(crossing, P, z1, z2, z3, k2 + 1, k3, step)
   }
-  return { sorted: sorted.subarray(0, to), height: top - base }
+  return { sorted: sorted.subarray(0, kept * stride), spans: spans.subarray(0, kept * 3) }
+}
+
+/** The lowest vertex along up, and how far the highest lies above it. */
+function reach(p: Mesh['positions'], [ux, uy, uz]: Vec3): { base: number; height: number } {
+  let base = Infinity
+  let top = -Infinity
+  for (let v = 0; v < p.length; v += 3) {
+    const h = p[v] * ux + p[v + 1] * uy + p[v + 2] * uz
+    if (h < base) base = h
+    if (h > top) top = h
+  }
+  return { base, height: top - base }
 }

@@ -65,7 +65,8 @@ const crumb = computed(() => {
 
 .crumb a {
   color: #b9ccc7;
-  text-decoration: none;
+  text-underline-offset: 3px;
+  text-decoration-color: #6f918b;
 }
 
 .crumb a:hover {

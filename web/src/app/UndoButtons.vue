@@ -16,10 +16,22 @@ onUnmounted(() => unbind())
 
 <template>
   <span class="pair">
-    <button type="button" :disabled="!undoable" title="Undo (Ctrl Z)" aria-label="Undo" @click="undo">
+    <button
+      type="button"
+      :disabled="!undoable"
+      title="Undo (Ctrl Z)"
+      aria-label="Undo"
+      @click="undo"
+    >
       <Undo2 :size="17" aria-hidden="true" />
     </button>
-    <button type="button" :disabled="!redoable" title="Redo (Ctrl Shift Z)" aria-label="Redo" @click="redo">
+    <button
+      type="button"
+      :disabled="!redoable"
+      title="Redo (Ctrl Shift Z)"
+      aria-label="Redo"
+      @click="redo"
+    >
       <Redo2 :size="17" aria-hidden="true" />
     </button>
   </span>

@@ -101,18 +101,56 @@ const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
         @click="emit('select', layer.id)"
       >
         <rect x="6" :y="top(row) - 5" :width="width - 12" :height="pitch - 1" class="back" />
-        <text x="14" :y="top(row) + 14" class="name">{{ layer.index + 1 }} {{ short(layer.name) }}</text>
+        <text x="14" :y="top(row) + 14" class="name">
+          {{ layer.index + 1 }} {{ short(layer.name) }}
+        </text>
         <template v-for="bar in [barsOf(layer)]" :key="layer.id">
-          <rect :x="bar.mix" :y="top(row)" :width="bar.pour - bar.mix + 1" :height="thick" rx="5" fill="#bfe0e6" />
-          <rect :x="bar.pour - 3" :y="top(row)" :width="bar.gel - bar.pour + 4" :height="thick" :fill="`url(#${id}-set)`" />
-          <rect :x="bar.gel" :y="top(row)" :width="Math.max(0, bar.end - bar.gel)" :height="thick" rx="5" fill="#d39a3a" />
-          <text v-if="bar.pour - bar.mix > 56" :x="bar.mix + 6" :y="top(row) + 14" class="in">pourable</text>
+          <rect
+            :x="bar.mix"
+            :y="top(row)"
+            :width="bar.pour - bar.mix + 1"
+            :height="thick"
+            rx="5"
+            fill="#bfe0e6"
+          />
+          <rect
+            :x="bar.pour - 3"
+            :y="top(row)"
+            :width="bar.gel - bar.pour + 4"
+            :height="thick"
+            :fill="`url(#${id}-set)`"
+          />
+          <rect
+            :x="bar.gel"
+            :y="top(row)"
+            :width="Math.max(0, bar.end - bar.gel)"
+            :height="thick"
+            rx="5"
+            fill="#d39a3a"
+          />
+          <text v-if="bar.pour - bar.mix > 56" :x="bar.mix + 6" :y="top(row) + 14" class="in">
+            pourable
+          </text>
         </template>
       </g>
       <g v-for="(meeting, row) in meetings" :key="`meeting-${row}`" class="meeting">
-        <rect :x="meeting.from" :y="top(row) - 3" :width="meeting.until - meeting.from" :height="thick + 6" rx="6" class="window" />
+        <rect
+          :x="meeting.from"
+          :y="top(row) - 3"
+          :width="meeting.until - meeting.from"
+          :height="thick + 6"
+          rx="6"
+          class="window"
+        />
         <path :d="`M${meeting.pour} ${top(row) - 3}v${thick + 6}`" class="moment" />
-        <text :x="meeting.pour" :y="top(row) + 31" :text-anchor="anchor(meeting.pour)" class="under">{{ meeting.text }}</text>
+        <text
+          :x="meeting.pour"
+          :y="top(row) + 31"
+          :text-anchor="anchor(meeting.pour)"
+          class="under"
+        >
+          {{ meeting.text }}
+        </text>
       </g>
       <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
       <text :x="demouldX - 6" :y="top(rows.length - 1) + 14" text-anchor="end" class="outword">

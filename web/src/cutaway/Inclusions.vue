@@ -40,7 +40,9 @@ const marks = computed(() => {
       return {
         x: frame.x(across),
         y: frame.y(height) + 2.5 * Math.sin(5 * i),
-        size, turn: 40 * i + 15, metal: inclusion.density >= metal
+        size,
+        turn: 40 * i + 15,
+        metal: inclusion.density >= metal,
       }
     })
   })
@@ -58,7 +60,6 @@ function sizeOf({ mass, density }: PlanInclusion, frame: Frame): number {
     <path
       v-for="(mark, i) in marks"
       :key="i"
-      
       :class="{ metal: mark.metal }"
       :d="`M0 ${-mark.size}L${mark.size * 0.7} 0L0 ${mark.size}L${-mark.size * 0.7} 0Z`"
       :transform="`translate(${mark.x.toFixed(1)} ${mark.y.toFixed(1)}) rotate(${mark.turn})`"

@@ -217,8 +217,8 @@ async function make(): Promise<void> {
           <p class="small quiet">
             <template v-if="report.suggestion.doubtful">
               STL names no unit, and in millimetres this would be
-              {{ show(report.suggestion.longest * fileUnits.mm, 'length', studio.units) }} long. It looks
-              like <b>{{ report.suggestion.unit }}</b>: please choose.
+              {{ show(report.suggestion.longest * fileUnits.mm, 'length', studio.units) }} long. It
+              looks like <b>{{ report.suggestion.unit }}</b>: please choose.
             </template>
             <template v-else>
               STL names no unit. In {{ unit }} it is as long as the size below says: change it if

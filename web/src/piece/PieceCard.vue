@@ -55,7 +55,8 @@ const state = computed(() => {
     return { word: 'Needs a look', tone: 'stop' }
   if (!compiled.value || compiled.value.layers.length === 0)
     return { word: 'No layers yet', tone: '' }
-  if (compiled.value.cautions.some((c) => c.code === 'top-left-empty')) return { word: 'Being planned, not full yet', tone: '' }
+  if (compiled.value.cautions.some((c) => c.code === 'top-left-empty'))
+    return { word: 'Being planned, not full yet', tone: '' }
   if (!last.value) return { word: 'Planned, not poured yet', tone: 'plan' }
   return {
     word: `Pull ${props.pulls.length} ${outcomeWords[last.value.document.outcome]}, ${showDay(last.value.document.pouredAt)}`,

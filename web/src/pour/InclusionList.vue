@@ -26,14 +26,21 @@ function add(chosen: string): void {
   const material = shelf.materials.get(chosen)
   const known =
     material?.kind === 'inclusion'
-      ? { name: material.name, mass: material.mass, density: material.density, thickness: material.thickness }
+      ? {
+          name: material.name,
+          mass: material.mass,
+          density: material.density,
+          thickness: material.thickness,
+        }
       : { name: 'Charm', mass: 0.001, density: 8500 }
   const id = newId().slice(0, 12)
   if (!props.take([...props.inclusions, { id, count: 1, ...known }])) open.value = id
 }
 
 const change = (index: number, values: Partial<PlanInclusion>) =>
-  props.take(props.inclusions.map((inclusion, i) => (i === index ? { ...inclusion, ...values } : inclusion)))
+  props.take(
+    props.inclusions.map((inclusion, i) => (i === index ? { ...inclusion, ...values } : inclusion)),
+  )
 const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i !== index))
 </script>
 
@@ -50,24 +57,69 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
         >
           <ChevronDown :size="14" :class="{ up: open === inclusion.id }" aria-hidden="true" />
           <b>{{ inclusion.count }} {{ inclusion.name }}</b>
-          <span class="quiet small">in each copy, {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span>
+          <span class="quiet small"
+            >in each copy,
+            {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span
+          >
         </button>
-        <button type="button" class="x" :aria-label="`Take ${inclusion.name} out`" @click="remove(i)">
+        <button
+          type="button"
+          class="x"
+          :aria-label="`Take ${inclusion.name} out`"
+          @click="remove(i)"
+        >
           <X :size="15" aria-hidden="true" />
         </button>
       </div>
       <div v-if="open === inclusion.id" class="fields">
-        <TextField label="What it is" :value="inclusion.name" :take="(name) => change(i, { name })" />
-        <CountField label="How many in each copy" :value="inclusion.count" :take="(count) => change(i, { count })" />
-        <QuantityField label="One weighs" kind="mass" :step="1e-5" :value="inclusion.mass" :take="(mass) => change(i, { mass: mass ?? 0 })" />
-        <QuantityField label="Density" kind="density" :value="inclusion.density" :take="(density) => change(i, { density: density ?? 0 })" />
-        <QuantityField label="Thick, as it lies" kind="length" optional placeholder="not said" :value="inclusion.thickness" :take="(thickness) => change(i, { thickness })" />
+        <TextField
+          label="What it is"
+          :value="inclusion.name"
+          :take="(name) => change(i, { name })"
+        />
+        <CountField
+          label="How many in each copy"
+          :value="inclusion.count"
+          :take="(count) => change(i, { count })"
+        />
+        <QuantityField
+          label="One weighs"
+          kind="mass"
+          :step="1e-5"
+          :value="inclusion.mass"
+          :take="(mass) => change(i, { mass: mass ?? 0 })"
+        />
+        <QuantityField
+          label="Density"
+          kind="density"
+          :value="inclusion.density"
+          :take="(density) => change(i, { density: density ?? 0 })"
+        />
+        <QuantityField
+          label="Thick, as it lies"
+          kind="length"
+          optional
+          placeholder="not said"
+          :value="inclusion.thickness"
+          :take="(thickness) => change(i, { thickness })"
+        />
       </div>
     </div>
     <div class="add">
       <Plus :size="14" aria-hidden="true" />
-      <ElSelect class="picker" aria-label="Set something in" placeholder="Set something in" :model-value="undefined" @update:model-value="add">
-        <ElOption v-for="entry in kept" :key="entry.id" :value="entry.id" :label="entry.document.name" />
+      <ElSelect
+        class="picker"
+        aria-label="Set something in"
+        placeholder="Set something in"
+        :model-value="undefined"
+        @update:model-value="add"
+      >
+        <ElOption
+          v-for="entry in kept"
+          :key="entry.id"
+          :value="entry.id"
+          :label="entry.document.name"
+        />
         <ElOption :value="other" label="Something else" />
       </ElSelect>
     </div>

@@ -96,7 +96,13 @@ const joins = [
     @choose="change({ resin: $event })"
   />
   <CautionNote v-for="caution in cautions('resin')" :key="caution.code" :caution="caution" />
-  <ShelfSelect label="Tint" kind="tint" none="None" :value="source.tint?.material" @choose="chooseTint">
+  <ShelfSelect
+    label="Tint"
+    kind="tint"
+    none="None"
+    :value="source.tint?.material"
+    @choose="chooseTint"
+  >
     <QuantityField
       v-if="source.tint"
       bare
@@ -104,7 +110,9 @@ const joins = [
       label="Tint, share of the resin's weight"
       kind="fraction"
       :value="source.tint.fraction"
-      :take="(fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })"
+      :take="
+        (fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })
+      "
     />
   </ShelfSelect>
   <CautionNote v-for="caution in cautions('tint')" :key="caution.code" :caution="caution" />

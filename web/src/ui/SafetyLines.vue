@@ -10,7 +10,9 @@ defineProps<{ before: string; lines: readonly SafetyLine[]; withDeferring?: bool
     <ShieldAlert :size="15" aria-hidden="true" />
     <p>
       <b>{{ before }}.</b>
-      <span v-for="line in lines" :key="line.id" :data-safety="line.id">{{ ` ${line.sentence}` }}</span>
+      <span v-for="line in lines" :key="line.id" :data-safety="line.id">{{
+        ` ${line.sentence}`
+      }}</span>
       <i v-if="withDeferring">{{ ` ${deferring}` }}</i>
     </p>
   </section>

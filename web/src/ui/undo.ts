@@ -20,7 +20,9 @@ export function useUndoOf(documents: () => readonly (Undoable | undefined)[]): v
   onUnmounted(() => offered.delete(screen))
 }
 
-const newestFirst = computed(() => [...offered.values()].flat().sort((a, b) => b.touched - a.touched))
+const newestFirst = computed(() =>
+  [...offered.values()].flat().sort((a, b) => b.touched - a.touched),
+)
 
 export const undoable = computed(() => newestFirst.value.find((document) => document.canUndo))
 export const redoable = computed(() => newestFirst.value.find((document) => document.canRedo))

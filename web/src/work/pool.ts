@@ -40,9 +40,17 @@ export function askSurvey(
   const key = JSON.stringify(question)
   const known = answers.get(key)
   if (known) return known
+  // Steps come by a channel of their own and can arrive after the answer.
+  let answered = false
+  const hear = (step: SurveyStep) => {
+    if (!answered) onStep(step)
+  }
   const asked = bench(on)
-    .jobs.survey(question, proxy(onStep))
+    .jobs.survey(question, proxy(hear))
     .then((found) => unwrap(found as Answer<Survey>))
+    .finally(() => {
+      answered = true
+    })
   answers.set(key, asked)
   if (answers.size > kept) answers.delete(answers.keys().next().value!)
   asked.catch(() => answers.delete(key))

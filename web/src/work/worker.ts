@@ -69,7 +69,8 @@ const jobs = {
 }
 
 function buffersOf({ curve, section }: Survey): ArrayBuffer[] {
-  const arrays = [curve.below, curve.belowMoment, curve.crossing, curve.starts, curve.listed]
+  const { sorted, below, belowMoment, crossing, starts, listed } = curve
+  const arrays = [sorted, below, belowMoment, crossing, starts, listed]
   return [...arrays, ...section.outlines.map((outline) => outline.points)].map(
     (array) => array.buffer as ArrayBuffer,
   )

@@ -1,7 +1,7 @@
 import { headerBytes, triangleBytes } from './inspect.ts'
 
-const normalWords = 6
-const cornerWords = 18
+/** Bytes of a record before its first corner: the normal, which is not read. */
+const normalBytes = 12
 
 /**
  * The corners of a binary STL whose length has been checked, 9 numbers a triangle, in the
@@ -11,33 +11,34 @@ export function readBinary(
   bytes: Uint8Array,
   triangles: number,
 ): { corners: Float32Array; dropped: number } {
-  const body = bytes.subarray(headerBytes, headerBytes + triangles * triangleBytes)
-  // A record is 50 bytes, so floats lie on odd halves: copy 16-bit words, read floats after.
-  const aligned = body.byteOffset % 2 === 0 ? body : body.slice()
-  const source = new Uint16Array(aligned.buffer, aligned.byteOffset, aligned.byteLength >> 1)
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const corners = new Float32Array(triangles * 9)
-  const target = new Uint16Array(corners.buffer)
-  let to = 0
-  for (let record = 0; record < source.length; record += triangleBytes / 2) {
-    const from = record + normalWords
-    for (let word = 0; word < cornerWords; word++) target[to++] = source[from + word]
-  }
-  return dropUnusable(corners)
-}
-
-/** Closes the gaps that triangles with NaN or infinity leave. */
-export function dropUnusable(corners: Float32Array): { corners: Float32Array; dropped: number } {
   let kept = 0
-  for (let i = 0; i < corners.length; i += 9) {
-    let sum = 0
-    for (let k = 0; k < 9; k++) sum += corners[i + k]
+  let at = headerBytes + normalBytes
+  // Written out corner by corner: a loop over the nine costs a third more.
+  for (let t = 0; t < triangles; t++, at += triangleBytes) {
+    const ax = view.getFloat32(at, true)
+    const ay = view.getFloat32(at + 4, true)
+    const az = view.getFloat32(at + 8, true)
+    const bx = view.getFloat32(at + 12, true)
+    const by = view.getFloat32(at + 16, true)
+    const bz = view.getFloat32(at + 20, true)
+    const cx = view.getFloat32(at + 24, true)
+    const cy = view.getFloat32(at + 28, true)
+    const cz = view.getFloat32(at + 32, true)
+    corners[kept] = ax
+    corners[kept + 1] = ay
+    corners[kept + 2] = az
+    corners[kept + 3] = bx
+    corners[kept + 4] = by
+    corners[kept + 5] = bz
+    corners[kept + 6] = cx
+    corners[kept + 7] = cy
+    corners[kept + 8] = cz
     // Finite floats cannot overflow a double, so the sum is finite if and only if all are.
-    if (!Number.isFinite(sum)) continue
-    if (kept !== i) corners.copyWithin(kept, i, i + 9)
-    kept += 9
+    const sum = ax + ay + az + bx + by + bz + cx + cy + cz
+    if (sum - sum === 0) kept += 9
   }
-  return {
-    corners: kept === corners.length ? corners : corners.slice(0, kept),
-    dropped: (corners.length - kept) / 9,
-  }
+  const whole = kept === corners.length
+  return { corners: whole ? corners : corners.slice(0, kept), dropped: triangles - kept / 9 }
 }

@@ -1,5 +1,4 @@
 import { Problem } from '../../problem/index.ts'
-import { dropUnusable } from './readBinary.ts'
 
 const number = /^[+-]?(\d+\.?\d*([e][+-]?\d+)?|\.\d+([e][+-]?\d+)?|nan(\([^)]*\))?|inf(inity)?)$/
 
@@ -59,4 +58,15 @@ class GrowingFloats {
   take(): Float32Array {
     return this.values.slice(0, this.length)
   }
+}
+
+/** Closes the gaps that triangles with NaN or infinity leave. */
+function dropUnusable(corners: Float32Array): { corners: Float32Array; dropped: number } {
+  let kept = 0
+  for (let i = 0; i < corners.length; i += 9) {
+    if (!corners.subarray(i, i + 9).every(Number.isFinite)) continue
+    corners.copyWithin(kept, i, i + 9)
+    kept += 9
+  }
+  return { corners: corners.slice(0, kept), dropped: (corners.length - kept) / 9 }
 }
