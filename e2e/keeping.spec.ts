@@ -140,3 +140,32 @@ test('units are switched everywhere, and any unit can be typed', async ({ mivro,
   await page.reload()
   await expect(page.getByRole('button', { name: /^Units: oz/ })).toBeVisible()
 })
+
+test('a sheet of eight layers still prints on one page', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-orrery/pour')
+  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Add layer' }).click()
+  await expect(mivro.surface(7)).toBeVisible()
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Run sheet' }).click()
+  await expect(page.locator('li.weigh')).toHaveCount(8)
+  await page.waitForTimeout(500)
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+  expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
+})
+
+test('an empty store says what it is for, and offers the demo studio', async ({ page }) => {
+  const server = await RunningServer.start({ demo: false })
+  await page.goto(server.address)
+  await expect(page.getByRole('heading', { name: 'What will you cast?' })).toBeVisible()
+  await page.getByRole('button', { name: 'Look round the demo studio' }).click()
+  await expect(page.getByRole('heading', { name: 'Meteorite paperweight' })).toBeVisible()
+  await server.kill()
+})
+
+test('an earlier pour of the piece can be opened again', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-coaster/pulls')
+  await page.getByRole('button', { name: 'Plan the next pour' }).click()
+  await expect(mivro.field('Name of the pour')).toHaveValue('Pour 2')
+  await page.getByLabel('Pours of this piece').selectOption('First quarter')
+  await expect(mivro.field('Name of the pour')).toHaveValue('First quarter')
+})

@@ -138,6 +138,17 @@ describe('documents', () => {
     expect((await call('GET', '/plans?parent=p1')).body).toHaveLength(1)
   })
 
+  it('what belongs to something deleted comes back after it', async () => {
+    await addPlan()
+    await call('DELETE', '/plans/l1')
+    await call('DELETE', '/pieces/p1')
+    const refused = await call('POST', '/plans/l1/restore')
+    expect(refused.status).toBe(409)
+    expect(refused.body.title).toMatch(/belongs to was deleted. Take that back first/)
+    await call('POST', '/pieces/p1/restore')
+    expect((await call('POST', '/plans/l1/restore')).body.deletedAt).toBeNull()
+  })
+
   it('an undo is a version of its own', async () => {
     await addPiece()
     await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('B') })

@@ -89,9 +89,6 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `A bevel of ${show(a.bevel, 'length', u)} does not fit: at most ${show(a.limit, 'length', u)} for this slab. Make it smaller.`,
   'dome-too-tall': (a, u) =>
     `A dome of this width is at most ${show(a.limit, 'length', u)} tall (a half ball), not ${show(a.height, 'length', u)}. Lower it, or widen it.`,
-  'resin-missing': (a) => `${a.layer} has no resin yet. Choose one from the shelf.`,
-  'resin-unknown': (a) => `The resin of ${a.layer} is not on the shelf. Choose another.`,
-  'tint-unknown': (a) => `The tint of ${a.layer} is not on the shelf. Choose another.`,
   'not-found': (a) =>
     `This ${a.kind} is not here. It may have been deleted: look under Studio, Taken off.`,
   'revision-stale': (a) =>

@@ -1,4 +1,4 @@
-import { z } from '../schema/index.ts'
+import type { z } from '../schema/index.ts'
 import { Problems } from '../problem/index.ts'
 import { problemOfIssue } from './field.ts'
 

@@ -1,5 +1,5 @@
 import { z } from '../schema/index.ts'
-import { note, quantity, refuse, text, whole } from '../document/index.ts'
+import { note, quantity, refuse, text } from '../document/index.ts'
 import { resinClassNames } from './classes.ts'
 
 const minute = 60
@@ -79,7 +79,6 @@ export const inclusionSchema = z.object({
   mass: quantity('mass', 1e-6, 20),
   /** As it lies, m. */
   thickness: quantity('length', 1e-6, 1).optional(),
-  inStock: whole(0, 1_000_000).optional(),
   note: note(),
 })
 export type InclusionMaterial = z.infer<typeof inclusionSchema>

@@ -36,11 +36,6 @@ export interface ProblemAmounts {
   'bevel-too-large': { bevel: number; limit: number }
   'dome-too-tall': { height: number; limit: number }
 
-  // The plan
-  'resin-missing': { layer: string }
-  'resin-unknown': { layer: string; id: string }
-  'tint-unknown': { layer: string; id: string }
-
   // Keeping
   'not-found': { kind: string; id: string }
   'revision-stale': { kind: string; basedOn: number; current: number }

@@ -128,7 +128,6 @@ export const materials: Record<string, Material> = {
     density: 8500,
     mass: 0.0004,
     thickness: 0.0005,
-    inStock: 140,
     note: 'Degreased with alcohol.',
   },
   'demo-silver-leaf': {

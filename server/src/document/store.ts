@@ -111,6 +111,7 @@ export class DocumentStore {
   async restore(id: string): Promise<Stored> {
     const current = await this.find(id)
     if (current.deletedAt === null) return current
+    await this.requireParent(current)
     return this.write(current, { deleted_at: null }, 'restored')
   }
 
@@ -123,6 +124,13 @@ export class DocumentStore {
       at,
       document: JSON.parse(body),
     }))
+  }
+
+  /** Under a deleted parent it would be out of sight all the same. */
+  private async requireParent({ parent }: Stored): Promise<void> {
+    if (parent === null) return
+    const row = await this.tx<Row>('documents').where({ id: parent }).first()
+    if (row?.deleted_at !== null) throw new Problem('parent-deleted', { kind: this.kind })
   }
 
   private async find(id: string): Promise<Stored> {

@@ -10,6 +10,7 @@ const statusOf: Partial<Record<ProblemCode, number>> = {
   'mesh-missing': 404,
   'revision-stale': 409,
   'demo-not-empty': 409,
+  'parent-deleted': 409,
   'file-too-large': 413,
   'body-too-large': 413,
   'server-fault': 500,

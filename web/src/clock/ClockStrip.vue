@@ -33,11 +33,16 @@ const top = (row: number) => head + row * pitch
 
 const short = (name: string) => (name.length > 15 ? `${name.slice(0, 14)}…` : name)
 
-/** Where a layer's band changes, px. */
-function barsOf({ clock }: CompiledLayer) {
+/** Where the band of each layer changes, px. */
+const bars = computed(() => {
   const { x, end } = axis.value
-  return { mix: x(clock!.mixAt), pour: x(clock!.pourableUntil), gel: x(clock!.gelAt), end: x(end) }
-}
+  return rows.value.map(({ clock }) => ({
+    mix: x(clock!.mixAt),
+    pour: x(clock!.pourableUntil),
+    gel: x(clock!.gelAt),
+    end: x(end),
+  }))
+})
 
 /** The join window of each layer that gets another on top, and the moment that one is poured. */
 const meetings = computed(() =>
@@ -104,34 +109,37 @@ const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
         <text x="14" :y="top(row) + 14" class="name">
           {{ layer.index + 1 }} {{ short(layer.name) }}
         </text>
-        <template v-for="bar in [barsOf(layer)]" :key="layer.id">
-          <rect
-            :x="bar.mix"
-            :y="top(row)"
-            :width="bar.pour - bar.mix + 1"
-            :height="thick"
-            rx="5"
-            fill="#bfe0e6"
-          />
-          <rect
-            :x="bar.pour - 3"
-            :y="top(row)"
-            :width="bar.gel - bar.pour + 4"
-            :height="thick"
-            :fill="`url(#${id}-set)`"
-          />
-          <rect
-            :x="bar.gel"
-            :y="top(row)"
-            :width="Math.max(0, bar.end - bar.gel)"
-            :height="thick"
-            rx="5"
-            fill="#d39a3a"
-          />
-          <text v-if="bar.pour - bar.mix > 56" :x="bar.mix + 6" :y="top(row) + 14" class="in">
-            pourable
-          </text>
-        </template>
+        <rect
+          :x="bars[row].mix"
+          :y="top(row)"
+          :width="bars[row].pour - bars[row].mix + 1"
+          :height="thick"
+          rx="5"
+          fill="#bfe0e6"
+        />
+        <rect
+          :x="bars[row].pour - 3"
+          :y="top(row)"
+          :width="bars[row].gel - bars[row].pour + 4"
+          :height="thick"
+          :fill="`url(#${id}-set)`"
+        />
+        <rect
+          :x="bars[row].gel"
+          :y="top(row)"
+          :width="Math.max(0, bars[row].end - bars[row].gel)"
+          :height="thick"
+          rx="5"
+          fill="#d39a3a"
+        />
+        <text
+          v-if="bars[row].pour - bars[row].mix > 56"
+          :x="bars[row].mix + 6"
+          :y="top(row) + 14"
+          class="in"
+        >
+          pourable
+        </text>
       </g>
       <g v-for="(meeting, row) in meetings" :key="`meeting-${row}`" class="meeting">
         <rect

@@ -28,6 +28,9 @@ const demoulding = computed(() =>
     compiled.value.layers.flatMap((layer) => layer.hazards),
   ),
 )
+const openPlan = (event: Event) =>
+  piece.open(piece.piece!.id, (event.target as HTMLSelectElement).value)
+
 const moulds = [
   {
     value: 'open',
@@ -39,6 +42,14 @@ const moulds = [
 </script>
 
 <template>
+  <label v-if="piece.plans.length > 1" class="pick">
+    <span>Pours of this piece</span>
+    <select :value="piece.plan!.id" @change="openPlan">
+      <option v-for="entry in piece.plans" :key="entry.id" :value="entry.id">
+        {{ entry.id === piece.plan!.id ? plan.name : entry.document.name }}
+      </option>
+    </select>
+  </label>
   <TextField
     bare
     heading
@@ -122,6 +133,25 @@ const moulds = [
 </template>
 
 <style scoped>
+.pick {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.pick select {
+  max-width: 200px;
+  border: 0;
+  border-bottom: 1.5px solid var(--edge);
+  padding: 4px 2px;
+  background: transparent;
+  color: var(--ink);
+  font: 600 13px var(--text);
+}
+
 table {
   width: 100%;
   border-collapse: collapse;

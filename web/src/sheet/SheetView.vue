@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type Step } from '@mivro/core/caution'
@@ -57,6 +57,25 @@ const setIn = (index: number) =>
 const finer = (what: string, under: boolean) =>
   what === 'tint' && under ? plan.value!.scaleStep / 10 : plan.value!.scaleStep
 const print = () => window.print()
+
+/** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
+const pageHeight = 1010
+const smallest = 0.4
+const content = ref<HTMLElement>()
+const zoom = ref(1)
+watch(
+  [steps, content, () => studio.units],
+  async () => {
+    zoom.value = 1
+    await nextTick()
+    const height = () => content.value?.getBoundingClientRect().height ?? 0
+    while (zoom.value > smallest && height() > pageHeight) {
+      zoom.value -= 0.03
+      await nextTick()
+    }
+  },
+  { immediate: true, flush: 'post' },
+)
 </script>
 
 <template>
@@ -72,93 +91,93 @@ const print = () => window.print()
     <main v-if="piece.problems.length > 0" class="paper">
       <p>{{ sayProblem(piece.problems[0]) }}</p>
     </main>
-    <main
-      v-else-if="piece.piece && plan && piece.compiled && piece.survey"
-      class="paper"
-      :class="{ dense: steps.length > 13 }"
-    >
-      <header>
-        <MiniCut
-          :section="piece.survey.section"
-          :compiled="piece.compiled"
-          :width="150"
-          :height="96"
-        />
-        <div>
-          <h1>{{ piece.piece.document.name }}</h1>
-          <p>
-            {{ plan.name }} · {{ plan.copies }} {{ plan.copies === 1 ? 'copy' : 'copies' }} · room
-            {{ show(plan.room, 'temperature', studio.units) }} · {{ plan.mould }} mould ·
-            {{ studio.studio.name }}
-          </p>
-          <p>
-            {{
-              plan.mould === 'open'
-                ? 'Poured face down: layer 1 is the face.'
-                : 'Layer 1 is the lowest in the mould; the gate is up.'
-            }}
-          </p>
-          <p>
-            Sheet of {{ showDay(now()) }} · first mix at ______ : ______ · room ______ · humidity
-            ______
-          </p>
-        </div>
-      </header>
-      <p v-if="piece.word" class="word">
-        <b>From the pull of {{ showDay(piece.word.pouredAt) }}:</b> {{ piece.word.nextTime }}
-      </p>
-      <p v-for="caution in stops" :key="caution.code + caution.place.layer" class="stop">
-        <b>Stop.</b> {{ sayCaution(caution, studio.units) }}
-      </p>
-      <p v-if="steps.length === 0">
-        Nothing can be poured yet: give every layer a height and a resin first.
-      </p>
-      <ol>
-        <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
-          <h2 v-if="step.step === 'weigh'">
-            <i :style="{ background: step.layer!.colour }" />{{ step.layer!.index + 1 }}
-            {{ step.layer!.name }}
-          </h2>
-          <SafetyLines :before="before[step.step]" :lines="step.safety" />
-          <div class="do">
-            <span class="box" />
+    <main v-else-if="piece.piece && plan && piece.compiled && piece.survey" class="paper">
+      <div ref="content" :class="{ columns: steps.length > 13 }" :style="{ zoom }">
+        <header>
+          <MiniCut
+            :section="piece.survey.section"
+            :compiled="piece.compiled"
+            :width="150"
+            :height="96"
+          />
+          <div>
+            <h1>{{ piece.piece.document.name }}</h1>
             <p>
-              {{ words(step) }}
-              <template v-if="step.step === 'pour' && setIn(step.layer!.index)">
-                Set in {{ setIn(step.layer!.index) }}.
-              </template>
+              {{ plan.name }} · {{ plan.copies }} {{ plan.copies === 1 ? 'copy' : 'copies' }} · room
+              {{ show(plan.room, 'temperature', studio.units) }} · {{ plan.mould }} mould ·
+              {{ studio.studio.name }}
+            </p>
+            <p>
+              {{
+                plan.mould === 'open'
+                  ? 'Poured face down: layer 1 is the face.'
+                  : 'Layer 1 is the lowest in the mould; the gate is up.'
+              }}
+            </p>
+            <p>
+              Sheet of {{ showDay(now()) }} · first mix at ______ : ______ · room ______ · humidity
+              ______
             </p>
           </div>
-          <table v-if="step.step === 'weigh'">
-            <thead>
-              <tr>
-                <th scope="col">In this order</th>
-                <th scope="col">weigh</th>
-                <th scope="col">scale shows</th>
-                <th scope="col">really</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="part in step.layer!.weighing!.steps" :key="part.what">
-                <th scope="row">{{ part.name }}</th>
-                <td>
-                  <b
-                    >{{
-                      figure(part.mass, 'mass', studio.units, {
-                        step: finer(part.what, step.layer!.weighing!.tintUnderScale),
-                      })
-                    }}
-                    {{ studio.units.mass }}</b
-                  >
-                </td>
-                <td>{{ figure(part.reading, 'mass', studio.units, { step: plan.scaleStep }) }}</td>
-                <td class="blank" />
-              </tr>
-            </tbody>
-          </table>
-        </li>
-      </ol>
-      <footer>{{ deferring }}</footer>
+        </header>
+        <p v-if="piece.word" class="word">
+          <b>From the pull of {{ showDay(piece.word.pouredAt) }}:</b> {{ piece.word.nextTime }}
+        </p>
+        <p v-for="caution in stops" :key="caution.code + caution.place.layer" class="stop">
+          <b>Stop.</b> {{ sayCaution(caution, studio.units) }}
+        </p>
+        <p v-if="steps.length === 0">
+          Nothing can be poured yet: give every layer a height and a resin first.
+        </p>
+        <ol>
+          <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
+            <h2 v-if="step.step === 'weigh'">
+              <i :style="{ background: step.layer!.colour }" />{{ step.layer!.index + 1 }}
+              {{ step.layer!.name }}
+            </h2>
+            <SafetyLines :before="before[step.step]" :lines="step.safety" />
+            <div class="do">
+              <span class="box" />
+              <p>
+                {{ words(step) }}
+                <template v-if="step.step === 'pour' && setIn(step.layer!.index)">
+                  Set in {{ setIn(step.layer!.index) }}.
+                </template>
+              </p>
+            </div>
+            <table v-if="step.step === 'weigh'">
+              <thead>
+                <tr>
+                  <th scope="col">In this order</th>
+                  <th scope="col">weigh</th>
+                  <th scope="col">scale shows</th>
+                  <th scope="col">really</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="part in step.layer!.weighing!.steps" :key="part.what">
+                  <th scope="row">{{ part.name }}</th>
+                  <td>
+                    <b
+                      >{{
+                        figure(part.mass, 'mass', studio.units, {
+                          step: finer(part.what, step.layer!.weighing!.tintUnderScale),
+                        })
+                      }}
+                      {{ studio.units.mass }}</b
+                    >
+                  </td>
+                  <td>
+                    {{ figure(part.reading, 'mass', studio.units, { step: plan.scaleStep }) }}
+                  </td>
+                  <td class="blank" />
+                </tr>
+              </tbody>
+            </table>
+          </li>
+        </ol>
+        <footer>{{ deferring }}</footer>
+      </div>
     </main>
   </div>
 </template>
@@ -269,16 +288,20 @@ table {
 
 th,
 td {
-  padding: 2px 0;
+  padding: 2px 0 2px 14px;
   border-bottom: 1px solid var(--line-2);
   text-align: right;
   font-weight: 400;
-  width: 17%;
+  white-space: nowrap;
 }
 
 th:first-child {
+  padding-left: 0;
   text-align: left;
-  width: auto;
+}
+
+th:last-child {
+  width: 18%;
 }
 
 thead th {
@@ -306,20 +329,13 @@ footer {
   font-style: italic;
 }
 
-.dense {
-  font-size: 12px;
-  line-height: 1.25;
+.columns ol {
+  columns: 2;
+  column-gap: 28px;
 }
 
-.dense li,
-.dense li.weigh {
-  padding-top: 2px;
-  margin-top: 2px;
-}
-
-.dense th,
-.dense td {
-  padding: 0;
+.columns li {
+  break-inside: avoid;
 }
 
 @page {
@@ -343,10 +359,6 @@ footer {
     padding: 0;
     box-shadow: none;
     print-color-adjust: exact;
-  }
-
-  .dense {
-    zoom: 0.82;
   }
 }
 </style>
