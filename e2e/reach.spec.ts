@@ -61,6 +61,7 @@ test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await press('ArrowDown')
   await press('Enter')
   await expect(page.locator('aside [data-part="A"]')).toBeVisible()
+  await expect(page.locator('.el-select__popper[aria-hidden="false"]')).toHaveCount(0)
   await press('Escape')
   await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur())
   await press('a')
