@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { CompiledPlan, Plan } from '@mivro/core/plan'
+import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/shape'
 import { show, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
@@ -33,7 +33,10 @@ const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 784, height: 488 })
 
-const frame = computed(() => frameFor(props.section, width.value, height.value, props.plan.mould))
+// Taken out of the plan, so that the outline is not drawn anew for every step of a drag.
+const mould = computed(() => props.plan.mould)
+const hasGate = computed(() => props.plan.gate > 0 && props.plan.mould === 'closed')
+const frame = computed(() => frameFor(props.section, width.value, height.value, mould.value))
 const path = computed(() => outlinePath(props.section, frame.value))
 const mm = computed(() =>
   spaced(lengthTicks(props.section.height, studio.units, 6), frame.value.y, 16),
@@ -59,19 +62,23 @@ const joinWords = {
   bled: 'bled into the one below',
 }
 
+/** Clear resin is drawn a little stronger than tinted, the chosen layer stronger still. */
+const shade = (layer: CompiledLayer, opacity: number) =>
+  opacity + (layer.tinted ? 0 : 0.09) + (layer.id === props.selected ? 0.1 : 0)
+
 function stops(layerId: string): boolean {
   return props.compiled.cautions.some((c) => c.severity === 'stop' && c.place.layer === layerId)
 }
 
 /** The gate's channel, from the highest point of the cut up through the mould. */
 const gate = computed(() => {
-  if (props.plan.gate <= 0 || props.plan.mould !== 'closed') return undefined
+  if (!hasGate.value) return undefined
   const span = spanAt(props.section, props.section.height * 0.995)
   const x = frame.value.x(span ? (span.left + span.right) / 2 : 0)
   return { x, top: frame.value.block.top, bottom: frame.value.y(props.section.height) }
 })
 const words = computed(() =>
-  props.plan.mould === 'open'
+  mould.value === 'open'
     ? { top: 'Back: open to the air, poured last', bottom: 'Face: down in the mould, poured first' }
     : { top: 'Up, with the gate', bottom: 'Lowest in the mould, poured first' },
 )
@@ -79,12 +86,8 @@ const words = computed(() =>
 
 <template>
   <div ref="box" class="cutaway">
-    <svg
-      :width="width"
-      :height="height"
-      :viewBox="`0 0 ${width} ${height}`"
-      @click.self="emit('select', undefined)"
-    >
+    <!-- What stays while a surface is dragged is a picture of its own, so that it is painted once. -->
+    <svg class="still" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
       <defs>
         <pattern
           :id="`${id}-mould`"
@@ -96,21 +99,7 @@ const words = computed(() =>
           <rect width="8" height="8" fill="#d7e5e1" />
           <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
         </pattern>
-        <clipPath :id="`${id}-cavity`"><path :d="path" clip-rule="evenodd" /></clipPath>
-        <linearGradient
-          v-for="layer in poured"
-          :id="`${id}-${layer.id}`"
-          :key="layer.id"
-          x1="0"
-          y1="0"
-          x2="0"
-          y2="1"
-        >
-          <stop offset="0" :stop-color="layer.colour" :stop-opacity="layer.tinted ? 0.42 : 0.5" />
-          <stop offset="1" :stop-color="layer.colour" :stop-opacity="layer.tinted ? 0.62 : 0.72" />
-        </linearGradient>
       </defs>
-
       <rect
         :x="frame.block.left"
         :y="frame.block.top"
@@ -128,30 +117,6 @@ const words = computed(() =>
         :height="gate.bottom - gate.top + 2"
         class="gate"
       />
-      <g :clip-path="`url(#${id}-cavity)`">
-        <rect
-          v-for="layer in poured"
-          :key="layer.id"
-          :x="frame.block.left"
-          :y="frame.y(layer.top)"
-          :width="frame.block.right - frame.block.left"
-          :height="frame.y(layer.bottom) - frame.y(layer.top)"
-          :fill="`url(#${id}-${layer.id})`"
-          class="layer"
-          :class="{ selected: layer.id === selected }"
-          @click="emit('select', layer.id)"
-        />
-        <Inclusions
-          v-for="layer in poured"
-          :key="`${layer.id}-set`"
-          :layer="layer"
-          :inclusions="plan.layers[layer.index]?.inclusions ?? []"
-          :section="section"
-          :frame="frame"
-        />
-      </g>
-      <path :d="path" class="outline" />
-
       <g class="ruler" text-anchor="end" aria-hidden="true">
         <line
           :x1="margin.left - 24"
@@ -196,6 +161,51 @@ const words = computed(() =>
       <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
         Heights drawn {{ frame.stretch }} times larger than widths
       </text>
+    </svg>
+    <svg
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      @click.self="emit('select', undefined)"
+    >
+      <defs>
+        <clipPath :id="`${id}-cavity`"><path :d="path" clip-rule="evenodd" /></clipPath>
+        <linearGradient
+          v-for="layer in poured"
+          :id="`${id}-${layer.id}`"
+          :key="layer.id"
+          x1="0"
+          y1="0"
+          x2="0"
+          y2="1"
+        >
+          <stop offset="0" :stop-color="layer.colour" :stop-opacity="shade(layer, 0.42)" />
+          <stop offset="1" :stop-color="layer.colour" :stop-opacity="shade(layer, 0.62)" />
+        </linearGradient>
+      </defs>
+
+      <g :clip-path="`url(#${id}-cavity)`">
+        <rect
+          v-for="layer in poured"
+          :key="layer.id"
+          :x="frame.block.left"
+          :y="frame.y(layer.top)"
+          :width="frame.block.right - frame.block.left"
+          :height="frame.y(layer.bottom) - frame.y(layer.top)"
+          :fill="`url(#${id}-${layer.id})`"
+          class="layer"
+          @click="emit('select', layer.id)"
+        />
+        <Inclusions
+          v-for="layer in poured"
+          :key="`${layer.id}-set`"
+          :layer="layer"
+          :inclusions="plan.layers[layer.index]?.inclusions ?? []"
+          :section="section"
+          :frame="frame"
+        />
+      </g>
+      <path :d="path" class="outline" />
 
       <path
         v-for="label in labels"
@@ -253,10 +263,13 @@ const words = computed(() =>
   height: 100%;
   min-height: 0;
   overflow: hidden;
+  contain: strict;
 }
 
 svg {
-  display: block;
+  position: absolute;
+  inset: 0;
+  will-change: transform;
 }
 
 .outline {
@@ -269,10 +282,6 @@ svg {
 
 .layer {
   cursor: pointer;
-}
-
-.layer.selected {
-  filter: saturate(1.25) brightness(0.97);
 }
 
 .gate {

@@ -39,15 +39,24 @@ function take(event: PointerEvent): void {
   emit('select')
 }
 
+let wanted: number | undefined
+
+/** A hand moves faster than a screen shows: one step for each picture. */
 function move(event: PointerEvent): void {
   if (!dragging.value) return
-  const height = props.frame.heightAt(event.clientY - grip)
-  emit('drag', Math.round(height / dragStep) * dragStep)
+  if (wanted === undefined) requestAnimationFrame(follow)
+  wanted = Math.round(props.frame.heightAt(event.clientY - grip) / dragStep) * dragStep
+}
+
+function follow(): void {
+  if (wanted !== undefined) emit('drag', wanted)
+  wanted = undefined
 }
 
 function leave(): void {
   if (!dragging.value) return
   dragging.value = false
+  follow()
   emit('drop')
 }
 

@@ -80,7 +80,7 @@ async function choose(chosen: File | undefined): Promise<void> {
       throw new Problem('file-too-large', { bytes: chosen.size, limit: largestFile })
     }
     step.value = 'Reading triangles'
-    const found = await inspectFile(await chosen.arrayBuffer())
+    const found = await inspectFile(chosen)
     if (file.value !== chosen) return
     report.value = found
     // Only a size that leaves no doubt is taken; otherwise the person says it.
@@ -126,7 +126,7 @@ async function make(): Promise<void> {
     readDocument(pieceSchema, piece)
     if (shape.from === 'file') {
       step.value = 'Keeping the file'
-      const { id } = await api.uploadMesh(await file.value!.arrayBuffer())
+      const { id } = await api.uploadMesh(file.value!)
       shape = { ...shape, mesh: id }
     }
     const made = await api.add('pieces', newId(), { ...piece, form: shape })

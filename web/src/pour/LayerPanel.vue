@@ -64,6 +64,7 @@ const joins = [
 <template>
   <div class="head">
     <TextField
+      :key="`${layer.id}-1`"
       bare
       heading
       label="Name of the layer"
@@ -74,12 +75,14 @@ const joins = [
   </div>
 
   <QuantityField
+    :key="`${layer.id}-2`"
     :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
     kind="length"
     :value="source.fill.by === 'height' ? source.fill.top : layer.top"
     :take="(top) => change({ fill: { by: 'height', top: top ?? 0 } })"
   />
   <QuantityField
+    :key="`${layer.id}-3`"
     :label="
       layer.inclusions > 0 ? 'Resin in each copy, inclusions taken off' : 'Resin in each copy'
     "
@@ -105,6 +108,7 @@ const joins = [
   >
     <QuantityField
       v-if="source.tint"
+      :key="`${layer.id}-4`"
       bare
       class="share"
       label="Tint, share of the resin's weight"
@@ -135,7 +139,11 @@ const joins = [
 
   <div class="block">
     <h3>Set into this layer</h3>
-    <InclusionList :inclusions="source.inclusions" :take="(inclusions) => change({ inclusions })" />
+    <InclusionList
+      :key="`${layer.id}-5`"
+      :inclusions="source.inclusions"
+      :take="(inclusions) => change({ inclusions })"
+    />
     <CautionNote
       v-for="(caution, i) in cautions('inclusions')"
       :key="`${caution.code}-${i}`"

@@ -2,7 +2,13 @@
 import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
-import { addLayer, moveSurface, removeLayer, splitLayer } from '@mivro/core/plan'
+import {
+  addLayer,
+  moveSurface,
+  removeLayer,
+  splitLayer,
+  type CompiledLayer,
+} from '@mivro/core/plan'
 import { newId } from '../api/client.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
@@ -19,6 +25,11 @@ const panel = ref<HTMLElement>()
 
 const plan = computed(() => piece.document!)
 const layer = computed(() => piece.compiled?.layers.find((l) => l.id === selected.value))
+/** The chosen layer, or the one that was chosen last. */
+const shown = computed<CompiledLayer | undefined>((before) => {
+  const layers = piece.compiled?.layers ?? []
+  return layer.value ?? layers.find((l) => l.id === before?.id) ?? layers[0]
+})
 const turnStep = Math.PI / 12
 
 watch(
@@ -27,9 +38,13 @@ watch(
     selected.value = undefined
   },
 )
+/** Another layer begins at the top of the panel; asking where it stands would cost a layout. */
+let scrolled = false
 watch(selected, async () => {
+  if (!scrolled) return
   await nextTick()
   panel.value?.scrollTo({ top: 0 })
+  scrolled = false
 })
 
 function drag(index: number, top: number): void {
@@ -150,14 +165,18 @@ const shortcuts = [
       :room="plan.room"
       @select="select"
     />
-    <aside ref="panel" class="panel inspector" aria-label="What is chosen" tabindex="-1">
-      <LayerPanel
-        v-if="layer"
-        :key="layer.id"
-        :layer="layer"
-        :count="piece.compiled.layers.length"
-      />
-      <PlanPanel v-else />
+    <aside
+      ref="panel"
+      class="panel inspector"
+      aria-label="What is chosen"
+      tabindex="-1"
+      @scroll.passive="scrolled = true"
+    >
+      <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
+      <div v-if="shown" class="panels" :class="{ away: !layer }">
+        <LayerPanel :layer="shown" :count="piece.compiled.layers.length" />
+      </div>
+      <div class="panels" :class="{ away: layer }"><PlanPanel /></div>
       <button v-if="layer" type="button" class="btn plain back" @click="select(undefined)">
         Show the whole pour
       </button>
@@ -225,6 +244,7 @@ const shortcuts = [
 }
 
 .strip {
+  contain: strict;
   border: 1px solid var(--line);
   border-top: 0;
   border-radius: 0 0 var(--r-large) var(--r-large);
@@ -232,6 +252,7 @@ const shortcuts = [
 }
 
 .inspector {
+  contain: strict;
   grid-column: 2;
   grid-row: 1 / 3;
   display: flex;
@@ -243,7 +264,20 @@ const shortcuts = [
   scrollbar-color: #c4d3ce transparent;
 }
 
-.inspector > :deep(*) {
+.panels {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
+.panels.away {
+  visibility: hidden;
+  height: 0;
+  overflow: hidden;
+  margin-bottom: -12px;
+}
+
+.panels > :deep(*) {
   flex: none;
 }
 

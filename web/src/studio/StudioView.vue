@@ -70,7 +70,7 @@ const restore = () =>
   trying(async () => {
     const file = chosen.value!
     chosen.value = undefined
-    const { documents } = await api.restoreBackup(await file.arrayBuffer())
+    const { documents } = await api.restoreBackup(file)
     said.value = `${documents} documents came back from ${file.name}. What was here before is kept beside the store, as before-restore.`
     await Promise.all([load(), studio.load()])
   })

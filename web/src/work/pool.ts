@@ -58,9 +58,9 @@ export function askSurvey(
 }
 
 /** A first look at a chosen file. Throws `Problems` when it cannot be read. */
-export async function inspectFile(bytes: ArrayBuffer): Promise<FileReport> {
+export async function inspectFile(file: Blob): Promise<FileReport> {
   answers.clear()
-  return unwrap((await bench('front').jobs.inspect(bytes)) as Answer<FileReport>)
+  return unwrap((await bench('front').jobs.inspect(file)) as Answer<FileReport>)
 }
 
 /** Ends what the open screen's worker is doing. */

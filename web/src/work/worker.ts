@@ -54,9 +54,9 @@ async function answer<T>(work: () => Promise<T>): Promise<Answer<T>> {
 
 const jobs = {
   /** Looks at a file: how many triangles, which unit it probably means. */
-  inspect: (bytes: ArrayBuffer) =>
+  inspect: (file: Blob) =>
     answer(async (): Promise<FileReport> => {
-      pending = new Uint8Array(bytes)
+      pending = new Uint8Array(await file.arrayBuffer())
       cavities.clear()
       const { mesh } = readStl(pending)
       return { triangles: triangleCount(mesh), suggestion: suggestUnit(weld(mesh)) }
