@@ -45,15 +45,24 @@ const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), fram
 const mlX = computed(() => frame.value.block.right + 44)
 
 const poured = computed(() => props.compiled.layers.filter((layer) => layer.depth > 0))
-const labelSize = 60
+/** Room for a label, px: three lines, or fewer where there are many layers. */
+const fullLabel = 60
+const leastLabel = 22
+const labelSpace = { top: 56, bottom: 8 }
+const labelSize = computed(() => {
+  const each = (height.value - labelSpace.top - labelSpace.bottom) / props.compiled.layers.length
+  return Math.max(leastLabel, Math.min(fullLabel, Math.floor(each)))
+})
 const labels = computed(() => {
   const { y } = frame.value
+  const size = labelSize.value
   const centres = props.compiled.layers.map((layer) => (y(layer.bottom) + y(layer.top)) / 2)
-  const placed = spread(centres, labelSize, 56, height.value - 8)
+  const placed = spread(centres, size, labelSpace.top, height.value - labelSpace.bottom)
   return props.compiled.layers.map((layer, i) => ({
     layer,
     centre: centres[i],
-    top: placed[i] - labelSize / 2 + 3,
+    middle: placed[i],
+    top: placed[i] - size / 2 + 2,
   }))
 })
 const joinWords = {
@@ -211,7 +220,7 @@ const words = computed(() =>
         v-for="label in labels"
         :key="label.layer.id"
         class="leader"
-        :d="`M${mlX + 34} ${label.centre.toFixed(1)}L${width - margin.right + 94} ${(label.top + 27).toFixed(1)}`"
+        :d="`M${mlX + 34} ${label.centre.toFixed(1)}L${width - margin.right + 94} ${label.middle.toFixed(1)}`"
       />
       <template v-if="!still">
         <Surface
@@ -238,20 +247,21 @@ const words = computed(() =>
       type="button"
       class="tag"
       :class="{ on: label.layer.id === selected }"
-      :style="{ top: `${label.top}px` }"
+      :style="{ top: `${label.top}px`, height: `${labelSize - 4}px` }"
       :aria-pressed="label.layer.id === selected"
       @click="emit('select', label.layer.id)"
     >
       <b>{{ label.layer.index + 1 }} {{ label.layer.name }}</b>
-      <span class="num-line">
-        {{ show(label.layer.resin, 'volume', studio.units) }} ·
-        {{ show(label.layer.depth, 'length', studio.units) }} deep
-      </span>
       <span v-if="stops(label.layer.id)" class="stop">can't be poured like this</span>
-      <span v-else-if="label.layer.index > 0" :class="`join ${label.layer.join}`">{{
-        joinWords[label.layer.join]
-      }}</span>
-      <span v-else class="join">poured first</span>
+      <template v-else>
+        <span v-if="labelSize >= 42" class="num-line">
+          {{ show(label.layer.resin, 'volume', studio.units) }} ·
+          {{ show(label.layer.depth, 'length', studio.units) }} deep
+        </span>
+        <span v-if="labelSize >= fullLabel" class="join" :class="label.layer.join">
+          {{ label.layer.index === 0 ? 'poured first' : joinWords[label.layer.join] }}
+        </span>
+      </template>
     </button>
   </div>
 </template>
@@ -320,11 +330,10 @@ svg {
   position: absolute;
   right: 12px;
   width: 152px;
-  height: 56px;
   display: flex;
   flex-direction: column;
   justify-content: center;
-  padding: 2px 10px;
+  padding: 0 10px;
   border: 1px solid transparent;
   border-radius: 8px;
   background: transparent;
