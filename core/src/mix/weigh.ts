@@ -35,7 +35,7 @@ export interface Weighing {
   total: number
   /** Volume of the mix, m³. */
   volume: number
-  /** What rounding to the scale leaves of the ratio's error, as a share. */
+  /** What rounding to the scale leaves of the ratio's error, as a share; 1 when a part reads 0. */
   roundingError: number
   /** What one step either way may add, as a share. */
   stepError: number
@@ -73,8 +73,11 @@ export function weigh(volume: number, { resin, tint }: Recipe, step: number): We
   const steps = readings([first, ...stirredIn, second], step)
 
   const weighed = (what: Pourable) => steps.find((s) => s.what === what)?.weighed ?? 0
-  const roundedRatio = weighed('A') / weighed('B')
-  const roundingError = roundedRatio / weightRatio(resin.ratio, resin) - 1
+  // Less than half a step of a part reads as nothing: then the scale says nothing of the ratio.
+  const shown = weighed('A') > 0 && weighed('B') > 0
+  const roundingError = shown
+    ? weighed('A') / weighed('B') / weightRatio(resin.ratio, resin) - 1
+    : 1
   const stepError = batchError(resinMass * shares.a, resinMass * shares.b, step)
   const tintMass = stirredIn[0]?.mass ?? Infinity
   return {

@@ -79,7 +79,7 @@ describe('a cavity', () => {
     const tangled = cube()
     tangled.triangles = Uint32Array.from([...tangled.triangles, 0, 1, 6, 1, 0, 6])
     expect(says(tangled)[0]).toMatch(
-      /1 edge belongs to more than two faces, so parts touch or cross/,
+      /2 edges belong to more than two faces, so parts touch or cross/,
     )
     const flipped = cube()
     ;[flipped.triangles[1], flipped.triangles[2]] = [flipped.triangles[2], flipped.triangles[1]]

@@ -2,7 +2,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { Upload } from 'lucide-vue-next'
-import { sayProblem } from '@mivro/core/caution'
 import { readDocument } from '@mivro/core/document'
 import { formSchema, pieceSchema, type Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
@@ -13,6 +12,7 @@ import { show } from '@mivro/core/units'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useStudio } from '../studio/studioStore.ts'
+import Says from '../ui/Says.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import { askSurvey, cancelWork, inspectFile } from '../work/pool.ts'
 import { pendingMesh, type Survey, type SurveyStep } from '../work/survey.ts'
@@ -116,7 +116,12 @@ function takeSolid(next: Solid): Problem | undefined {
   }
 }
 
-const ready = computed(() => survey.value !== undefined)
+/** What has to be said before the piece can be made. */
+const missing = computed(() => {
+  if (problem.value || step.value) return ''
+  if (!file.value) return 'Choose a file to make the piece from.'
+  return unit.value ? '' : 'Say which unit the file means, then the piece can be made.'
+})
 
 async function make(): Promise<void> {
   try {
@@ -147,7 +152,7 @@ async function make(): Promise<void> {
   <div class="new">
     <h1>New piece</h1>
     <div class="columns">
-      <section class="table" aria-label="The shape, cut open">
+      <section class="backlit" aria-label="The shape, cut open">
         <Cutaway
           v-if="survey && preview"
           still
@@ -178,7 +183,7 @@ async function make(): Promise<void> {
           {{ step }} … <button type="button" class="btn plain" @click="stop">Stop</button>
         </p>
       </section>
-      <aside class="panel side" aria-label="The new piece">
+      <aside class="panel beside" aria-label="The new piece">
         <SegmentField
           above
           label="Where the shape comes from"
@@ -198,9 +203,7 @@ async function make(): Promise<void> {
             placeholder="Such as Comet drop, small"
             autocomplete="off"
           />
-          <p v-if="nameProblem" class="says" role="alert">
-            {{ sayProblem(nameProblem, studio.units) }}
-          </p>
+          <Says :problem="nameProblem" />
         </div>
         <SolidFields v-if="from === 'sizes'" :solid="solid" :take="takeSolid" />
         <template v-else-if="report">
@@ -226,7 +229,7 @@ async function make(): Promise<void> {
             </template>
           </p>
         </template>
-        <p v-if="problem" class="says" role="alert">{{ sayProblem(problem, studio.units) }}</p>
+        <Says :problem="problem" />
         <ShapeFacts v-if="survey" :survey="survey" />
         <button
           v-if="from === 'file' && file && !step"
@@ -236,7 +239,8 @@ async function make(): Promise<void> {
         >
           Choose another file
         </button>
-        <button type="button" class="btn" :disabled="!ready" @click="make">Make the piece</button>
+        <button v-if="survey" type="button" class="btn" @click="make">Make the piece</button>
+        <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>
     </div>
   </div>
@@ -260,17 +264,9 @@ h1 {
   min-height: 0;
 }
 
-.table {
-  position: relative;
-  display: flex;
-  border: 1px solid var(--line);
-  border-radius: var(--r-large);
-  background: radial-gradient(120% 90% at 42% 48%, #fff 0, #fbfdfb 45%, #eef4f1 100%);
-  overflow: hidden;
-}
-
 .drop {
-  flex: 1;
+  position: absolute;
+  inset: 0;
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -298,14 +294,6 @@ h1 {
   color: var(--ink-2);
 }
 
-.side {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-  padding: 16px;
-  overflow: hidden auto;
-}
-
 .name {
   display: flex;
   flex-direction: column;
@@ -316,13 +304,5 @@ h1 {
   border: 1px solid var(--line);
   border-radius: 8px;
   padding: 8px 10px;
-}
-
-.says {
-  padding: 8px 10px;
-  border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
-  background: var(--stop-soft);
-  color: var(--stop-ink);
 }
 </style>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useId } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
-import { Trash2 } from 'lucide-vue-next'
 import type { Piece } from '@mivro/core/piece'
 import { compile, type Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
@@ -12,6 +11,7 @@ import type { Stored } from '../api/client.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
+import RemoveButton from '../ui/RemoveButton.vue'
 import { askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
 import MiniCut from './MiniCut.vue'
@@ -88,15 +88,11 @@ const facts = computed(() => {
       <p class="quiet facts">{{ facts || ' ' }}</p>
       <p class="state" :class="state.tone"><i />{{ state.word }}</p>
     </RouterLink>
-    <button
-      type="button"
+    <RemoveButton
       class="remove"
-      :aria-label="`Take ${piece.document.name} off`"
-      title="Take off"
+      :label="`Take ${piece.document.name} off`"
       @click="emit('remove')"
-    >
-      <Trash2 :size="15" aria-hidden="true" />
-    </button>
+    />
   </li>
 </template>
 
@@ -184,23 +180,11 @@ h2 {
   position: absolute;
   right: 10px;
   top: 10px;
-  display: inline-flex;
-  padding: 7px;
-  border: 0;
-  border-radius: 8px;
-  background: #ffffffc0;
-  color: var(--ink-2);
   opacity: 0;
-  cursor: pointer;
 }
 
 .card:hover .remove,
 .remove:focus-visible {
   opacity: 1;
-}
-
-.remove:hover {
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 </style>

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, shallowRef } from 'vue'
 import { Plus } from 'lucide-vue-next'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
-import { problemsOf, type Problem } from '@mivro/core/problem'
 import { api, type Stored } from '../api/client.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import PieceCard from './PieceCard.vue'
 
@@ -18,7 +18,7 @@ const studio = useStudio()
 const pieces = shallowRef<Stored<Piece>[]>()
 const plans = shallowRef<Stored<Plan>[]>([])
 const pulls = shallowRef<Stored<Pull>[]>([])
-const problems = ref<readonly Problem[]>([])
+const { problems, trying } = useProblems()
 
 async function load(): Promise<void> {
   await trying(async () => {
@@ -34,15 +34,6 @@ async function load(): Promise<void> {
   })
 }
 onMounted(load)
-
-async function trying(work: () => Promise<void>): Promise<void> {
-  try {
-    problems.value = []
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 
 const newestPlan = computed(() => new Map(plans.value.map((plan) => [plan.parent, plan])))
 const pullsOf = (id: string) => pulls.value.filter((pull) => pull.parent === id)

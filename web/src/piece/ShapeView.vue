@@ -25,7 +25,7 @@ const units = [
 
 <template>
   <div v-if="piece.piece && piece.plan" class="shape">
-    <section class="table" aria-label="The shape, cut open">
+    <section class="backlit" aria-label="The shape, cut open">
       <Cutaway
         v-if="piece.survey && piece.compiled"
         still
@@ -36,7 +36,7 @@ const units = [
       />
       <p v-if="piece.step" class="step" role="status">{{ piece.step }} …</p>
     </section>
-    <aside class="panel side" aria-label="The shape">
+    <aside class="panel beside" aria-label="The shape">
       <TextField
         bare
         heading
@@ -82,30 +82,10 @@ const units = [
   gap: 14px;
 }
 
-.table {
-  position: relative;
-  border: 1px solid var(--line);
-  border-radius: var(--r-large);
-  background: radial-gradient(120% 90% at 42% 48%, #fff 0, #fbfdfb 45%, #eef4f1 100%);
-  overflow: hidden;
-}
-
 .step {
   position: absolute;
   left: 16px;
   top: 14px;
   color: var(--ink-2);
-}
-
-.side {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 14px 16px;
-  overflow: hidden auto;
-}
-
-.side > :deep(*) {
-  flex: none;
 }
 </style>

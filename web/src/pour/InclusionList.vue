@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ChevronDown, Plus, X } from 'lucide-vue-next'
+import { ChevronDown, Plus } from 'lucide-vue-next'
 import { ElOption, ElSelect } from 'element-plus'
 import type { PlanInclusion } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
@@ -10,6 +10,7 @@ import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CountField from '../ui/CountField.vue'
 import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
 import TextField from '../ui/TextField.vue'
 
 const props = defineProps<{
@@ -62,14 +63,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
             {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span
           >
         </button>
-        <button
-          type="button"
-          class="x"
-          :aria-label="`Take ${inclusion.name} out`"
-          @click="remove(i)"
-        >
-          <X :size="15" aria-hidden="true" />
-        </button>
+        <RemoveButton :label="`Take ${inclusion.name} out`" @click="remove(i)" />
       </div>
       <div v-if="open === inclusion.id" class="fields">
         <TextField
@@ -172,22 +166,6 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 
 .summary .up {
   rotate: 180deg;
-}
-
-.x {
-  display: inline-flex;
-  margin-right: 4px;
-  padding: 5px;
-  border: 0;
-  border-radius: 6px;
-  background: transparent;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-
-.x:hover {
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 
 .fields {

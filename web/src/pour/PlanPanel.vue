@@ -7,6 +7,7 @@ import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
+import PlainSelect from '../ui/PlainSelect.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -28,8 +29,12 @@ const demoulding = computed(() =>
     compiled.value.layers.flatMap((layer) => layer.hazards),
   ),
 )
-const openPlan = (event: Event) =>
-  piece.open(piece.piece!.id, (event.target as HTMLSelectElement).value)
+const pours = computed(() =>
+  piece.plans.map(({ id, document }) => ({
+    value: id,
+    label: id === piece.plan!.id ? plan.value.name : document.name,
+  })),
+)
 
 const moulds = [
   {
@@ -42,14 +47,13 @@ const moulds = [
 </script>
 
 <template>
-  <label v-if="piece.plans.length > 1" class="pick">
-    <span>Pours of this piece</span>
-    <select :value="piece.plan!.id" @change="openPlan">
-      <option v-for="entry in piece.plans" :key="entry.id" :value="entry.id">
-        {{ entry.id === piece.plan!.id ? plan.name : entry.document.name }}
-      </option>
-    </select>
-  </label>
+  <PlainSelect
+    v-if="piece.plans.length > 1"
+    label="Pours of this piece"
+    :options="pours"
+    :value="piece.plan!.id"
+    @choose="piece.open(piece.piece!.id, $event)"
+  />
   <TextField
     bare
     heading
@@ -97,7 +101,7 @@ const moulds = [
   />
 
   <template v-if="compiled.needs.length > 0">
-    <table>
+    <table class="sums">
       <thead>
         <tr>
           <th scope="col">Taken from the shelf</th>
@@ -133,51 +137,8 @@ const moulds = [
 </template>
 
 <style scoped>
-.pick {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.pick select {
-  max-width: 200px;
-  border: 0;
-  border-bottom: 1.5px solid var(--edge);
-  padding: 4px 2px;
-  background: transparent;
-  color: var(--ink);
-  font: 600 13px var(--text);
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-feature-settings: 'tnum';
-}
-
-th,
-td {
-  padding: 5px 0;
-  border-bottom: 1px solid var(--line-2);
-  font-weight: 400;
-  text-align: left;
-}
-
-thead th {
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-td,
-thead th:last-child {
-  text-align: right;
-  white-space: nowrap;
-}
-
 td {
   font: 650 14px var(--num);
+  white-space: nowrap;
 }
 </style>

@@ -107,24 +107,24 @@ const shortcuts = [
 
 <template>
   <div v-if="piece.survey && piece.compiled && piece.plan" class="pour">
-    <section class="table" aria-label="The cutaway">
+    <section class="backlit table" aria-label="The cutaway">
       <div class="tools">
         <button type="button" class="tool" title="Add a layer (A)" @click="add">
           <Plus :size="15" aria-hidden="true" />Add layer
         </button>
         <button
+          v-if="layer"
           type="button"
           class="tool"
-          :disabled="!layer"
           title="Split the chosen layer (S)"
           @click="split"
         >
           <Scissors :size="15" aria-hidden="true" />Split
         </button>
         <button
+          v-if="layer"
           type="button"
           class="tool"
-          :disabled="!layer"
           title="Take the chosen layer away (Delete)"
           @click="remove()"
         >
@@ -194,14 +194,10 @@ const shortcuts = [
 }
 
 .table {
-  position: relative;
   min-height: 0;
   display: flex;
   flex-direction: column;
-  border: 1px solid var(--line);
   border-radius: var(--r-large) var(--r-large) 0 0;
-  background: radial-gradient(120% 90% at 42% 48%, #fff 0, #fbfdfb 45%, #eef4f1 100%);
-  overflow: hidden;
 }
 
 .tools {
@@ -223,15 +219,9 @@ const shortcuts = [
   cursor: pointer;
 }
 
-.tool:hover:not(:disabled) {
+.tool:hover {
   border-color: var(--teal);
   color: var(--teal);
-}
-
-.tool:disabled {
-  color: #6b807c;
-  cursor: default;
-  border-style: dashed;
 }
 
 .tool.round {

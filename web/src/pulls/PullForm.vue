@@ -60,6 +60,12 @@ const toggle = (fault: Fault) => {
   })
 }
 const errors = computed(() => ratioErrors(pull.value))
+/** Under this the ratio is as planned, for any scale. */
+const nothing = 5e-4
+const ratioWords = (error: number) =>
+  Math.abs(error) < nothing
+    ? 'ratio as planned'
+    : `${show(Math.abs(error), 'fraction')} ${error > 0 ? 'more' : 'less'} A for the B`
 const causes = computed(() => pull.value.faults.map((fault) => ({ fault, cause: faults[fault] })))
 const labels: Record<Outcome, string> = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
 const step = computed(() => piece.document?.scaleStep ?? 1e-4)
@@ -97,7 +103,7 @@ const fine = (planned: number) => (planned < 20 * step.value ? step.value / 10 :
           :take="(humidity) => change({ humidity })"
         />
 
-        <table>
+        <table class="sums">
           <thead>
             <tr>
               <th scope="col">What was weighed</th>
@@ -109,9 +115,9 @@ const fine = (planned: number) => (planned < 20 * step.value ? step.value / 10 :
             <tr class="layer">
               <th scope="rowgroup" colspan="3">
                 {{ i + 1 }} {{ layer.name }}
-                <span v-if="errors[i] !== undefined" class="quiet small"
-                  >ratio {{ show(Math.abs(errors[i]!), 'fraction') }} off</span
-                >
+                <span v-if="errors[i] !== undefined" class="quiet small">{{
+                  ratioWords(errors[i]!)
+                }}</span>
               </th>
             </tr>
             <tr v-for="(amount, j) in layer.amounts" :key="amount.what">
@@ -210,28 +216,8 @@ const fine = (planned: number) => (planned < 20 * step.value ? step.value / 10 :
   font: 600 14px var(--num);
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin-top: 4px;
-}
-
-th,
-td {
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line-2);
-  font-weight: 400;
-  text-align: right;
-}
-
-th:first-child,
 td:first-child {
   text-align: left;
-}
-
-thead th {
-  color: var(--ink-2);
-  font-size: 12px;
 }
 
 .layer th {
@@ -245,12 +231,8 @@ thead th {
   font-weight: 400;
 }
 
-td :deep(.field) {
+td :deep(.field-row) {
   display: block;
-}
-
-td :deep(.says) {
-  text-align: left;
 }
 
 .faults {

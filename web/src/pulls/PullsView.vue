@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { Plus, Trash2 } from 'lucide-vue-next'
+import { Plus } from 'lucide-vue-next'
 import { newPull, type Pull } from '@mivro/core/pull'
-import { problemsOf, type Problem } from '@mivro/core/problem'
 import { api, newId, type Stored } from '../api/client.ts'
 import { openKeeper, type Keeper } from '../api/keeper.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import RemoveButton from '../ui/RemoveButton.vue'
 import { now, showMoment } from '../ui/dates.ts'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import { useUndoOf } from '../ui/undo.ts'
@@ -18,7 +19,7 @@ const route = useRoute()
 const router = useRouter()
 const piece = usePiece()
 const open = shallowRef<Keeper<'pulls'>>()
-const problems = ref<readonly Problem[]>([])
+const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
 
@@ -52,15 +53,6 @@ watch(
     piece.pulls = piece.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull))
   },
 )
-
-async function trying(work: () => Promise<void>): Promise<void> {
-  try {
-    problems.value = []
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 
 const record = () =>
   trying(async () => {
@@ -102,7 +94,7 @@ const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.we
   <div v-if="piece.piece" class="pulls">
     <section class="list" aria-label="Pulls of this piece">
       <div class="acts">
-        <button type="button" class="btn" :disabled="!canRecord" @click="record">
+        <button v-if="canRecord" type="button" class="btn" @click="record">
           <Plus :size="15" aria-hidden="true" />Record a pull
         </button>
         <button v-if="piece.pulls.length > 0" type="button" class="btn ghost" @click="next">
@@ -135,14 +127,11 @@ const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.we
               pull.document.nextTime
             }}</span>
           </RouterLink>
-          <button
-            type="button"
+          <RemoveButton
             class="x"
-            :aria-label="`Take pull ${numberOf(pull.id)} off`"
+            :label="`Take pull ${numberOf(pull.id)} off`"
             @click="remove(pull)"
-          >
-            <Trash2 :size="14" aria-hidden="true" />
-          </button>
+          />
         </li>
       </ul>
     </section>
@@ -243,18 +232,6 @@ ul {
   position: absolute;
   right: 6px;
   top: 8px;
-  display: inline-flex;
-  padding: 6px;
-  border: 0;
-  border-radius: 6px;
-  background: transparent;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-
-.x:hover {
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 
 .none {

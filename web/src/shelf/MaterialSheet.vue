@@ -13,6 +13,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Kind } from '@mivro/core/units'
 import type { Keeper } from '../api/keeper.ts'
 import CautionNote from '../ui/CautionNote.vue'
+import PlainSelect from '../ui/PlainSelect.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
@@ -129,17 +130,12 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
     <div class="columns">
       <div class="stack">
         <template v-if="material.kind === 'resin'">
-          <label class="pick">
-            <span>What kind of resin</span>
-            <select
-              :value="material.class"
-              @change="change({ class: ($event.target as HTMLSelectElement).value as ResinClass })"
-            >
-              <option v-for="entry in classes" :key="entry.value" :value="entry.value">
-                {{ entry.label }}
-              </option>
-            </select>
-          </label>
+          <PlainSelect
+            label="What kind of resin"
+            :options="classes"
+            :value="material.class"
+            @choose="change({ class: $event as ResinClass })"
+          />
           <h3>Mixing</h3>
           <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
           <TextField
@@ -253,22 +249,5 @@ h3 {
   padding-bottom: 4px;
   border-bottom: 1px solid var(--line);
   font: 650 14px var(--num);
-}
-
-.pick {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.pick select {
-  border: 0;
-  border-bottom: 1.5px solid var(--edge);
-  padding: 4px 2px;
-  background: transparent;
-  color: var(--ink);
-  font: 600 13px var(--text);
 }
 </style>

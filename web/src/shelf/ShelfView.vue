@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { Plus, Trash2 } from 'lucide-vue-next'
+import { Plus } from 'lucide-vue-next'
 import type { Material, MaterialKind } from '@mivro/core/material'
-import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show, showDuration, showRatio } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
 import { openKeeper, type Keeper } from '../api/keeper.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import RemoveButton from '../ui/RemoveButton.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import { useUndoOf } from '../ui/undo.ts'
 import MaterialSheet from './MaterialSheet.vue'
@@ -21,7 +22,7 @@ const router = useRouter()
 const shelf = useShelf()
 const studio = useStudio()
 const open = shallowRef<Keeper<'materials'>>()
-const problems = ref<readonly Problem[]>([])
+const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
 
@@ -32,15 +33,6 @@ const groups: { kind: MaterialKind; title: string; one: string }[] = [
 ]
 const of = (kind: MaterialKind) => shelf.stored.filter((entry) => entry.document.kind === kind)
 const wanted = computed(() => String(route.params.material || shelf.stored[0]?.id || ''))
-
-async function trying(work: () => Promise<void>): Promise<void> {
-  try {
-    problems.value = []
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 
 onMounted(() => trying(() => shelf.load()))
 watch(
@@ -118,14 +110,11 @@ function facts(material: Material): string {
                   <span class="quiet small">{{ facts(entry.document) }}</span>
                 </span>
               </RouterLink>
-              <button
-                type="button"
+              <RemoveButton
                 class="x"
-                :aria-label="`Take ${entry.document.name} off the shelf`"
+                :label="`Take ${entry.document.name} off the shelf`"
                 @click="remove(entry)"
-              >
-                <Trash2 :size="14" aria-hidden="true" />
-              </button>
+              />
             </li>
           </ul>
         </template>
@@ -234,23 +223,11 @@ li i.inclusion {
   position: absolute;
   right: 8px;
   top: 12px;
-  display: inline-flex;
-  padding: 6px;
-  border: 0;
-  border-radius: 6px;
-  background: transparent;
-  color: var(--ink-2);
   opacity: 0;
-  cursor: pointer;
 }
 
 li:hover .x,
 .x:focus-visible {
   opacity: 1;
-}
-
-.x:hover {
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 </style>

@@ -7,6 +7,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { api, type Path } from '../api/client.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
 import TextField from '../ui/TextField.vue'
 import { showMoment } from '../ui/dates.ts'
@@ -14,7 +15,7 @@ import { useUndoOf } from '../ui/undo.ts'
 import { useStudio } from './studioStore.ts'
 
 const studio = useStudio()
-const problems = ref<readonly Problem[]>([])
+const { problems, trying } = useProblems()
 const chosen = shallowRef<File>()
 const said = ref('')
 
@@ -33,15 +34,6 @@ const kinds: [Path, string][] = [
   ['pulls', 'Pull'],
   ['materials', 'From the shelf'],
 ]
-
-async function trying(work: () => Promise<void>): Promise<void> {
-  try {
-    problems.value = []
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 
 const load = () =>
   trying(async () => {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref, useId, watch } from 'vue'
-import { sayProblem } from '@mivro/core/caution'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { parseNumber } from '@mivro/core/units'
+import Says from './Says.vue'
 
 const props = defineProps<{
   label: string
@@ -31,11 +31,12 @@ function commit(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ wrong: problem }">
-    <label :for="id">{{ label }}</label>
+  <div class="field-row">
+    <label :for="id" class="field-label">{{ label }}</label>
     <input
       :id="id"
       v-model="typed"
+      class="line-input"
       type="text"
       inputmode="numeric"
       autocomplete="off"
@@ -44,51 +45,6 @@ function commit(): void {
       @focus="($event.target as HTMLInputElement).select()"
       @keydown.enter="commit"
     />
-    <p v-if="problem" role="alert">{{ sayProblem(problem) }}</p>
+    <Says :problem="problem" />
   </div>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: baseline;
-  gap: 2px 12px;
-}
-
-label {
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-input {
-  width: 76px;
-  border: 0;
-  border-bottom: 1.5px solid var(--edge);
-  padding: 2px 2px 3px;
-  background: transparent;
-  outline: 0;
-  text-align: right;
-  font: 600 15px var(--num);
-  font-feature-settings: 'tnum';
-}
-
-input:focus {
-  border-color: var(--teal);
-  box-shadow: 0 1px 0 var(--teal);
-}
-
-.wrong input {
-  border-color: var(--stop);
-}
-
-p {
-  grid-column: 1 / 3;
-  padding: 6px 10px;
-  border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-  font-size: 12px;
-}
-</style>

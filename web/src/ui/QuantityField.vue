@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, watch } from 'vue'
-import { sayProblem } from '@mivro/core/caution'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import {
   chosenUnit,
@@ -12,6 +11,7 @@ import {
   type Kind,
 } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
+import Says from './Says.vue'
 
 const props = defineProps<{
   label: string
@@ -83,8 +83,8 @@ async function onFocus(): Promise<void> {
 </script>
 
 <template>
-  <div class="field" :class="{ wrong: problem }">
-    <label :for="id" :class="bare ? 'visually-hidden' : 'label'">{{ label }}</label>
+  <div class="field-row" :class="{ wrong: problem }">
+    <label :for="id" :class="bare ? 'visually-hidden' : 'field-label'">{{ label }}</label>
     <span class="entry" :title="exact">
       <input
         :id="id"
@@ -104,25 +104,11 @@ async function onFocus(): Promise<void> {
       />
       <small v-if="symbol" aria-hidden="true">{{ symbol }}</small>
     </span>
-    <p v-if="problem" :id="`${id}-says`" class="says" role="alert">
-      {{ sayProblem(problem, studio.units) }}
-    </p>
+    <Says :id="`${id}-says`" :problem="problem" />
   </div>
 </template>
 
 <style scoped>
-.field {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: baseline;
-  gap: 2px 12px;
-}
-
-.label {
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
 .entry {
   display: inline-flex;
   align-items: baseline;
@@ -161,15 +147,5 @@ small {
 
 .wrong .entry {
   border-color: var(--stop);
-}
-
-.says {
-  grid-column: 1 / 3;
-  padding: 6px 10px;
-  border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-  font-size: 12px;
 }
 </style>

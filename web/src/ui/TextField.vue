@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, useId, watch } from 'vue'
-import { sayProblem } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
+import Says from './Says.vue'
 
 const props = defineProps<{
   label: string
@@ -36,7 +36,7 @@ function commit(): void {
 
 <template>
   <div class="field">
-    <label :for="id" :class="bare ? 'visually-hidden' : 'label'">{{ label }}</label>
+    <label :for="id" :class="bare ? 'visually-hidden' : 'field-label'">{{ label }}</label>
     <textarea
       v-if="lines"
       :id="id"
@@ -57,7 +57,7 @@ function commit(): void {
       @blur="commit"
       @keydown.enter="commit"
     />
-    <p v-if="problem" class="says" role="alert">{{ sayProblem(problem) }}</p>
+    <Says :problem="problem" />
   </div>
 </template>
 
@@ -67,11 +67,6 @@ function commit(): void {
   flex-direction: column;
   gap: 4px;
   min-width: 0;
-}
-
-.label {
-  color: var(--ink-2);
-  font-size: 12px;
 }
 
 input,
@@ -104,14 +99,5 @@ input.heading:focus {
 
 ::placeholder {
   color: #5f7673;
-}
-
-.says {
-  padding: 6px 10px;
-  border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-  font-size: 12px;
 }
 </style>

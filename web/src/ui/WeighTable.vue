@@ -17,7 +17,7 @@ const finer = (what: string) =>
 </script>
 
 <template>
-  <table>
+  <table class="sums">
     <thead>
       <tr>
         <th scope="col">Weigh for {{ copies }} {{ copies === 1 ? 'copy' : 'copies' }}</th>
@@ -49,30 +49,6 @@ const finer = (what: string) =>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-feature-settings: 'tnum';
-}
-
-th,
-td {
-  padding: 5px 0;
-  border-bottom: 1px solid var(--line-2);
-  text-align: right;
-  font-weight: 400;
-}
-
-th:first-child {
-  text-align: left;
-}
-
-thead th {
-  color: var(--ink-2);
-  font-size: 12px;
-  font-weight: 550;
-}
-
 td {
   font-family: var(--num);
 }

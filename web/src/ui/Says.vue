@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { sayProblem } from '@mivro/core/caution'
+import type { Problem } from '@mivro/core/problem'
+import { useStudio } from '../studio/studioStore.ts'
+
+/** What is wrong with a field, under it. */
+defineProps<{ problem: Problem | undefined }>()
+const studio = useStudio()
+</script>
+
+<template>
+  <p v-if="problem" class="says" role="alert">{{ sayProblem(problem, studio.units) }}</p>
+</template>
+
+<style scoped>
+.says {
+  grid-column: 1 / -1;
+  padding: 6px 10px;
+  border-left: 3px solid var(--stop);
+  border-radius: 0 8px 8px 0;
+  background: var(--stop-soft);
+  color: var(--stop-ink);
+  font-size: 12px;
+  text-align: left;
+}
+</style>
