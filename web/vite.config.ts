@@ -15,5 +15,14 @@ export default defineConfig({
     chunkSizeWarningLimit: 600,
     manifest: true,
   },
-  server: { proxy: { '/api': { target: server, changeOrigin: true } } },
+  server: {
+    proxy: {
+      '/api': {
+        target: server,
+        changeOrigin: true,
+        // The server refuses pages of another origin; while developing, this page is one.
+        configure: (proxy) => proxy.on('proxyReq', (request) => request.removeHeader('origin')),
+      },
+    },
+  },
 })

@@ -19,6 +19,8 @@ const plan = computed(() => piece.document!)
 const compiled = computed(() => piece.compiled!)
 
 const change = (values: Partial<Plan>) => piece.change({ ...plan.value, ...values })
+/** What is known of the shape bears on every weight. */
+const ofShape = computed(() => piece.survey?.cautions ?? [])
 const whole = computed(() => compiled.value.cautions.filter((c) => c.place.layer === undefined))
 const inLayers = computed(() =>
   compiled.value.cautions.filter((c) => c.place.layer !== undefined && c.severity === 'stop'),
@@ -95,7 +97,7 @@ const moulds = [
   />
 
   <CautionNote
-    v-for="caution in [...inLayers, ...whole]"
+    v-for="caution in [...inLayers, ...ofShape, ...whole]"
     :key="caution.code + caution.place.layer"
     :caution="caution"
   />

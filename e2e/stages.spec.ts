@@ -1,0 +1,117 @@
+import { expect, test } from './mivro.ts'
+import { firstFaces, stl } from './files.ts'
+
+test.describe('shape', () => {
+  test('sizes are typed, refused where they cannot be, and undone', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-coaster/shape')
+    await expect(page.getByText('62.7 ml', { exact: true })).toBeVisible()
+    await mivro.type('Thickness', '10')
+    // π/4 · 100² · 9 mm and the frustum of the bevel of 1 mm: 70.686 + 7.697 ml, 0.018 % less for 192 sides.
+    await expect(page.getByText('78.4 ml', { exact: true })).toBeVisible()
+    await mivro.type('Bevel of the face', '12 mm')
+    await expect(page.getByRole('alert')).toContainText(
+      'A bevel of 12.0 mm does not fit: at most 9.5 mm for this slab.',
+    )
+    await expect(mivro.field('Bevel of the face')).toHaveValue('12 mm')
+    await mivro.field('Bevel of the face').press('Escape')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByText('62.7 ml', { exact: true })).toBeVisible()
+    await expect(mivro.field('Thickness')).toHaveValue('8.0')
+  })
+
+  test('the piece is turned: another side points up, and the layers follow', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-comet-drop/shape')
+    await expect(page.getByText('52.0 mm tall')).toBeVisible()
+    await page.getByText('+X', { exact: true }).click()
+    await expect(page.getByText('38.0 mm tall')).toBeVisible()
+    await mivro.saved()
+    await page.getByRole('link', { name: 'Pour', exact: true }).click()
+    await expect(page.locator('[data-code="layer-above-top"]:visible')).toContainText(
+      'Comet tail goes up to 52.0 mm, but the piece ends at 38.0 mm.',
+    )
+  })
+
+  test('no direction at all is refused', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-comet-drop/shape')
+    await mivro.type('Up, Z', '0')
+    await expect(page.getByRole('alert')).toContainText(
+      'Which way is up? All three numbers are zero.',
+    )
+  })
+
+  test('an open mesh goes on saying so where its weights are read', async ({ mivro, page }) => {
+    await mivro.open('/pieces/new')
+    await page.locator('input[type=file]').setInputFiles(stl('open.stl', firstFaces(10)))
+    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await expect(page.locator('[data-code="mesh-open"]:visible')).toContainText(
+      '1 hole (4 open edges)',
+    )
+  })
+})
+
+test.describe('the shelf and the pour', () => {
+  test('a new resin is at hand in the next plan, and a plan says when its resin is gone', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/shelf')
+    await page.getByRole('button', { name: 'Add a resin' }).click()
+    await mivro.type('Name', 'Amber epoxy 10:1')
+    await mivro.type('Mix ratio, A to B', '10 to 1')
+    await page.getByText('Weight', { exact: true }).first().click()
+    await mivro.saved()
+    await page.getByRole('link', { name: 'Pieces', exact: true }).first().click()
+    await page.getByRole('heading', { name: 'Orrery base' }).click()
+    await mivro.layer('Clear foot').click()
+    await mivro.pick('Resin', 'Amber epoxy 10:1')
+    const [a, b] = [await mivro.weights('A'), await mivro.weights('B')]
+    expect(a.weigh / b.weigh).toBeCloseTo(10, 0)
+    await mivro.saved()
+
+    await mivro.open('/shelf')
+    const entry = page.getByRole('listitem').filter({ hasText: 'Amber epoxy 10:1' })
+    await entry.hover()
+    await entry.getByRole('button', { name: /^Take Amber epoxy/ }).click()
+    await expect(page.getByText('Amber epoxy 10:1 was taken off.')).toBeVisible()
+    await mivro.open('/pieces/demo-orrery/pour')
+    await expect(page.locator('[data-code="resin-gone"]:visible')).toContainText(
+      'The resin of Clear foot is no longer on the shelf. Choose another, or take it back there.',
+    )
+  })
+
+  test('a layer is added, split with what is set in on the base, and removed', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-comet-drop/pour')
+    await mivro.layer('Dusk violet').click()
+    await page.keyboard.press('s')
+    await expect(mivro.layer('Dusk violet, base')).toBeVisible()
+    await expect(mivro.surface(3)).toBeVisible()
+    await mivro.layer('Dusk violet, base').click()
+    await page.getByRole('button', { name: 'Remove' }).click()
+    await expect(mivro.layer('Dusk violet, base')).toBeHidden()
+    expect(await mivro.heightOf(1)).toBe(27.5)
+    await page.keyboard.press('Escape')
+    await expect(mivro.field('Name of the pour')).toBeVisible()
+  })
+
+  test('a number says where it comes from', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-comet-drop/pour')
+    await mivro.layer('Night blue').click()
+    await page.getByRole('button', { name: 'Where this time comes from' }).click()
+    await expect(page.getByText(/gives 50 min of pot life for 150.0 g at 23 °C/)).toBeVisible()
+    await expect(page.getByText(/At 21 °C they are × 1.15/)).toBeVisible()
+  })
+
+  test('a warmer room shortens every time on the clock', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-comet-drop/pour')
+    await mivro.type('Room', '31 °C')
+    await mivro.layer('Night blue').click()
+    // 50 min at 23 °C, 8 °C warmer: 50 / 2^0.8 = 28.7 min.
+    await expect(page.locator('aside .times')).toContainText('29 min')
+  })
+})
