@@ -129,16 +129,20 @@ describe('a document that saves itself', () => {
       expect(keeper.document.name).toBe('Theirs')
     })
 
-    it('theirs is taken without a write', async () => {
+    it('theirs is taken, and mine is kept one redo away', async () => {
       answer = stale
       const keeper = keep('pieces', stored('A'), history)
       keeper.edit(piece('Mine'))
       await settle()
-      const before = sent.length
       keeper.settle('theirs')
       await settle()
       expect(keeper.document.name).toBe('Theirs')
-      expect(sent).toHaveLength(before)
+      expect(sent.slice(-2).map((s) => [s.basedOn, s.change, s.document.name])).toEqual([
+        [7, 'edited', 'Mine'],
+        [8, 'undone', 'Theirs'],
+      ])
+      keeper.redo()
+      expect(keeper.document.name).toBe('Mine')
     })
   })
 

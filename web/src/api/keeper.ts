@@ -90,22 +90,21 @@ export function keep<P extends Path>(
     return true
   }
 
-  /** After a conflict: mine is written on top of theirs, or theirs is taken. */
+  /**
+   * After a conflict mine is written on top of theirs; where theirs is taken, that is undone at
+   * once. So both are versions, and the other one is an undo or a redo away.
+   */
   function settle(choice: 'mine' | 'theirs'): void {
     const other = theirs.value
     if (!other) return
-    revision.value = other.revision
     const mine = timeline.value.present
-    timeline.value = {
-      past: [...timeline.value.past, other.document],
-      present: other.document,
-      future: [],
-    }
+    revision.value = other.revision
+    timeline.value = { past: timeline.value.past, present: other.document, future: [] }
     queue.length = 0
     theirs.value = undefined
     state.value = 'saved'
-    localStorage.removeItem(aside)
-    if (choice === 'mine') push({ ...timeline.value, present: mine }, 'edited')
+    push(edit(timeline.value, mine), 'edited')
+    if (choice === 'theirs') push(undo(timeline.value), 'undone')
   }
 
   /** What an earlier visit could not send. */

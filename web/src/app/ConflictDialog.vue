@@ -56,8 +56,8 @@ const sides = computed(() => {
     :close-on-press-escape="false"
   >
     <p class="quiet">
-      Nothing was overwritten. Both versions stay in the history, whichever you choose; what differs
-      is marked.
+      Nothing was overwritten. Whichever you choose, the other stays in the history; what differs is
+      marked.
     </p>
     <div class="sides">
       <section v-for="side in sides" :key="side.choice" class="side">

@@ -7,9 +7,9 @@ import { show, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import { frameFor, margin, outlinePath, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
-import { spread } from './labels.ts'
 import { lengthTicks, spaced, volumeTicks } from './ruler.ts'
 import Surface from './Surface.vue'
+import { useLabels } from './useLabels.ts'
 
 const props = defineProps<{
   section: Section
@@ -45,26 +45,7 @@ const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), fram
 const mlX = computed(() => frame.value.block.right + 44)
 
 const poured = computed(() => props.compiled.layers.filter((layer) => layer.depth > 0))
-/** Room for a label, px: three lines, or fewer where there are many layers. */
-const fullLabel = 60
-const leastLabel = 22
-const labelSpace = { top: 56, bottom: 8 }
-const labelSize = computed(() => {
-  const each = (height.value - labelSpace.top - labelSpace.bottom) / props.compiled.layers.length
-  return Math.max(leastLabel, Math.min(fullLabel, Math.floor(each)))
-})
-const labels = computed(() => {
-  const { y } = frame.value
-  const size = labelSize.value
-  const centres = props.compiled.layers.map((layer) => (y(layer.bottom) + y(layer.top)) / 2)
-  const placed = spread(centres, size, labelSpace.top, height.value - labelSpace.bottom)
-  return props.compiled.layers.map((layer, i) => ({
-    layer,
-    centre: centres[i],
-    middle: placed[i],
-    top: placed[i] - size / 2 + 2,
-  }))
-})
+const labels = useLabels(() => props.compiled, frame)
 const joinWords = {
   crisp: 'crisp join below',
   soft: 'soft join below',
@@ -74,10 +55,6 @@ const joinWords = {
 /** Clear resin is drawn a little stronger than tinted, the chosen layer stronger still. */
 const shade = (layer: CompiledLayer, opacity: number) =>
   opacity + (layer.tinted ? 0 : 0.09) + (layer.id === props.selected ? 0.1 : 0)
-
-function stops(layerId: string): boolean {
-  return props.compiled.cautions.some((c) => c.severity === 'stop' && c.place.layer === layerId)
-}
 
 /** The gate's channel, from the highest point of the cut up through the mould. */
 const gate = computed(() => {
@@ -247,21 +224,19 @@ const words = computed(() =>
       type="button"
       class="tag"
       :class="{ on: label.layer.id === selected }"
-      :style="{ top: `${label.top}px`, height: `${labelSize - 4}px` }"
+      :style="{ top: `${label.top}px`, height: `${label.height}px` }"
       :aria-pressed="label.layer.id === selected"
       @click="emit('select', label.layer.id)"
     >
       <b>{{ label.layer.index + 1 }} {{ label.layer.name }}</b>
-      <span v-if="stops(label.layer.id)" class="stop">can't be poured like this</span>
-      <template v-else>
-        <span v-if="labelSize >= 42" class="num-line">
-          {{ show(label.layer.resin, 'volume', studio.units) }} ·
-          {{ show(label.layer.depth, 'length', studio.units) }} deep
-        </span>
-        <span v-if="labelSize >= fullLabel" class="join" :class="label.layer.join">
-          {{ label.layer.index === 0 ? 'poured first' : joinWords[label.layer.join] }}
-        </span>
-      </template>
+      <span v-if="label.lines > 1" class="num-line">
+        {{ show(label.layer.resin, 'volume', studio.units) }} ·
+        {{ show(label.layer.depth, 'length', studio.units) }} deep
+      </span>
+      <span v-if="label.stops" class="stop">can't be poured like this</span>
+      <span v-else-if="label.lines > 2" class="join" :class="label.layer.join">
+        {{ label.layer.index === 0 ? 'poured first' : joinWords[label.layer.join] }}
+      </span>
     </button>
   </div>
 </template>

@@ -64,7 +64,7 @@ const joins = [
 <template>
   <div class="head">
     <TextField
-      :key="`${layer.id}-1`"
+      :key="`${layer.id}-name`"
       bare
       heading
       label="Name of the layer"
@@ -75,14 +75,14 @@ const joins = [
   </div>
 
   <QuantityField
-    :key="`${layer.id}-2`"
+    :key="`${layer.id}-top`"
     :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
     kind="length"
     :value="source.fill.by === 'height' ? source.fill.top : layer.top"
     :take="(top) => change({ fill: { by: 'height', top: top ?? 0 } })"
   />
   <QuantityField
-    :key="`${layer.id}-3`"
+    :key="`${layer.id}-volume`"
     :label="
       layer.inclusions > 0 ? 'Resin in each copy, inclusions taken off' : 'Resin in each copy'
     "
@@ -108,7 +108,7 @@ const joins = [
   >
     <QuantityField
       v-if="source.tint"
-      :key="`${layer.id}-4`"
+      :key="`${layer.id}-share`"
       bare
       class="share"
       label="Tint, share of the resin's weight"
@@ -140,7 +140,7 @@ const joins = [
   <div class="block">
     <h3>Set into this layer</h3>
     <InclusionList
-      :key="`${layer.id}-5`"
+      :key="`${layer.id}-set`"
       :inclusions="source.inclusions"
       :take="(inclusions) => change({ inclusions })"
     />

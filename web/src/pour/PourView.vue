@@ -1,43 +1,22 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
-import {
-  addLayer,
-  moveSurface,
-  removeLayer,
-  splitLayer,
-  type CompiledLayer,
-} from '@mivro/core/plan'
-import { newId } from '../api/client.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { usePiece } from '../piece/pieceStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
+import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 
 const piece = usePiece()
-const selected = ref<string>()
+const { selected, plan, layer, shown, select, drag, drop, nudge, add, split, remove } = useLayers()
 const help = ref(false)
 const panel = ref<HTMLElement>()
-
-const plan = computed(() => piece.document!)
-const layer = computed(() => piece.compiled?.layers.find((l) => l.id === selected.value))
-/** The chosen layer, or the one that was chosen last. */
-const shown = computed<CompiledLayer | undefined>((before) => {
-  const layers = piece.compiled?.layers ?? []
-  return layer.value ?? layers.find((l) => l.id === before?.id) ?? layers[0]
-})
 const turnStep = Math.PI / 12
 
-watch(
-  () => piece.plan?.id,
-  () => {
-    selected.value = undefined
-  },
-)
 /** Another layer begins at the top of the panel; asking where it stands would cost a layout. */
 let scrolled = false
 watch(selected, async () => {
@@ -47,35 +26,6 @@ watch(selected, async () => {
   scrolled = false
 })
 
-function drag(index: number, top: number): void {
-  piece.preview = moveSurface(plan.value, piece.compiled!, index, top)
-}
-function drop(): void {
-  if (piece.preview) piece.change(piece.preview)
-}
-function nudge(index: number, by: number): void {
-  const from = piece.compiled!.layers[index].top
-  piece.change(moveSurface(plan.value, piece.compiled!, index, from + by))
-}
-
-async function add(): Promise<void> {
-  const id = newId().slice(0, 12)
-  piece.change(addLayer(plan.value, piece.compiled!, id))
-  select(id)
-}
-function split(): void {
-  if (layer.value)
-    piece.change(splitLayer(plan.value, piece.compiled!, layer.value.index, newId().slice(0, 12)))
-}
-function remove(index = layer.value?.index): void {
-  if (index === undefined) return
-  const next = removeLayer(plan.value, index)
-  piece.change(next)
-  selected.value = next.layers[Math.max(0, index - 1)]?.id
-}
-function select(id: string | undefined): void {
-  selected.value = id
-}
 function turn(): void {
   piece.turn = (piece.turn + turnStep) % Math.PI
 }
