@@ -146,6 +146,28 @@ describe('a document that saves itself', () => {
     })
   })
 
+  it("a write whose answer was lost is not taken for somebody else's", async () => {
+    let written: Piece | undefined
+    answer = (body) => {
+      if (!written) {
+        // Written, then killed before it could answer.
+        written = body.document
+        return Promise.reject(new TypeError('connection reset'))
+      }
+      return body.basedOn === 1
+        ? json({ problems: [], current: stored('B', 2) }, 409, 'application/problem+json')
+        : json(stored(body.document.name, body.basedOn + 1))
+    }
+    const keeper = keep('pieces', stored('A'), history)
+    keeper.edit(piece('B'))
+    await settle()
+    expect(keeper.state).toBe('waiting')
+    keeper.edit(piece('C'))
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(keeper.state).toBe('saved')
+    expect(sent.at(-1)).toMatchObject({ basedOn: 2, document: { name: 'C' } })
+  })
+
   it('what the server refuses for good is said, and what comes after is still sent', async () => {
     answer = (body) =>
       body.document.name === ''

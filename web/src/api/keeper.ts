@@ -1,5 +1,13 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
-import { edit, redo, timelineOf, undo, type Change, type Timeline } from '@mivro/core/document'
+import {
+  edit,
+  redo,
+  sameDocument,
+  timelineOf,
+  undo,
+  type Change,
+  type Timeline,
+} from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { api, Conflict, type Held, type Path, type Stored } from './client.ts'
 
@@ -55,12 +63,7 @@ export function keep<P extends Path>(
       const { document, change } = queue[0]
       if (state.value !== 'waiting') state.value = 'saving'
       try {
-        const answer = await api.put(path, id, revision.value, document, change)
-        revision.value = answer.revision
-        queue.shift()
-        refused.value = []
-        state.value = 'saving'
-        localStorage.setItem(aside, JSON.stringify({ basedOn: revision.value, queue }))
+        acknowledged(await api.put(path, id, revision.value, document, change))
       } catch (error) {
         if (!(await survive(error))) break
       }
@@ -71,10 +74,27 @@ export function keep<P extends Path>(
     state.value = 'saved'
   }
 
+  function acknowledged(written: Stored<D>): void {
+    revision.value = written.revision
+    queue.shift()
+    refused.value = []
+    state.value = 'saving'
+    localStorage.setItem(aside, JSON.stringify({ basedOn: revision.value, queue }))
+  }
+
   /** True when sending goes on. */
   async function survive(error: unknown): Promise<boolean> {
     if (error instanceof Conflict) {
-      theirs.value = error.theirs as Stored<D>
+      const other = error.theirs as Stored<D>
+      // The server was stopped after it wrote and before it answered: "theirs" is ours.
+      if (
+        other.revision === revision.value + 1 &&
+        sameDocument(other.document, queue[0].document)
+      ) {
+        acknowledged(other)
+        return true
+      }
+      theirs.value = other
       state.value = 'conflict'
       return false
     }
