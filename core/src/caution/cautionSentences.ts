@@ -58,8 +58,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.edges, 'edge')} ${a.edges === 1 ? 'belongs' : 'belong'} to more than two faces, so parts touch or cross. The volume counts what overlaps twice: join the parts first.`,
   'mesh-flipped': (a) =>
     `${plural(a.edges, 'edge')} ${a.edges === 1 ? 'joins' : 'join'} faces that look to opposite sides, so the volume can't be trusted. Make all faces look outward in the program it came from.`,
-  'sheet-slip': (a) =>
-    `${a.field} of ${a.value} is unusual for ${a.class}: ${a.low} to ${a.high} is common. Check the number and its unit against the sheet.`,
+  'sheet-slip': (a, u) =>
+    `${a.label} of ${show(a.value, a.kind, u)} is unusual for ${a.class}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
   'gel-before-pot-life': (a) =>
     `The gel time (${showDuration(a.gel)}) is shorter than the pot life (${showDuration(a.potLife)}). One of them is off: check the sheet.`,
   'demould-before-gel': (a) =>

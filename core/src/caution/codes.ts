@@ -1,3 +1,5 @@
+import type { Kind } from '../units/index.ts'
+
 /**
  * What a plan, a mix or a shape can be cautioned about, with the amounts each sentence needs
  * (SI units). `cautionSentences.ts` must hold a sentence for each, or the types fail.
@@ -34,7 +36,14 @@ export interface CautionAmounts {
   'mesh-tangled': { edges: number }
   'mesh-flipped': { edges: number }
 
-  'sheet-slip': { field: string; value: string; low: string; high: string; class: string }
+  'sheet-slip': {
+    label: string
+    kind: Kind
+    value: number
+    low: number
+    high: number
+    class: string
+  }
   'gel-before-pot-life': { potLife: number; gel: number }
   'demould-before-gel': { gel: number; demould: number }
 }

@@ -1,5 +1,5 @@
 import { caution, type Caution } from '../caution/index.ts'
-import { show, type Kind } from '../units/index.ts'
+import type { Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
 import type { tintForms } from './material.ts'
 import { type Material, type Resin, type Tint } from './material.ts'
@@ -75,13 +75,6 @@ function slip(
   className: string,
 ): Caution[] {
   if (value >= low && value <= high) return []
-  const say = (amount: number) => show(amount, kind)
-  const amounts = {
-    field: label,
-    value: say(value),
-    low: say(low),
-    high: say(high),
-    class: className,
-  }
+  const amounts = { label, kind, value, low, high, class: className }
   return [caution('sheet-slip', 'warn', { field }, amounts)]
 }

@@ -63,10 +63,15 @@ const gate = computed(() => {
   const x = frame.value.x(span ? (span.left + span.right) / 2 : 0)
   return { x, top: frame.value.block.top, bottom: frame.value.y(props.section.height) }
 })
+const gateWords = computed(() =>
+  hasGate.value
+    ? `Up, with the gate: ${show(props.plan.gate, 'volume', studio.units)}`
+    : 'Up, with the gate',
+)
 const words = computed(() =>
   mould.value === 'open'
     ? { top: 'Back: open to the air, poured last', bottom: 'Face: down in the mould, poured first' }
-    : { top: 'Up, with the gate', bottom: 'Lowest in the mould, poured first' },
+    : { top: gateWords.value, bottom: 'Lowest in the mould, poured first' },
 )
 </script>
 
@@ -234,7 +239,11 @@ const words = computed(() =>
         {{ show(label.layer.depth, 'length', studio.units) }} deep
       </span>
       <span v-if="label.stops" class="stop">can't be poured like this</span>
-      <span v-else-if="label.lines > 2" class="join" :class="label.layer.join">
+      <span
+        v-else-if="label.lines > 2"
+        class="join"
+        :class="label.layer.index > 0 && label.layer.join"
+      >
         {{ label.layer.index === 0 ? 'poured first' : joinWords[label.layer.join] }}
       </span>
     </button>
