@@ -168,4 +168,22 @@ test('an earlier pour of the piece can be opened again', async ({ mivro, page })
   await expect(mivro.field('Name of the pour')).toHaveValue('Pour 2')
   await page.getByLabel('Pours of this piece').selectOption('First quarter')
   await expect(mivro.field('Name of the pour')).toHaveValue('First quarter')
+  await page.getByRole('button', { name: 'Take First quarter off' }).click()
+  await expect(mivro.field('Name of the pour')).toHaveValue('Pour 2')
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect(mivro.field('Name of the pour')).toHaveValue('First quarter')
+})
+
+test('a change to what was deleted elsewhere is said, and what was typed stays', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-orrery/pour')
+  await expect(mivro.surface(0)).toBeVisible()
+  await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan`, { method: 'DELETE' })
+  await mivro.type('Copies', '3')
+  await expect(page.getByRole('alert')).toContainText(
+    'This plan is not here. It may have been deleted: look under Studio, Taken off.',
+  )
+  await expect(mivro.field('Copies')).toHaveValue('3')
 })

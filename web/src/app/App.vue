@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { onErrorCaptured, onMounted, ref } from 'vue'
+import { computed, onErrorCaptured, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { problemsOf, type Problem } from '@mivro/core/problem'
+import { openKeepers } from '../api/keeper.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useStudio } from '../studio/studioStore.ts'
 import ConflictDialog from './ConflictDialog.vue'
@@ -11,6 +12,9 @@ import TopBar from './TopBar.vue'
 const studio = useStudio()
 const route = useRoute()
 const problems = ref<readonly Problem[]>([])
+
+/** What the server would not keep of an open document: it stays on the page, and is said. */
+const refused = computed(() => [...openKeepers.values()].flatMap((keeper) => keeper.refused))
 
 onMounted(async () => {
   try {
@@ -31,7 +35,11 @@ onErrorCaptured((error) => {
     <TopBar />
     <Rail />
     <main class="place">
-      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+      <ProblemNote
+        v-for="problem in [...problems, ...refused]"
+        :key="problem.code"
+        :problem="problem"
+      />
       <RouterView />
     </main>
   </div>

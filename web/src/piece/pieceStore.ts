@@ -96,6 +96,15 @@ export const usePiece = defineStore('piece', () => {
     plan.value = await openKeeper('plans', made.id)
   }
 
+  /** Takes the open pour off; another of the piece opens. A piece keeps at least one. */
+  async function removePlan(): Promise<string> {
+    const id = plan.value!.id
+    await api.remove('plans', id)
+    plans.value = plans.value.filter((other) => other.id !== id)
+    plan.value = await openKeeper('plans', plans.value[plans.value.length - 1].id)
+    return id
+  }
+
   /** Writes a change of the plan if its schema takes it; what it refuses comes back. */
   function change(next: Plan): Problem | undefined {
     preview.value = undefined
@@ -123,6 +132,7 @@ export const usePiece = defineStore('piece', () => {
     open,
     close,
     nextPlan,
+    removePlan,
     change,
     changePiece,
   }

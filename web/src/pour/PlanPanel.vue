@@ -7,10 +7,15 @@ import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
+import { api } from '../api/client.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import { sayTakenOff } from '../ui/takenOff.ts'
 import TextField from '../ui/TextField.vue'
 
 const piece = usePiece()
@@ -38,6 +43,19 @@ const pours = computed(() =>
   })),
 )
 
+const { problems, trying } = useProblems()
+const remove = () =>
+  trying(async () => {
+    const { name } = plan.value
+    const id = await piece.removePlan()
+    sayTakenOff(name, () =>
+      trying(async () => {
+        await api.restore('plans', id)
+        await piece.open(piece.piece!.id, id)
+      }),
+    )
+  })
+
 const moulds = [
   {
     value: 'open',
@@ -49,13 +67,16 @@ const moulds = [
 </script>
 
 <template>
-  <PlainSelect
-    v-if="piece.plans.length > 1"
-    label="Pours of this piece"
-    :options="pours"
-    :value="piece.plan!.id"
-    @choose="piece.open(piece.piece!.id, $event)"
-  />
+  <div v-if="piece.plans.length > 1" class="pours">
+    <PlainSelect
+      label="Pours of this piece"
+      :options="pours"
+      :value="piece.plan!.id"
+      @choose="piece.open(piece.piece!.id, $event)"
+    />
+    <RemoveButton :label="`Take ${plan.name} off`" @click="remove" />
+  </div>
+  <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
   <TextField
     bare
     heading
@@ -139,6 +160,12 @@ const moulds = [
 </template>
 
 <style scoped>
+.pours {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 6px;
+}
+
 td {
   font: 650 14px var(--num);
   white-space: nowrap;
