@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { batchError, slipError, smallestBatch } from './batchError.ts'
 import { correctOverpour, otherPart } from './correct.ts'
 import { cupFor } from './cup.ts'
+import { displayStep } from './displayStep.ts'
 import { mixDensity, phr, weightRatio, weightShares } from './ratio.ts'
 import { weigh } from './weigh.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
@@ -132,6 +133,16 @@ describe('weighing', () => {
     const ratio = steps[0].weighed / steps[1].weighed
     expect(roundingError).toBeCloseTo(ratio / ((2 * 1.14) / 1.02) - 1, 9)
     expect(Math.abs(roundingError)).toBeGreaterThan(0.001)
+  })
+})
+
+describe('how finely a weight is shown', () => {
+  it.each([
+    [64.3, 0.1],
+    [0.5, 0.1],
+    [0.19, 0.01],
+  ])('%d g on a scale of 0.1 g is shown to %d g', (mass, shown) => {
+    expect(displayStep(mass * gram, 0.1 * gram) / gram).toBeCloseTo(shown, 9)
   })
 })
 

@@ -1,13 +1,11 @@
 import type { Resin, Tint } from '../material/index.ts'
 import { batchError, smallestBatch } from './batchError.ts'
 import { cupFor, type CupChoice } from './cup.ts'
+import { underScale } from './displayStep.ts'
 import { weightRatio, weightShares, mixDensity } from './ratio.ts'
 
 /** The ratio may be off by this before a cure suffers (common practice, no source). */
 export const ratioTolerance = 0.02
-
-/** Fewer steps of the scale than this in a tint, and a step is too coarse for it. */
-const stepsForTint = 5
 
 export interface Recipe {
   resin: Resin
@@ -89,7 +87,7 @@ export function weigh(volume: number, { resin, tint }: Recipe, step: number): We
     ratioError: Math.abs(roundingError) + stepError,
     smallest: smallestBatch(shares, step, ratioTolerance),
     cup: cupFor(volume),
-    tintUnderScale: tintMass < stepsForTint * step,
+    tintUnderScale: underScale(tintMass, step),
   }
 }
 

@@ -76,11 +76,13 @@ export function showDuration(seconds: number): string {
   return `${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`
 }
 
-/** How many decimals a step needs: 0.1 -> 1, 0.05 -> 2, 1 -> 0. */
+/** A surface in the square of the chosen length. @example showArea(0.0149) // '149.0 cm²' */
+export function showArea(squareMetres: number, choice: UnitChoice = metric): string {
+  const [unit, symbol] = choice.length === 'mm' ? [0.01, 'cm²'] : [0.0254, 'in²']
+  return `${(squareMetres / unit ** 2).toFixed(1)} ${symbol}`
+}
+
+/** How many decimals a step needs: 0.1 -> 1, 0.05 -> 2, 0.0035 -> 3, 1 -> 0. */
 function decimalsOf(step: number): number {
-  for (let places = 0; places < 6; places++) {
-    const scaled = step * 10 ** places
-    if (Math.abs(scaled - Math.round(scaled)) < 1e-6 * scaled) return places
-  }
-  return 3
+  return Math.max(0, Math.ceil(-Math.log10(step) - 1e-9))
 }

@@ -5,7 +5,7 @@ import { Problem } from '../problem/index.ts'
 import { imperial, metric } from './choice.ts'
 import type { Kind } from './kinds.ts'
 import { parseQuantity } from './parse.ts'
-import { figure, show, showDuration } from './display.ts'
+import { figure, show, showArea, showDuration } from './display.ts'
 import { parseRatio } from './ratio.ts'
 
 /** Conversion factors: NIST SP 811 (2008), appendix B.8; the inch and the pound are exact. */
@@ -128,6 +128,13 @@ describe('quantities as a hand can use them', () => {
   it('shows the scale its own step', () => {
     expect(show(0.0643219, 'mass', metric, { step: 0.0001 })).toBe('64.3 g')
     expect(show(0.00018712, 'mass', metric, { step: 0.00001 })).toBe('0.19 g')
+  })
+
+  it('a cup has no tenths of a millilitre, a surface is in squares of the length', () => {
+    expect(show(150e-6, 'volume', metric, { step: 1e-6 })).toBe('150 ml')
+    expect(show(150e-6, 'volume', imperial, { step: 1e-6 })).toBe('5.07 fl oz')
+    expect(showArea(0.0149)).toBe('149.0 cm²')
+    expect(showArea(0.00064516, imperial)).toBe('1.0 in²')
   })
 
   it('never shows a negative zero', () => expect(figure(-1e-9, 'length')).toBe('0.0'))

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Piece } from '@mivro/core/piece'
-import type { Stored } from './client.ts'
-import { keep } from './keeper.ts'
+import type { Path, Stored } from './client.ts'
+import { keep, listNewest, openKeepers, type Keeper } from './keeper.ts'
 
 const piece = (name: string): Piece => ({
   name,
@@ -166,6 +166,25 @@ describe('a document that saves itself', () => {
     await vi.advanceTimersByTimeAsync(2000)
     expect(keeper.state).toBe('saved')
     expect(sent.at(-1)).toMatchObject({ basedOn: 2, document: { name: 'C' } })
+  })
+
+  it('a list that was read before an edit was kept does not hide the edit', async () => {
+    const keeper = keep('pieces', stored('A'), history)
+    openKeepers.set('pieces/p1', keeper as unknown as Keeper<Path>)
+    keeper.edit(piece('B'))
+    const send = fetch
+    vi.stubGlobal('fetch', (url: string, request: { body?: string }) =>
+      request.body === undefined
+        ? Promise.resolve(json([stored('A', 1)]))
+        : send(url, request as RequestInit),
+    )
+    expect((await listNewest('pieces'))[0].document.name).toBe('B')
+    await settle()
+    // Kept by now, and the list is older still.
+    expect(keeper.state).toBe('saved')
+    expect((await listNewest('pieces'))[0]).toMatchObject({ revision: 2, document: { name: 'B' } })
+    openKeepers.clear()
+    expect((await listNewest('pieces'))[0].document.name).toBe('A')
   })
 
   it('what the server refuses for good is said, and what comes after is still sent', async () => {

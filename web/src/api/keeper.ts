@@ -171,3 +171,18 @@ export async function openKeeper<P extends Path>(path: P, id: string): Promise<K
   openKeepers.set(`${path}/${id}`, keeper as unknown as Keeper<Path>)
   return keeper
 }
+
+/**
+ * A list from the server, with what this page knows better: a document that was edited here is
+ * shown as edited, even when the list was read before the edit was kept.
+ */
+export async function listNewest<P extends Path>(
+  path: P,
+  parent?: string,
+): Promise<Stored<Held[P]>[]> {
+  return (await api.list(path, parent)).map((entry) => {
+    const keeper = openKeepers.get(`${path}/${entry.id}`) as unknown as Keeper<P> | undefined
+    const newer = keeper && (keeper.state !== 'saved' || keeper.revision > entry.revision)
+    return newer ? { ...entry, revision: keeper.revision, document: keeper.document } : entry
+  })
+}

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/plan'
+import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/shape'
 import { show, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
+import Bands from './Bands.vue'
 import { frameFor, margin, outlinePath, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
 import { lengthTicks, spaced, volumeTicks } from './ruler.ts'
@@ -44,17 +45,12 @@ const mm = computed(() =>
 const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
 const mlX = computed(() => frame.value.block.right + 44)
 
-const poured = computed(() => props.compiled.layers.filter((layer) => layer.depth > 0))
 const labels = useLabels(() => props.compiled, frame)
 const joinWords = {
   crisp: 'crisp join below',
   soft: 'soft join below',
   bled: 'bled into the one below',
 }
-
-/** Clear resin is drawn a little stronger than tinted, the chosen layer stronger still. */
-const shade = (layer: CompiledLayer, opacity: number) =>
-  opacity + (layer.tinted ? 0 : 0.09) + (layer.id === props.selected ? 0.1 : 0)
 
 /** The gate's channel, from the highest point of the cut up through the mould. */
 const gate = computed(() => {
@@ -159,43 +155,21 @@ const words = computed(() =>
       :viewBox="`0 0 ${width} ${height}`"
       @click.self="emit('select', undefined)"
     >
-      <defs>
-        <clipPath :id="`${id}-cavity`"><path :d="path" clip-rule="evenodd" /></clipPath>
-        <linearGradient
-          v-for="layer in poured"
-          :id="`${id}-${layer.id}`"
-          :key="layer.id"
-          x1="0"
-          y1="0"
-          x2="0"
-          y2="1"
-        >
-          <stop offset="0" :stop-color="layer.colour" :stop-opacity="shade(layer, 0.42)" />
-          <stop offset="1" :stop-color="layer.colour" :stop-opacity="shade(layer, 0.62)" />
-        </linearGradient>
-      </defs>
-
-      <g :clip-path="`url(#${id}-cavity)`">
-        <rect
-          v-for="layer in poured"
-          :key="layer.id"
-          :x="frame.block.left"
-          :y="frame.y(layer.top)"
-          :width="frame.block.right - frame.block.left"
-          :height="frame.y(layer.bottom) - frame.y(layer.top)"
-          :fill="`url(#${id}-${layer.id})`"
-          class="layer"
-          @click="emit('select', layer.id)"
-        />
+      <Bands
+        :layers="compiled.layers"
+        :frame="frame"
+        :path="path"
+        :selected="selected"
+        @select="emit('select', $event)"
+      >
         <Inclusions
-          v-for="layer in poured"
-          :key="`${layer.id}-set`"
+          v-for="layer in compiled.layers"
+          :key="layer.id"
           :layer="layer"
-          :inclusions="plan.layers[layer.index]?.inclusions ?? []"
           :section="section"
           :frame="frame"
         />
-      </g>
+      </Bands>
       <path :d="path" class="outline" />
 
       <path
@@ -272,10 +246,6 @@ svg {
   stroke-width: 1.8;
   stroke-linejoin: round;
   pointer-events: none;
-}
-
-.layer {
-  cursor: pointer;
 }
 
 .gate {

@@ -5,6 +5,7 @@ import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
 import { api, type Stored } from '../api/client.ts'
+import { listNewest } from '../api/keeper.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
@@ -23,9 +24,9 @@ const { problems, trying } = useProblems()
 async function load(): Promise<void> {
   await trying(async () => {
     const [p, l, u] = await Promise.all([
-      api.list('pieces'),
-      api.list('plans'),
-      api.list('pulls'),
+      listNewest('pieces'),
+      listNewest('plans'),
+      listNewest('pulls'),
       shelf.load(),
     ])
     plans.value = l

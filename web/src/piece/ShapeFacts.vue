@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { show } from '@mivro/core/units'
+import { show, showArea } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import type { Survey } from '../work/survey.ts'
@@ -16,7 +16,7 @@ const facts = computed(() => {
     ['Size', size.join(' × ')],
     ['Volume', show(m.volume, 'volume', studio.units) + band],
     ['Stands, as it is poured', `${show(curve.height, 'length', studio.units)} tall`],
-    ['Surface', `${(m.area * 1e4).toFixed(1)} cm²`],
+    ['Surface', showArea(m.area, studio.units)],
     ['Closed', closed ? 'Yes, watertight' : 'No'],
     ['Triangles', triangles.toLocaleString('en').replace(/,/g, ' ')],
   ]

@@ -7,7 +7,7 @@ import { readDocument } from '@mivro/core/document'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
 import { planSchema } from '@mivro/core/plan'
 import { api, newId, type Stored } from '../api/client.ts'
-import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { askSurvey, cancelWork } from '../work/pool.ts'
 import type { Survey, SurveyStep } from '../work/survey.ts'
@@ -65,8 +65,8 @@ export const usePiece = defineStore('piece', () => {
     try {
       const [opened, listed, pulled] = await Promise.all([
         openKeeper('pieces', id),
-        api.list('plans', id),
-        api.list('pulls', id),
+        listNewest('plans', id),
+        listNewest('pulls', id),
         shelf.loaded ? undefined : shelf.load(),
       ])
       plans.value = listed.length > 0 ? listed : [await addPlan(id, newPlan('First pour'))]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { safetyFor } from '@mivro/core/caution'
+import { displayStep } from '@mivro/core/mix'
 import type { Plan } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
 import { usePiece } from '../piece/pieceStore.ts'
@@ -137,7 +138,7 @@ const moulds = [
           <td>
             {{
               show(need.mass, 'mass', studio.units, {
-                step: need.mass < 20 * plan.scaleStep ? plan.scaleStep / 10 : plan.scaleStep,
+                step: displayStep(need.mass, plan.scaleStep),
               })
             }}
           </td>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { readDocument } from '@mivro/core/document'
+import { displayStep } from '@mivro/core/mix'
 import {
   faultNames,
   faults,
@@ -69,7 +70,7 @@ const ratioWords = (error: number) =>
 const causes = computed(() => pull.value.faults.map((fault) => ({ fault, cause: faults[fault] })))
 const labels: Record<Outcome, string> = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
 const step = computed(() => piece.document?.scaleStep ?? 1e-4)
-const fine = (planned: number) => (planned < 20 * step.value ? step.value / 10 : step.value)
+const fine = (planned: number) => displayStep(planned, step.value)
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import { newPull, type Pull } from '@mivro/core/pull'
 import { api, newId, type Stored } from '../api/client.ts'
-import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -76,7 +76,7 @@ const remove = (pull: Stored<Pull>) =>
     sayTakenOff(name, () =>
       trying(async () => {
         await api.restore('pulls', pull.id)
-        piece.pulls = await api.list('pulls', piece.piece!.id)
+        piece.pulls = await listNewest('pulls', piece.piece!.id)
       }),
     )
   })

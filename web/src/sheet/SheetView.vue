@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type Step } from '@mivro/core/caution'
+import { displayStep } from '@mivro/core/mix'
 import { runSheet, type SheetStep } from '@mivro/core/plan'
 import { figure, show, showDuration } from '@mivro/core/units'
 import MiniCut from '../piece/MiniCut.vue'
@@ -48,14 +49,12 @@ function words({ step, layer, at: when }: SheetStep): string {
     const onto = layer!.index > 0 ? `, ${joins[layer!.join]}` : ''
     return `Pour ${showDuration(when ?? 0)} after the first mix${onto}: ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
   }
-  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units).replace(/\.0(?= ml)/, '')}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between.`
+  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units, { step: 1e-6 })}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between.`
 }
 const setIn = (index: number) =>
   (plan.value?.layers[index].inclusions ?? [])
     .map((i) => `${i.count} ${i.name} in each copy`)
     .join(', ')
-const finer = (what: string, under: boolean) =>
-  what === 'tint' && under ? plan.value!.scaleStep / 10 : plan.value!.scaleStep
 const print = () => window.print()
 
 /** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
@@ -161,7 +160,7 @@ watch(
                     <b
                       >{{
                         figure(part.mass, 'mass', studio.units, {
-                          step: finer(part.what, step.layer!.weighing!.tintUnderScale),
+                          step: displayStep(part.mass, plan.scaleStep),
                         })
                       }}
                       {{ studio.units.mass }}</b

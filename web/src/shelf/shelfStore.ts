@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Material, Shelf } from '@mivro/core/material'
 import { api, newId, type Stored } from '../api/client.ts'
+import { listNewest } from '../api/keeper.ts'
 
 /** The materials of the studio. */
 export const useShelf = defineStore('shelf', () => {
@@ -12,7 +13,7 @@ export const useShelf = defineStore('shelf', () => {
   )
 
   async function load(): Promise<void> {
-    stored.value = await api.list('materials')
+    stored.value = await listNewest('materials')
     loaded.value = true
   }
 

@@ -1,19 +1,15 @@
 <script setup lang="ts">
-import type { Weighing } from '@mivro/core/mix'
+import { displayStep, type Weighing } from '@mivro/core/mix'
 import { show, figure, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 
-const props = defineProps<{
+defineProps<{
   weighing: Weighing
   copies: number
   /** The scale's step, kg. */
   step: number
 }>()
 const studio = useStudio()
-
-/** A tint under the scale is shown finer than the scale can, or it would read as nothing. */
-const finer = (what: string) =>
-  what === 'tint' && props.weighing.tintUnderScale ? props.step / 10 : props.step
 </script>
 
 <template>
@@ -29,7 +25,9 @@ const finer = (what: string) =>
       <tr v-for="part in weighing.steps" :key="part.what" :data-part="part.what">
         <th scope="row">{{ part.name }}</th>
         <td>
-          <b>{{ figure(part.mass, 'mass', studio.units, { step: finer(part.what) }) }}</b>
+          <b>{{
+            figure(part.mass, 'mass', studio.units, { step: displayStep(part.mass, step) })
+          }}</b>
         </td>
         <td>{{ figure(part.reading, 'mass', studio.units, { step }) }}</td>
       </tr>
@@ -39,8 +37,7 @@ const finer = (what: string) =>
         <td colspan="3">
           {{ show(weighing.volume, 'volume', studio.units) }} in
           {{ weighing.cup.cups === 1 ? 'a cup' : `${weighing.cup.cups} cups` }} of
-          {{ show(weighing.cup.size, 'volume', studio.units).replace(/\.0(?= ml)/, '') }}; the ratio
-          holds to
+          {{ show(weighing.cup.size, 'volume', studio.units, { step: 1e-6 }) }}; the ratio holds to
           {{ show(weighing.ratioError, 'fraction', studio.units) }}
         </td>
       </tr>

@@ -5,7 +5,7 @@ import type { Resin, Shelf, Tint } from '../../material/index.ts'
 import type { FillCurve } from '../../shape/index.ts'
 import type { Plan } from '../plan.ts'
 import type { CompiledLayer, CompiledPlan } from './compiled.ts'
-import { hazardsOf, judgeInclusions, judgeMix } from './judge.ts'
+import { hazardsOf, judgeInclusions, judgeMix, setInto } from './judge.ts'
 import { schedule, type Ripening } from './schedule.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
@@ -108,6 +108,7 @@ function describe({ stacked, resin, tint, weighing }: MixedLayer, index: number)
     ...amounts,
     depth: stacked.top - stacked.bottom,
     join: layer.join,
+    setIn: setInto(stacked, resin),
     weighing,
     hazards: hazardsOf(stacked, resin, tint),
     colour: tint?.colour ?? resin?.colour ?? '#d9e6e1',

@@ -14,6 +14,16 @@ export interface LayerClock {
   basis: CureTimes['basis']
 }
 
+/** Things set into a layer, as they lie until the gel holds them. */
+export interface SetIn {
+  count: number
+  density: number
+  /** Of a ball of the same volume, m. */
+  radius: number
+  /** On the floor of its layer when heavier than the resin, else under its surface. */
+  lies: 'floor' | 'surface'
+}
+
 export interface CompiledLayer {
   id: string
   index: number
@@ -27,6 +37,7 @@ export interface CompiledLayer {
   inclusions: number
   resin: number
   join: Join
+  setIn: SetIn[]
   /** For all copies with gate and reserve; absent until there is a resin and something to pour. */
   weighing?: Weighing
   clock?: LayerClock

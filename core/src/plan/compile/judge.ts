@@ -1,6 +1,7 @@
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
 import { mixDensity, ratioTolerance, type Weighing } from '../../mix/index.ts'
 import { resinClasses, type Resin, type Tint } from '../../material/index.ts'
+import type { SetIn } from './compiled.ts'
 import type { StackedLayer } from './stack.ts'
 
 /** A batch heavier than the sheet's pot by this factor sets off noticeably sooner. */
@@ -91,6 +92,17 @@ export function judgeInclusions(
     }
     return found
   })
+}
+
+/** How the things set into a layer are to be drawn; without a resin they lie on the floor. */
+export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
+  const liquid = resin ? mixDensity(resin.ratio, resin) : 0
+  return layer.inclusions.map(({ count, mass, density }) => ({
+    count,
+    density,
+    radius: Math.cbrt((3 * mass) / (4 * Math.PI * density)),
+    lies: density >= liquid ? 'floor' : 'surface',
+  }))
 }
 
 /** Which safety lines apply to a layer. */
