@@ -84,6 +84,10 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too small to cast. Choose a larger unit.`,
   'mesh-too-large': (a, u) =>
     `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too large for the bench. Choose a smaller unit.`,
+  'mesh-too-open': (a, u) =>
+    `${show(a.share, 'fraction', u)} of the surface is missing, so inside and outside can't be told apart. Close the holes in the program it came from, or have them closed here.`,
+  'opening-misses': (a, u) =>
+    `This opening ends ${show(a.miss, 'length', u)} away from the piece, so nothing could flow through it. Drag it onto the surface.`,
   'not-a-direction': () => 'Which way is up? All three numbers are zero. Give one that is not.',
   'bevel-too-large': (a, u) =>
     `A bevel of ${show(a.bevel, 'length', u)} does not fit: at most ${show(a.limit, 'length', u)} for this slab. Make it smaller.`,

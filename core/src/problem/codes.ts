@@ -32,6 +32,8 @@ export interface ProblemAmounts {
   'mesh-no-volume': { triangles: number; area: number }
   'mesh-too-small': { largest: number }
   'mesh-too-large': { largest: number }
+  'mesh-too-open': { share: number }
+  'opening-misses': { miss: number }
   'not-a-direction': Record<string, never>
   'bevel-too-large': { bevel: number; limit: number }
   'dome-too-tall': { height: number; limit: number }

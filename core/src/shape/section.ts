@@ -1,5 +1,6 @@
 import { type Mesh } from './mesh.ts'
-import { cross, dot, unit, type Vec3 } from './vector.ts'
+import { axesFor, type Axes } from './axes.ts'
+import { dot, type Vec3 } from './vector.ts'
 
 /** A closed or open run of points, x (to the right) and height above the lowest point, m. */
 export interface Outline {
@@ -23,7 +24,7 @@ export interface Section {
  * Throws `Problem('not-a-direction')`.
  */
 export function section(mesh: Mesh, up: Vec3, turn = 0): Section {
-  const axes = frame(unit(up), turn)
+  const axes = axesFor(up, turn)
   const { x, y, z } = project(mesh, axes)
   const middleX = (x.low + x.high) / 2
   const middleY = (y.low + y.high) / 2
@@ -46,17 +47,7 @@ export function section(mesh: Mesh, up: Vec3, turn = 0): Section {
   return { outlines, left: x.low - middleX, right: x.high - middleX, height: z.high - z.low }
 }
 
-/** Right, away and up, with the plane's right turned by `turn` about up. */
-function frame(up: Vec3, turn: number): { right: Vec3; away: Vec3; up: Vec3 } {
-  const aside: Vec3 = Math.abs(up[2]) > 0.9 ? [1, 0, 0] : [0, 0, 1]
-  const first = unit(Math.abs(up[2]) > 0.9 ? cross(cross(up, aside), up) : cross(aside, up))
-  const second = cross(up, first)
-  const [c, s] = [Math.cos(turn), Math.sin(turn)]
-  const right: Vec3 = [0, 1, 2].map((i) => c * first[i] + s * second[i]) as unknown as Vec3
-  return { right, away: cross(up, right), up }
-}
-
-function project(mesh: Mesh, axes: { right: Vec3; away: Vec3; up: Vec3 }) {
+function project(mesh: Mesh, axes: Axes) {
   const along = (axis: Vec3) => {
     const values = new Float64Array(mesh.positions.length / 3)
     let low = Infinity
