@@ -214,16 +214,17 @@ describe('shapes', () => {
 })
 
 describe('the demo studio', () => {
-  it('fills an empty store: four pieces, one from a file, each with its plan', async () => {
+  it('fills an empty store: six pieces, two from files, each with its plan, and moulds', async () => {
     expect((await call('POST', '/demo')).status).toBe(201)
     const pieces = (await call('GET', '/pieces')).body
-    expect(pieces).toHaveLength(4)
+    expect(pieces).toHaveLength(6)
     expect(
       pieces.filter(
         (p: { document: { form: { from: string } } }) => p.document.form.from === 'file',
       ),
-    ).toHaveLength(1)
-    expect((await call('GET', '/plans')).body).toHaveLength(4)
+    ).toHaveLength(2)
+    expect((await call('GET', '/plans')).body).toHaveLength(6)
+    expect((await call('GET', '/moulds')).body).toHaveLength(4)
     expect((await call('GET', '/pulls')).body).toHaveLength(3)
   })
 

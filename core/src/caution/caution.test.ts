@@ -5,7 +5,9 @@ import { compile, newPlan, runSheet, safetyOf, type Layer } from '../plan/index.
 import { buildSolid, fillCurve } from '../shape/index.ts'
 import { cautionCodes } from './cautionSentences.ts'
 import { problemCodes } from './problemSentences.ts'
-import { deferring, safetyFor, safetyTable, steps } from './safety.ts'
+import { deferring, mouldSteps, pourSteps, safetyFor, safetyTable } from './safety.ts'
+
+const steps = [...mouldSteps, ...pourSteps]
 
 const curve = fillCurve(
   buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.05 }),
@@ -83,7 +85,7 @@ describe('safety cautions', () => {
 
   it('the panel can show every step of the plan', () => {
     const all = safetyOf(sheetOf([layer('base', 0.03, { resin: 'epoxy' })]))
-    expect(all.map((s) => s.step)).toEqual([...steps])
+    expect(all.map((s) => s.step)).toEqual([...pourSteps])
     expect(all.every((s) => s.lines.length > 0)).toBe(true)
   })
 })

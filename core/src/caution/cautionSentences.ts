@@ -1,10 +1,14 @@
-import { metric, show, showDuration, type UnitChoice } from '../units/index.ts'
+import { metric, show, showArea, showDuration, type UnitChoice } from '../units/index.ts'
 import type { Caution, CautionAmounts, CautionCode } from './codes.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
 
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`
+
+/** Air is often less than a tenth of a millilitre: then cubic millimetres say more. */
+const showSmall = (volume: number, choice: UnitChoice) =>
+  volume < 0.95e-6 ? `${Math.round(volume * 1e9)} mm³` : show(volume, 'volume', choice)
 
 /** The one table: every caution names the thing, the amount and the way out. */
 const sentences: { [C in CautionCode]: Sentence<C> } = {
@@ -51,6 +55,20 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `A bled join wants ${a.layer} poured while the one below still runs (${showDuration(a.pourable)}), but mixing takes ${showDuration(a.wait)}. Mix both cups before pouring the first.`,
   'mesh-open': (a, u) =>
     `The surface has ${plural(a.holes, 'hole')} (${plural(a.openEdges, 'open edge')}), so the volume is only known to ± ${show(a.band, 'volume', u)}. Close it in the program it came from, or measure the mould with water.`,
+  'mesh-joined': (a) =>
+    `${plural(a.joined, 'corner')} lay a hair apart and ${a.joined === 1 ? 'was' : 'were'} joined. Nothing else was changed.`,
+  'mesh-reoriented': (a) =>
+    `${plural(a.turned, 'face')} looked inward and ${a.turned === 1 ? 'was' : 'were'} turned. Nothing else was changed.`,
+  'mesh-holes-closed': (a, u) =>
+    `${plural(a.closed, 'hole')} ${a.closed === 1 ? 'was' : 'were'} closed with ${showArea(a.area, u)} of new skin. Look at the cut: over a large hole the skin is a guess.`,
+  'mesh-parts': (a) =>
+    `The file holds ${a.parts} separate pieces. They are measured and moulded as one: split the file if each gets a mould of its own.`,
+  'mesh-overlap': (a, u) =>
+    `Parts of the file overlap: adding them up gives ${show(a.counted, 'volume', u)}, together they fill ${show(a.filled, 'volume', u)}. The smaller figure is right; join the parts in the program they came from.`,
+  'mesh-void': (a, u) =>
+    `${plural(a.voids, 'void')} of ${show(a.volume, 'volume', u)} inside can't be reached by resin, so ${a.voids === 1 ? 'it is' : 'they are'} not left free in a cast: the cast takes ${show(a.volume, 'volume', u)} more.`,
+  'shape-measured': (a, u) =>
+    `There is no shape on file, only ${show(a.volume, 'volume', u)} by measuring: amounts are right, levels between bottom and top are a guess, and air and undercuts can't be judged.`,
   'mesh-turned': () => 'The file was inside out. It has been turned, nothing else was changed.',
   'mesh-dropped': (a) =>
     `${plural(a.dropped, 'triangle')} held no usable numbers and ${a.dropped === 1 ? 'was' : 'were'} left out. Look for a hole there.`,
@@ -58,6 +76,60 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.edges, 'edge')} ${a.edges === 1 ? 'belongs' : 'belong'} to more than two faces, so parts touch or cross. The volume counts what overlaps twice: join the parts first.`,
   'mesh-flipped': (a) =>
     `${plural(a.edges, 'edge')} ${a.edges === 1 ? 'joins' : 'join'} faces that look to opposite sides, so the volume can't be trusted. Make all faces look outward in the program it came from.`,
+  'air-stays': (a, u) =>
+    `${showSmall(a.volume, u)} of air stays up to ${show(a.top, 'length', u)}: the way out closes when the resin stands at ${show(a.saddle, 'length', u)}. Vent its top, prefill it, or tilt the mould.`,
+  'air-never-filled': (a, u) =>
+    `${showSmall(a.volume, u)} has no gate and is never filled. Give it a gate of its own, or join it to the rest.`,
+  'ceiling-level': (a, u) =>
+    `${showArea(a.area, u)} of ceiling lies level, where a film of air can stay. Tilt the mould by a few degrees, or rub resin into it first.`,
+  undercut: (a, u) =>
+    `${show(a.volume, 'volume', u)} of silicone has to stretch over edges at this parting. Least is blocked when it lies between ${show(a.from, 'length', u)} and ${show(a.to, 'length', u)}.`,
+  'undercut-inner': (a, u) =>
+    `${show(a.volume, 'volume', u)} of silicone lies between parts of the piece, so no level parting frees it. Cut the mould, make a core, or fill the gap in the master.`,
+  'undercut-open': (a, u) =>
+    `${show(a.volume, 'volume', u)} of silicone lies under edges and has to stretch as the cast comes out upward. Take a soft silicone, or cut one side.`,
+  'silicone-tongue': (a, u) =>
+    `A tongue of silicone thinner than 2 mm reaches ${show(a.reach, 'length', u)} into the piece and tears on the first pulls. Fill the gap in the master, or widen it.`,
+  'silicone-pin': (a, u) =>
+    `A pin of silicone thinner than 2 mm runs ${show(a.reach, 'length', u)} deep through a hole and tears. Fill the hole and drill each cast, or widen it.`,
+  'wall-thin': (a) =>
+    `${plural(a.places, 'place')} of the piece ${a.places === 1 ? 'is' : 'are'} thinner than 1.2 mm: slow to fill and easily broken. Thicken them in the master, or take a tough, thin resin.`,
+  'no-gate': () =>
+    'There is no gate yet, so nothing can be poured. Drag one onto the highest part, or where its scar hides.',
+  'vent-below-gate': (a, u) =>
+    `This vent lies ${show(a.below, 'length', u)} below the gate: resin runs out of it before the piece is full. Move it up, or plug it when resin shows.`,
+  'gate-narrow': (a, u) =>
+    `A gate of ${show(a.bore, 'length', u)} lets thick resin through drop by drop. Make it 3 mm or more.`,
+  'inclusion-over-gate': (a, u) =>
+    `${a.inclusion}: each asks for ${show(a.needs, 'length', u)}, and the gate is ${show(a.bore, 'length', u)} wide. Widen it, or lay them in before the mould is closed.`,
+  'silicone-not-chosen': () =>
+    'No silicone is chosen yet, so nothing can be weighed. Choose one from the shelf.',
+  'silicone-gone': () =>
+    'The silicone of this mould is no longer on the shelf. Choose another, or take it back there.',
+  'silicone-short': (a, u) =>
+    `${show(a.missing, 'mass', u, { step: 1e-3 })} short: what there is would stand at ${show(a.level, 'length', u)}${a.sticksOut > 0 ? `, with ${show(a.sticksOut, 'length', u)} of the master sticking out` : ''}. Check first whether the master has moved; then mix more, put chunks of old moulds in, or make the box tighter.`,
+  'silicone-second-batch': (a, u) =>
+    `There is enough for ${show(a.first, 'mass', u, { step: 1e-3 })} now. Have the other ${show(a.second, 'mass', u, { step: 1e-3 })} weighed before you begin, and pour it within ${showDuration(a.within)}.`,
+  'batch-outlives-pot': (a) =>
+    `Mixing, vacuum and pouring of one batch take about ${showDuration(a.time)}, and the pot life is ${showDuration(a.potLife)}. Make the batches smaller, leave the vacuum out, or take a slower silicone.`,
+  'batches-part': (a) =>
+    `${a.batches} batches one after another take longer than the pot life of ${showDuration(a.potLife)}: the first gels before the last meets it. A second pair of hands, a larger cup, or a slower silicone.`,
+  'master-floats': (a, u) =>
+    `The master rises with ${a.force.toFixed(1)} N. Glue or screw it down, or lay ${show(a.weight, 'mass', u, { step: 1e-2 })} on top.`,
+  'master-held-down': (a) =>
+    `Silicone that creeps under the flat back would lift it with ${a.force.toFixed(1)} N: glue or wax it to the floor all round.`,
+  'risen-master': (a, u) =>
+    `A master that has risen looks like a shortage: risen by ${show(a.rise, 'length', u)} it leaves no cover. Look whether it has moved before you mix more.`,
+  'wall-bulges': (a, u) =>
+    `The walls give ${show(a.bulge, 'length', u)} under ${(a.pressure / 1000).toFixed(2)} kPa at the foot. Brace each wall in ${plural(a.braces, 'place')}, or tie bands around the box.`,
+  'box-thin': (a, u) =>
+    `Only ${show(a.clearance, 'length', u)} of silicone stands beside the piece: below ${show(a.wanted, 'length', u)} the mould sags and tears. Widen the box.`,
+  'box-large': (a, u) =>
+    `A box that follows the outline would save ${show(a.saved, 'volume', u)} of silicone; chunks of old moulds in the corners save it too.`,
+  'shell-thin': (a, u) =>
+    `A shell wall of ${show(a.wall, 'length', u)} is thinner than printers lay reliably (${show(a.least, 'length', u)}). Make it thicker.`,
+  'coats-few': (a) =>
+    `${plural(a.coats, 'coat')} last about ${plural(a.pulls, 'pull')}, and ${a.copies} are wanted. One coat more gives about six pulls more.`,
   'sheet-slip': (a, u) =>
     `${a.label} of ${show(a.value, a.kind, u)} is unusual for ${a.class}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
   'gel-before-pot-life': (a) =>

@@ -34,7 +34,43 @@ export interface CautionAmounts {
   'mesh-turned': Record<string, never>
   'mesh-dropped': { dropped: number }
   'mesh-tangled': { edges: number }
+  'mesh-joined': { joined: number }
+  'mesh-reoriented': { turned: number }
+  'mesh-holes-closed': { closed: number; area: number }
+  'mesh-parts': { parts: number }
+  'mesh-overlap': { counted: number; filled: number }
+  'mesh-void': { voids: number; volume: number }
+  'shape-measured': { volume: number }
   'mesh-flipped': { edges: number }
+
+  'air-stays': { volume: number; top: number; saddle: number }
+  'air-never-filled': { volume: number }
+  'ceiling-level': { area: number }
+  undercut: { volume: number; from: number; to: number }
+  'undercut-inner': { volume: number }
+  'undercut-open': { volume: number }
+  'silicone-tongue': { reach: number }
+  'silicone-pin': { reach: number }
+  'wall-thin': { places: number }
+  'no-gate': Record<string, never>
+  'vent-below-gate': { below: number }
+  'gate-narrow': { bore: number }
+  'inclusion-over-gate': { inclusion: string; needs: number; bore: number }
+
+  'silicone-not-chosen': Record<string, never>
+  'silicone-gone': Record<string, never>
+  'silicone-short': { missing: number; level: number; sticksOut: number }
+  'silicone-second-batch': { first: number; second: number; within: number }
+  'batch-outlives-pot': { time: number; potLife: number }
+  'batches-part': { batches: number; potLife: number }
+  'master-floats': { force: number; weight: number }
+  'master-held-down': { force: number }
+  'risen-master': { rise: number }
+  'wall-bulges': { bulge: number; braces: number; pressure: number }
+  'box-thin': { clearance: number; wanted: number }
+  'box-large': { saved: number }
+  'shell-thin': { wall: number; least: number }
+  'coats-few': { coats: number; pulls: number; copies: number }
 
   'sheet-slip': {
     label: string

@@ -84,8 +84,37 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too small to cast. Choose a larger unit.`,
   'mesh-too-large': (a, u) =>
     `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too large for the bench. Choose a smaller unit.`,
+  'volume-over-sides': (a, u) =>
+    `${show(a.volume, 'volume', u)} do not fit into sides that hold ${show(a.box, 'volume', u)}. Measure again: the sides from edge to edge, the volume without air bubbles.`,
+  'file-broken': (a) =>
+    `This ${a.format} file can't be read: ${a.reason}. Export it again from the program it came from.`,
+  'zip-too-large': (a) =>
+    `The archive would unpack to ${megabytes(a.bytes)}; up to ${megabytes(a.limit)} are read. Simplify the model, or export it as STL.`,
+  'outline-crosses': (a, u) =>
+    `The outline crosses itself at ${show(a.x, 'length', u)}, ${show(a.y, 'length', u)}. Join the shapes into one in the program it came from.`,
+  'outline-open': (a, u) =>
+    `A line of the outline is open: its ends lie ${show(a.gap, 'length', u)} apart. Close it in the program it came from.`,
+  'outline-empty': () =>
+    'The drawing holds no closed shape. Draw the outline as a path, a circle or a rectangle.',
+  'outline-too-fine': (a) =>
+    `The outline has ${count(a.points)} points; up to ${count(a.limit)} are read. Simplify its curves.`,
+  'wall-too-thick': (a, u) =>
+    `A wall of ${show(a.wall, 'length', u)} leaves no room inside: at most ${show(a.limit, 'length', u)}. Make it thinner.`,
+  'profile-falls': (a, u) =>
+    `This point at ${show(a.height, 'length', u)} lies below the one before at ${show(a.below, 'length', u)}. Give the heights from the bottom up.`,
+  'profile-closes': (a, u) =>
+    `A radius of 0 at ${show(a.height, 'length', u)} cuts the piece in two. Only the ends may come to a point.`,
+  'profile-flat': () => 'The profile has no height or no width. Give two heights and a radius.',
   'mesh-too-open': (a, u) =>
     `${show(a.share, 'fraction', u)} of the surface is missing, so inside and outside can't be told apart. Close the holes in the program it came from, or have them closed here.`,
+  'box-too-small': (a, u) =>
+    `The box is ${show(a.box, 'length', u)} in ${a.side} and the piece needs ${show(a.piece, 'length', u)}. Take a larger box, or turn the piece in it.`,
+  'cup-without-size': () =>
+    'A cup needs its sizes: measure its rim, its foot and its height inside.',
+  'shell-too-thin': (a, u) =>
+    `A wall of ${show(a.wall, 'length', u)} can't be printed: at least ${show(a.least, 'length', u)}. Make it thicker.`,
+  'solid-failed': (a) =>
+    `The shell can't be built from this surface (${a.reason}). Close its holes first, or simplify it.`,
   'opening-misses': (a, u) =>
     `This opening ends ${show(a.miss, 'length', u)} away from the piece, so nothing could flow through it. Drag it onto the surface.`,
   'not-a-direction': () => 'Which way is up? All three numbers are zero. Give one that is not.',

@@ -1,6 +1,12 @@
+/** The steps of making a mould that can hurt someone, in their order. */
+export const mouldSteps = ['prepare', 'build', 'silicone', 'vacuum', 'pressure', 'open'] as const
+export type MouldStep = (typeof mouldSteps)[number]
+
 /** The steps of a pour that can hurt someone, in their order. */
-export const steps = ['weigh', 'mix', 'pour', 'demould'] as const
-export type Step = (typeof steps)[number]
+export const pourSteps = ['weigh', 'mix', 'pour', 'demould'] as const
+export type PourStep = (typeof pourSteps)[number]
+
+export type Step = MouldStep | PourStep
 
 /** What lies on the bench, as far as safety asks. */
 export const hazards = [
@@ -11,6 +17,15 @@ export const hazards = [
   'powder',
   'deep pour',
   'inclusion',
+  'sanding dust',
+  'aerosol',
+  'oven',
+  'blade',
+  'hot glue',
+  'any silicone',
+  'tin silicone',
+  'vacuum vessel',
+  'pressure vessel',
 ] as const
 export type Hazard = (typeof hazards)[number]
 
@@ -26,6 +41,74 @@ export interface SafetyLine {
  * no source) and replace neither the data sheet nor local rules, which `deferring` says.
  */
 export const safetyTable: readonly SafetyLine[] = [
+  {
+    id: 'sanding',
+    step: 'prepare',
+    hazard: 'sanding dust',
+    sentence: 'Sand wet, or with a fitting dust mask and extraction: fine dust stays in the lungs.',
+  },
+  {
+    id: 'aerosol',
+    step: 'prepare',
+    hazard: 'aerosol',
+    sentence:
+      'Primer, coats and release sprays burn and are not to be breathed: outdoors or under extraction, no flame, no sparks, nothing hot near.',
+  },
+  {
+    id: 'oven',
+    step: 'prepare',
+    hazard: 'oven',
+    sentence:
+      'An oven for prints or moulds is never one for food; ventilate, stay below what print and mould bear, heat no closed vessel.',
+  },
+  {
+    id: 'build-blade',
+    step: 'build',
+    hazard: 'blade',
+    sentence: 'Cut boards with a fresh blade along a steel rule, fingers behind it, away from you.',
+  },
+  {
+    id: 'hot-glue',
+    step: 'build',
+    hazard: 'hot glue',
+    sentence:
+      'Hot glue burns and sticks to skin: set it down on its stand, cold water within reach.',
+  },
+  {
+    id: 'silicone-hands',
+    step: 'silicone',
+    hazard: 'any silicone',
+    sentence:
+      'Gloves (nitrile: latex stops platinum), eyes covered, moving air; spilled silicone makes floors slippery.',
+  },
+  {
+    id: 'tin-catalyst',
+    step: 'silicone',
+    hazard: 'tin silicone',
+    sentence:
+      'Tin catalysts are harmful and give off alcohol while they cure: off the skin, air the room, no flame.',
+  },
+  {
+    id: 'vacuum',
+    step: 'vacuum',
+    hazard: 'vacuum vessel',
+    sentence:
+      'Only a vessel made for vacuum, looked over for cracks each time: glass and thin plastic implode. Eyes covered, a foam trap before the pump, air let back gently.',
+  },
+  {
+    id: 'pressure',
+    step: 'pressure',
+    hazard: 'pressure vessel',
+    sentence:
+      'Only a vessel marked for the pressure used, its relief valve working, every clamp of the lid checked; a paint tank changed for casting is not certified for it. Let the pressure out slowly; never open it under pressure. Licensed practice and local rules decide.',
+  },
+  {
+    id: 'cut-open',
+    step: 'open',
+    hazard: 'blade',
+    sentence:
+      'A fresh blade slips less: cut away from you and from the hand that holds the block, stretch the cut open, stop as soon as the piece is free.',
+  },
   {
     id: 'gloves',
     step: 'weigh',

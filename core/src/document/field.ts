@@ -20,6 +20,9 @@ export const quantity = (kind: Kind, min: number, max: number) =>
     }
   })
 
+/** The id of a document, or of one of its parts. */
+export const id = () => z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
+
 /** A whole number within bounds: copies, facets, counts. */
 export const whole = (min: number, max: number) =>
   z.number().superRefine((value, context) => {

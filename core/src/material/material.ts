@@ -1,5 +1,5 @@
 import { z } from '../schema/index.ts'
-import { note, quantity, refuse, text } from '../document/index.ts'
+import { note, quantity, refuse, text, whole } from '../document/index.ts'
 import { resinClassNames } from './classes.ts'
 
 const minute = 60
@@ -45,6 +45,8 @@ export const resinSchema = z.object({
   /** Greatest depth of one pour, m. */
   maxDepth: quantity('length', 0.0005, 1).optional(),
   viscosity: quantity('viscosity', 0.01, 500).optional(),
+  /** Of a length, on curing. */
+  shrinkage: quantity('fraction', 0, 0.1).optional(),
   sheetTemperature: quantity('temperature', 278.15, 323.15),
   /** The part that a tint is stirred into before the clock starts. */
   tintInto: z.enum(['A', 'B']),
@@ -54,6 +56,42 @@ export const resinSchema = z.object({
   note: note(),
 })
 export type Resin = z.infer<typeof resinSchema>
+
+export const chemistries = ['platinum', 'tin'] as const
+export type Chemistry = (typeof chemistries)[number]
+export const clarities = ['clear', 'translucent', 'opaque'] as const
+
+/** What the sheet of a two-part mould silicone says. */
+export const siliconeSchema = z.object({
+  kind: z.literal('silicone'),
+  name: text('name'),
+  chemistry: z.enum(chemistries),
+  ratio: ratioSchema,
+  densityA: liquidDensity(),
+  densityB: liquidDensity(),
+  potLife: quantity('duration', 60, 8 * hour),
+  demould: quantity('duration', 5 * minute, 7 * 24 * hour),
+  /** Time that mixing takes, s. */
+  mixTime: quantity('duration', 10, hour),
+  viscosity: quantity('viscosity', 0.1, 1000).optional(),
+  /** Shore A. */
+  hardness: whole(0, 80),
+  /** Of a length, on curing. */
+  shrinkage: quantity('fraction', 0, 0.05),
+  clarity: z.enum(clarities),
+  /** What one kit holds, kg, and what it costs in the studio's money. */
+  kitMass: quantity('mass', 0.01, 250).optional(),
+  kitPrice: z.number().min(0).max(1e6).optional(),
+  sheetTemperature: quantity('temperature', 278.15, 323.15),
+  nameA: text('name', 40),
+  nameB: text('name', 40),
+  colour: colourSchema,
+  note: note(),
+})
+export type Silicone = z.infer<typeof siliconeSchema>
+
+/** What weighing out needs to know of anything mixed from two parts. */
+export type TwoPart = Pick<Resin, 'ratio' | 'densityA' | 'densityB' | 'nameA' | 'nameB'>
 
 export const tintForms = ['dye', 'paste', 'mica', 'powder'] as const
 
@@ -85,6 +123,7 @@ export type InclusionMaterial = z.infer<typeof inclusionSchema>
 
 export const materialSchema = z.discriminatedUnion('kind', [
   resinSchema,
+  siliconeSchema,
   tintSchema,
   inclusionSchema,
 ])

@@ -1,4 +1,4 @@
-import type { Resin, Tint } from './material.ts'
+import type { Resin, Silicone, Tint } from './material.ts'
 
 /** Two made-up sheets and a dye, for tests. */
 export const slowEpoxy: Resin = {
@@ -50,4 +50,44 @@ export const violet: Tint = {
   density: 1100,
   limit: 0.005,
   note: '',
+}
+
+export const firmPlatinum: Silicone = {
+  kind: 'silicone',
+  name: 'Firm platinum silicone 30A',
+  chemistry: 'platinum',
+  ratio: { by: 'weight', a: 1, b: 1 },
+  densityA: 1120,
+  densityB: 1100,
+  potLife: 45 * 60,
+  demould: 6 * 3600,
+  mixTime: 240,
+  viscosity: 12,
+  hardness: 30,
+  shrinkage: 0.001,
+  clarity: 'translucent',
+  kitMass: 1,
+  kitPrice: 32,
+  sheetTemperature: 296.15,
+  nameA: 'Part A',
+  nameB: 'Part B',
+  colour: '#cfe3e4',
+  note: '',
+}
+
+export const softTin: Silicone = {
+  ...firmPlatinum,
+  name: 'Soft tin silicone 15A 10:1',
+  chemistry: 'tin',
+  ratio: { by: 'weight', a: 10, b: 1 },
+  densityA: 1180,
+  densityB: 980,
+  demould: 18 * 3600,
+  viscosity: 18,
+  hardness: 15,
+  shrinkage: 0.004,
+  clarity: 'opaque',
+  kitPrice: 21,
+  nameA: 'Base',
+  nameB: 'Catalyst',
 }

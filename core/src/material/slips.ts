@@ -2,7 +2,7 @@ import { caution, type Caution } from '../caution/index.ts'
 import type { Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
 import type { tintForms } from './material.ts'
-import { type Material, type Resin, type Tint } from './material.ts'
+import { type Material, type Resin, type Silicone, type Tint } from './material.ts'
 
 /** Usual upper limits by resin weight of each form of tint (common practice, no source). */
 const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> = {
@@ -20,6 +20,7 @@ const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> =
  */
 export function slipsOf(material: Material): Caution[] {
   if (material.kind === 'resin') return resinSlips(material)
+  if (material.kind === 'silicone') return siliconeSlips(material)
   if (material.kind === 'tint') return tintSlips(material)
   return []
 }
@@ -57,6 +58,28 @@ function resinSlips(resin: Resin): Caution[] {
     found.push([caution('demould-before-gel', 'warn', { field: 'demould' }, amounts)])
   }
   return found.flat()
+}
+
+/** What is usual for mould silicones (common practice, no source). */
+const usualSilicone = {
+  platinum: { potLife: [3 * 60, 90 * 60], demould: [20 * 60, 24 * 3600], shrinkage: [0, 0.004] },
+  tin: { potLife: [10 * 60, 120 * 60], demould: [4 * 3600, 48 * 3600], shrinkage: [0.001, 0.02] },
+} as const
+
+function siliconeSlips(silicone: Silicone): Caution[] {
+  const usual = usualSilicone[silicone.chemistry]
+  const label = `a ${silicone.chemistry} silicone`
+  const found = [
+    slip('potLife', 'A pot life', silicone.potLife, usual.potLife, 'duration', label),
+    slip('demould', 'A demould time', silicone.demould, usual.demould, 'duration', label),
+    slip('shrinkage', 'A shrinkage', silicone.shrinkage, usual.shrinkage, 'fraction', label),
+    slip('densityA', 'A density of part A', silicone.densityA, [950, 1450], 'density', label),
+  ].flat()
+  if (silicone.demould < silicone.potLife) {
+    const amounts = { gel: silicone.potLife, demould: silicone.demould }
+    found.push(caution('demould-before-gel', 'warn', { field: 'demould' }, amounts))
+  }
+  return found
 }
 
 function tintSlips(tint: Tint): Caution[] {

@@ -1,4 +1,4 @@
-import type { Resin, Tint } from '../material/index.ts'
+import type { Resin, Tint, TwoPart } from '../material/index.ts'
 import { batchError, smallestBatch } from './batchError.ts'
 import { cupFor, type CupChoice } from './cup.ts'
 import { underScale } from './displayStep.ts'
@@ -8,7 +8,7 @@ import { weightRatio, weightShares, mixDensity } from './ratio.ts'
 export const ratioTolerance = 0.02
 
 export interface Recipe {
-  resin: Resin
+  resin: TwoPart & Partial<Pick<Resin, 'tintInto'>>
   tint?: { material: Tint; fraction: number }
 }
 

@@ -1,2 +1,3 @@
+export * from './measured.ts'
 export * from './piece.ts'
 export * from './readForm.ts'

@@ -1,40 +1,98 @@
+import { caution, type Caution } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
 import {
   buildSolid,
   cavityOf,
+  closeHoles,
+  closureOf,
+  extrude,
   fileUnits,
-  readStl,
+  isClosed,
+  nearWeld,
+  orientInPlace,
+  readMeshFile,
   scaleInPlace,
   weld,
   type Cavity,
+  type Mesh,
 } from '../shape/index.ts'
+import { standIn, volumeOf } from './measured.ts'
 import type { Form } from './piece.ts'
 
 /** The steps that reading takes, for progress. */
 export const readingSteps = [
   'Reading triangles',
   'Welding corners',
+  'Mending the surface',
   'Checking the surface',
 ] as const
 export type ReadingStep = (typeof readingSteps)[number]
 
 /**
- * The cavity of a piece: built from its sizes, or read from the bytes of its file.
- * `onStep` hears what is being done.
+ * The cavity of a piece: built from sizes or an outline, read from the bytes of its file and
+ * mended, or a stand-in of the measured volume. `onStep` hears what is being done.
  *
- * Throws `Problem`: those of `readStl` and `cavityOf`, mesh-missing.
+ * Throws `Problem`: those of `readMeshFile`, `extrude` and `cavityOf`, mesh-missing.
  */
-export function readForm(
+export async function readForm(
   form: Form,
   bytes?: Uint8Array,
   onStep: (step: ReadingStep) => void = () => {},
-): Cavity {
-  if (form.from === 'sizes') return cavityOf(buildSolid(form.solid))
+): Promise<Cavity> {
+  switch (form.from) {
+    case 'sizes':
+      return cavityOf(buildSolid(form.solid))
+    case 'outline':
+      return cavityOf(extrude(form.outline))
+    case 'measured': {
+      const volume = volumeOf(form.measured)
+      const cavity = cavityOf(standIn(volume, form))
+      return { ...cavity, cautions: [caution('shape-measured', 'note', {}, { volume })] }
+    }
+    case 'file':
+      return readFile(form, bytes, onStep)
+  }
+}
+
+async function readFile(
+  form: Extract<Form, { from: 'file' }>,
+  bytes: Uint8Array | undefined,
+  onStep: (step: ReadingStep) => void,
+): Promise<Cavity> {
   if (!bytes) throw new Problem('mesh-missing', { id: form.mesh })
   onStep('Reading triangles')
-  const { mesh, dropped } = readStl(bytes)
+  const { mesh, dropped } = await readMeshFile(bytes, form.fileName)
   onStep('Welding corners')
   const welded = scaleInPlace(weld(mesh), fileUnits[form.unit])
+  onStep('Mending the surface')
+  const { mesh: mended, cautions } = mend(welded, form.holes ?? 'left')
   onStep('Checking the surface')
-  return cavityOf(welded, dropped)
+  const cavity = cavityOf(mended, dropped)
+  return { ...cavity, cautions: [...cautions, ...cavity.cautions] }
+}
+
+/** What can be repaired without guessing, and the holes if asked; each with a report. */
+function mend(welded: Mesh, holes: 'left' | 'closed'): { mesh: Mesh; cautions: Caution[] } {
+  const cautions: Caution[] = []
+  let mesh = welded
+  let closure = closureOf(mesh)
+  if (isClosed(closure)) return { mesh, cautions }
+  if (closure.openEdges > 0) {
+    const near = nearWeld(mesh)
+    if (near.joined > 0) {
+      mesh = near.mesh
+      closure = closureOf(mesh)
+      cautions.push(caution('mesh-joined', 'note', {}, { joined: near.joined }))
+    }
+  }
+  if (closure.flippedEdges > 0) {
+    const { turned } = orientInPlace(mesh)
+    if (turned > 0) cautions.push(caution('mesh-reoriented', 'note', {}, { turned }))
+  }
+  if (closure.openEdges > 0 && holes === 'closed') {
+    const { mesh: whole, closed, area } = closeHoles(mesh)
+    mesh = whole
+    if (closed > 0) cautions.push(caution('mesh-holes-closed', 'warn', {}, { closed, area }))
+  }
+  return { mesh, cautions }
 }

@@ -1,7 +1,5 @@
 import { z } from '../schema/index.ts'
-import { note, quantity, refuse, text, whole } from '../document/index.ts'
-
-const id = () => z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
+import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
 
 /** How a layer should meet the one below. */
 export const joins = ['crisp', 'soft', 'bled'] as const

@@ -1,9 +1,15 @@
-import { safetyFor, steps, type Hazard, type SafetyLine, type Step } from '../caution/index.ts'
+import {
+  pourSteps,
+  safetyFor,
+  type Hazard,
+  type PourStep,
+  type SafetyLine,
+} from '../caution/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
 
 /** One thing to do, with the safety lines to read before it (each once, before its first step). */
 export interface SheetStep {
-  step: Step
+  step: PourStep
   layer?: CompiledLayer
   /** Seconds after the first mixing. */
   at?: number
@@ -16,7 +22,7 @@ export interface SheetStep {
  */
 export function runSheet(compiled: CompiledPlan): SheetStep[] {
   const shown = new Set<string>()
-  const lines = (step: Step, hazards: Iterable<Hazard>) => {
+  const lines = (step: PourStep, hazards: Iterable<Hazard>) => {
     const fresh = safetyFor(step, hazards).filter((line) => !shown.has(line.id))
     fresh.forEach((line) => shown.add(line.id))
     return fresh
@@ -36,7 +42,7 @@ export function runSheet(compiled: CompiledPlan): SheetStep[] {
 }
 
 /** All safety lines of a plan by their step, for a panel that shows one step at a time. */
-export function safetyOf(compiled: CompiledPlan): { step: Step; lines: SafetyLine[] }[] {
+export function safetyOf(compiled: CompiledPlan): { step: PourStep; lines: SafetyLine[] }[] {
   const hazards = compiled.layers.flatMap((layer) => layer.hazards)
-  return steps.map((step) => ({ step, lines: safetyFor(step, hazards) }))
+  return pourSteps.map((step) => ({ step, lines: safetyFor(step, hazards) }))
 }

@@ -32,7 +32,22 @@ export interface ProblemAmounts {
   'mesh-no-volume': { triangles: number; area: number }
   'mesh-too-small': { largest: number }
   'mesh-too-large': { largest: number }
+  'volume-over-sides': { volume: number; box: number }
+  'file-broken': { format: string; reason: string }
+  'zip-too-large': { bytes: number; limit: number }
+  'outline-crosses': { x: number; y: number }
+  'outline-open': { gap: number }
+  'outline-empty': Record<string, never>
+  'outline-too-fine': { points: number; limit: number }
+  'wall-too-thick': { wall: number; limit: number }
+  'profile-falls': { height: number; below: number }
+  'profile-closes': { height: number }
+  'profile-flat': Record<string, never>
   'mesh-too-open': { share: number }
+  'box-too-small': { side: string; box: number; piece: number }
+  'cup-without-size': Record<string, never>
+  'shell-too-thin': { wall: number; least: number }
+  'solid-failed': { reason: string }
   'opening-misses': { miss: number }
   'not-a-direction': Record<string, never>
   'bevel-too-large': { bevel: number; limit: number }

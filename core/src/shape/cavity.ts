@@ -3,9 +3,14 @@ import { Problem } from '../problem/index.ts'
 import { closureOf, type Closure } from './closure.ts'
 import { measure, type Measures } from './measure.ts'
 import { triangleCount, turnInPlace, type Mesh } from './mesh.ts'
+import { orientInPlace } from './repair/orient.ts'
+import { shellsOf } from './repair/shells.ts'
 
 /** Longest side a piece may have on this bench. */
 const bench = { low: 0.001, high: 2 }
+
+/** Larger meshes are taken as one part: telling parts apart would take seconds. */
+const mostForParts = 600_000
 
 /** A surface ready to be filled: welded, facing outward, measured, and what to know of it. */
 export interface Cavity {
@@ -24,13 +29,18 @@ export interface Cavity {
 export function cavityOf(mesh: Mesh, dropped = 0): Cavity {
   let measures = measure(mesh)
   refuseUnusable(mesh, measures)
+  const closure = closureOf(mesh)
   const cautions: Caution[] = []
   if (dropped > 0) cautions.push(caution('mesh-dropped', 'warn', {}, { dropped }))
   if (measures.volume < 0) {
     measures = measure(turnInPlace(mesh))
     cautions.push(caution('mesh-turned', 'note', {}, {}))
   }
-  const closure = closureOf(mesh)
+  const parts = sortParts(mesh, cautions)
+  if (parts !== mesh) {
+    mesh = parts
+    measures = measure(mesh)
+  }
   if (closure.openEdges > 0) {
     const { holes, openEdges } = closure
     const { volume, volumeBand: band } = measures
@@ -43,6 +53,31 @@ export function cavityOf(mesh: Mesh, dropped = 0): Cavity {
     cautions.push(caution('mesh-flipped', 'warn', {}, { edges: closure.flippedEdges }))
   }
   return { mesh, measures, closure, cautions }
+}
+
+/**
+ * Says when a file holds several pieces, and leaves out the skins of voids: resin can't reach
+ * them, so a cast is solid there.
+ */
+function sortParts(mesh: Mesh, cautions: Caution[]): Mesh {
+  if (triangleCount(mesh) > mostForParts) return mesh
+  let shells = shellsOf(mesh)
+  if (shells.length === 1) return mesh
+  if (shells.some(({ volume }) => volume < 0)) {
+    orientInPlace(mesh)
+    shells = shellsOf(mesh)
+  }
+  const voids = shells.filter(({ volume, openEdges }) => volume < 0 && openEdges === 0)
+  const parts = shells.length - voids.length
+  if (parts > 1) cautions.push(caution('mesh-parts', 'warn', {}, { parts }))
+  if (voids.length === 0) return mesh
+  const volume = -voids.reduce((sum, shell) => sum + shell.volume, 0)
+  cautions.push(caution('mesh-void', 'warn', {}, { voids: voids.length, volume }))
+  const left = new Set(voids.flatMap(({ faces }) => faces))
+  return {
+    positions: mesh.positions,
+    triangles: mesh.triangles.filter((_, i) => !left.has(Math.floor(i / 3))),
+  }
 }
 
 /** Flat, folded onto itself, or of a size that no bench holds. */

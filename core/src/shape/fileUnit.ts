@@ -2,7 +2,7 @@ import { measure } from './measure.ts'
 import type { Mesh } from './mesh.ts'
 
 /** What one unit in a file that names none can mean, in metres. */
-export const fileUnits = { mm: 1e-3, cm: 1e-2, in: 0.0254, m: 1 } as const
+export const fileUnits = { mm: 1e-3, cm: 1e-2, in: 0.0254, m: 1, ft: 0.3048, um: 1e-6 } as const
 export type FileUnit = keyof typeof fileUnits
 
 /** A piece is rarely smaller than 5 mm or larger than 500 mm (common practice, no source). */

@@ -1,5 +1,5 @@
 import { type Mesh } from './mesh.ts'
-import { axesFor, type Axes } from './axes.ts'
+import { axesFor, fromAxes, toAxes, type Axes } from './axes.ts'
 import { dot, type Vec3 } from './vector.ts'
 
 /** A closed or open run of points, x (to the right) and height above the lowest point, m. */
@@ -14,6 +14,9 @@ export interface Section {
   left: number
   right: number
   height: number
+  /** The drawing's frame, and where its origin lies along it, m: places in the piece follow. */
+  axes: Axes
+  origin: Vec3
 }
 
 /**
@@ -44,7 +47,50 @@ export function section(mesh: Mesh, up: Vec3, turn = 0): Section {
       edges.flatMap((edge) => point(Math.floor(edge / vertices), edge % vertices)),
     ),
   }))
-  return { outlines, left: x.low - middleX, right: x.high - middleX, height: z.high - z.low }
+  return {
+    outlines,
+    left: x.low - middleX,
+    right: x.high - middleX,
+    height: z.high - z.low,
+    axes,
+    origin: [middleX, middleY, z.low],
+  }
+}
+
+/** Where a place of the piece lies on the drawing: across, up, and how far behind the cut, m. */
+export function ontoSection(
+  { axes, origin }: Section,
+  at: Vec3,
+): { x: number; h: number; behind: number } {
+  const [x, y, z] = toAxes(axes, at)
+  return { x: x - origin[0], h: z - origin[2], behind: y - origin[1] }
+}
+
+/** The place of the piece at a point of the cut. */
+export const fromSection = ({ axes, origin }: Section, x: number, h: number): Vec3 =>
+  fromAxes(axes, [x + origin[0], origin[1], h + origin[2]])
+
+/** The point of the outlines nearest to one on the drawing; undefined for an empty cut. */
+export function nearestOnOutline(
+  { outlines }: Section,
+  x: number,
+  h: number,
+): { x: number; h: number; far: number } | undefined {
+  let best: { x: number; h: number; far: number } | undefined
+  for (const { points, closed } of outlines) {
+    const last = closed ? points.length : points.length - 2
+    for (let i = 0; i < last; i += 2) {
+      const j = (i + 2) % points.length
+      const [dx, dy] = [points[j] - points[i], points[j + 1] - points[i + 1]]
+      const length = dx * dx + dy * dy
+      const along = length > 0 ? ((x - points[i]) * dx + (h - points[i + 1]) * dy) / length : 0
+      const t = Math.min(1, Math.max(0, along))
+      const at = { x: points[i] + t * dx, h: points[i + 1] + t * dy }
+      const far = Math.hypot(at.x - x, at.h - h)
+      if (!best || far < best.far) best = { ...at, far }
+    }
+  }
+  return best
 }
 
 function project(mesh: Mesh, axes: Axes) {

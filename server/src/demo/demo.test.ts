@@ -4,11 +4,15 @@ import { materialSchema, slipsOf } from '@mivro/core/material'
 import { readForm, type Form } from '@mivro/core/piece'
 import { compile, planSchema } from '@mivro/core/plan'
 import { closureOf, fillCurve, isClosed, measure, readStl, weld, writeStl } from '@mivro/core/shape'
+import { mouldSchema } from '@mivro/core/mould'
+import { astronomer } from './astronomer.ts'
 import { materials } from './materials.ts'
 import { meteorite } from './meteorite.ts'
+import { moulds } from './moulds.ts'
 import { pieces } from './pieces.ts'
 
 const stl = writeStl(meteorite())
+const figure = writeStl(await astronomer())
 
 describe('the demo studio', () => {
   it.each(Object.entries(materials))('%s is a sheet without slips', (_, material) => {
@@ -16,21 +20,36 @@ describe('the demo studio', () => {
     expect(slipsOf(material)).toEqual([])
   })
 
-  it.each(pieces)('$piece.name has a plan that can be poured', ({ piece, plan }) => {
+  it.each(pieces)('$piece.name has a plan that can be poured', async ({ piece, plan }) => {
     expect(readDocument(planSchema, plan)).toEqual(plan)
     const form: Form =
-      piece.form === 'meteorite'
+      piece.form === 'meteorite' || piece.form === 'astronomer'
         ? { from: 'file', mesh: '0'.repeat(64), fileName: 'm.stl', unit: 'mm' }
         : piece.form
-    const curve = fillCurve(readForm(form, stl).mesh, plan.up)
+    const curve = fillCurve(
+      (await readForm(form, piece.form === 'astronomer' ? figure : stl)).mesh,
+      plan.up,
+    )
     const { cautions, layers } = compile(plan, curve, new Map(Object.entries(materials)))
     expect(cautions.filter((caution) => caution.severity === 'stop')).toEqual([])
     expect(layers.every((layer) => layer.weighing && layer.clock)).toBe(true)
   })
 
-  it('the orrery base holds 180 ml', () => {
+  it.each(Object.entries(moulds))(
+    '%s is a mould of pieces and silicones that are there',
+    (_, mould) => {
+      expect(readDocument(mouldSchema, mould)).toEqual(mould)
+      for (const id of mould.pieces) expect(pieces.map((piece) => piece.id)).toContain(id)
+      if (mould.silicone) expect(materials[mould.silicone].kind).toBe('silicone')
+    },
+  )
+
+  it('the orrery base holds 180 ml', async () => {
     const orrery = pieces.find(({ id }) => id === 'demo-orrery')!
-    expect(measure(readForm(orrery.piece.form as Form).mesh).volume * 1e6).toBeCloseTo(180, 6)
+    expect(measure((await readForm(orrery.piece.form as Form)).mesh).volume * 1e6).toBeCloseTo(
+      180,
+      6,
+    )
   })
 
   it('the meteorite is one closed surface, always the same', () => {

@@ -8,7 +8,9 @@ import { DocumentStore } from '../document/store.ts'
 import type { Kind } from '../document/kinds.ts'
 import { MeshStore } from '../mesh/store.ts'
 import { materials } from './materials.ts'
+import { astronomer } from './astronomer.ts'
 import { meteorite } from './meteorite.ts'
+import { moulds } from './moulds.ts'
 import { pieces, type DemoPiece, type DemoPull } from './pieces.ts'
 
 /** Made one second apart, so that lists keep this order. */
@@ -22,24 +24,38 @@ export async function fillDemo(tx: Transaction): Promise<void> {
 
   await add('studio', 'studio', null, { ...newStudio, name: 'Perihelion Bench' })
   for (const [id, material] of Object.entries(materials)) await add('material', id, null, material)
-  const bytes = writeStl(meteorite())
-  const mesh = await new MeshStore(tx, madeAt(0)).add(bytes)
+  const files = { meteorite: writeStl(meteorite()), astronomer: writeStl(await astronomer()) }
   for (const demo of pieces) {
-    const form: Form =
-      demo.piece.form === 'meteorite'
-        ? { from: 'file', mesh, fileName: 'meteorite.stl', unit: 'mm' }
-        : demo.piece.form
+    const { form: given } = demo.piece
+    let form: Form
+    let bytes: Uint8Array | undefined
+    if (given === 'meteorite' || given === 'astronomer') {
+      bytes = files[given]
+      const mesh = await new MeshStore(tx, madeAt(0)).add(bytes)
+      form = { from: 'file', mesh, fileName: `${given}.stl`, unit: 'mm' }
+    } else form = given
     await add('piece', demo.id, null, { ...demo.piece, form })
     await add('plan', `${demo.id}-plan`, demo.id, demo.plan)
     for (const [index, pull] of demo.pulls.entries()) {
-      await add('pull', `${demo.id}-pull-${index + 1}`, demo.id, pullOf(demo, pull, form, bytes))
+      await add(
+        'pull',
+        `${demo.id}-pull-${index + 1}`,
+        demo.id,
+        await pullOf(demo, pull, form, bytes),
+      )
     }
   }
+  for (const [id, mould] of Object.entries(moulds)) await add('mould', id, null, mould)
 }
 
 /** A pull as the plan would have had it, weighed a little off. */
-function pullOf(demo: DemoPiece, { off, ...rest }: DemoPull, form: Form, bytes: Uint8Array): Pull {
-  const curve = fillCurve(readForm(form, bytes).mesh, demo.plan.up)
+async function pullOf(
+  demo: DemoPiece,
+  { off, ...rest }: DemoPull,
+  form: Form,
+  bytes: Uint8Array | undefined,
+): Promise<Pull> {
+  const curve = fillCurve((await readForm(form, bytes)).mesh, demo.plan.up)
   const compiled = compile(demo.plan, curve, new Map(Object.entries(materials)))
   const from = { plan: `${demo.id}-plan`, planRevision: 1, pouredAt: rest.pouredAt }
   const opened = newPull(demo.plan, compiled, from)

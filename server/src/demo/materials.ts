@@ -6,6 +6,14 @@ const celsius = (degrees: number) => degrees + 273.15
 
 const epoxyParts = { nameA: 'Part A, resin', nameB: 'Part B, hardener', tintInto: 'A' } as const
 
+const silicone = {
+  kind: 'silicone',
+  mixTime: 4 * minutes,
+  sheetTemperature: celsius(23),
+  nameA: 'Part A',
+  nameB: 'Part B',
+} as const
+
 /** The shelf of the demo studio. Every sheet is made up. */
 export const materials: Record<string, Material> = {
   'demo-slow-epoxy': {
@@ -145,5 +153,63 @@ export const materials: Record<string, Material> = {
     mass: 0.00008,
     thickness: 0.003,
     note: 'Washed and dried: pores feed bubbles for hours.',
+  },
+  'demo-firm-platinum': {
+    ...silicone,
+    name: 'Firm platinum silicone 30A',
+    chemistry: 'platinum',
+    ratio: { by: 'weight', a: 1, b: 1 },
+    densityA: 1120,
+    densityB: 1110,
+    potLife: 45 * minutes,
+    demould: 6 * hours,
+    viscosity: 12,
+    hardness: 30,
+    shrinkage: 0.001,
+    clarity: 'translucent',
+    kitMass: 2,
+    kitPrice: 62,
+    colour: '#c9dcdc',
+    note: 'Two tubs in the cool cupboard. Wants vacuum.',
+  },
+  'demo-clear-platinum': {
+    ...silicone,
+    name: 'Clear platinum silicone 22A',
+    chemistry: 'platinum',
+    ratio: { by: 'weight', a: 10, b: 1 },
+    densityA: 1060,
+    densityB: 1010,
+    potLife: 60 * minutes,
+    demould: 16 * hours,
+    viscosity: 6,
+    hardness: 22,
+    shrinkage: 0.001,
+    clarity: 'clear',
+    kitMass: 1.1,
+    kitPrice: 44,
+    colour: '#e6f1ef',
+    nameA: 'Base',
+    nameB: 'Catalyst',
+    note: 'For moulds that are cut: the piece is seen in the block.',
+  },
+  'demo-soft-tin': {
+    ...silicone,
+    name: 'Soft tin silicone 15A 10:1',
+    chemistry: 'tin',
+    ratio: { by: 'weight', a: 10, b: 1 },
+    densityA: 1180,
+    densityB: 980,
+    potLife: 50 * minutes,
+    demould: 18 * hours,
+    viscosity: 18,
+    hardness: 15,
+    shrinkage: 0.004,
+    clarity: 'opaque',
+    kitMass: 1.1,
+    kitPrice: 24,
+    colour: '#e9d9c9',
+    nameA: 'Base',
+    nameB: 'Catalyst',
+    note: 'Over prints and old clay. Keep the catalyst shut: damp takes it.',
   },
 }

@@ -21,7 +21,7 @@ export interface DemoPull {
 
 export interface DemoPiece {
   id: string
-  piece: Omit<Piece, 'form'> & { form: Piece['form'] | 'meteorite' }
+  piece: Omit<Piece, 'form'> & { form: Piece['form'] | 'meteorite' | 'astronomer' }
   plan: Plan
   pulls: DemoPull[]
 }
@@ -45,7 +45,7 @@ const bench = {
   note: '',
 } as const
 
-/** Four pieces of Perihelion Bench, a made-up studio that makes an observatory's shop goods. */
+/** Six pieces of Perihelion Bench, a made-up studio that makes an observatory's shop goods. */
 export const pieces: DemoPiece[] = [
   {
     id: 'demo-comet-drop',
@@ -204,6 +204,65 @@ export const pieces: DemoPiece[] = [
               thickness: 3 * mm,
             },
           ],
+        }),
+      ],
+    },
+    pulls: [],
+  },
+  {
+    id: 'demo-astronomer',
+    piece: {
+      name: 'Little astronomer',
+      form: 'astronomer',
+      note: 'Printed master, 94 mm. Poured foot up, the gate under the foot.',
+    },
+    plan: {
+      ...bench,
+      name: 'Solid, night blue',
+      up: [0, 0, -1],
+      mould: 'closed',
+      copies: 2,
+      gate: 0.5 * ml,
+      layers: [
+        layer('coat', 'Night blue', 94, {
+          resin: 'demo-deep-epoxy',
+          tint: { material: 'demo-night-blue', fraction: 0.003 },
+        }),
+      ],
+    },
+    pulls: [],
+  },
+  {
+    id: 'demo-keycap',
+    piece: {
+      name: 'Ring-system keycap',
+      form: {
+        from: 'sizes',
+        solid: { solid: 'keycap', units: 1, height: 9.6 * mm, wall: 1.6 * mm, taper: 2.2 * mm },
+      },
+      note: 'One unit. Tiny washers as rings under the face.',
+    },
+    plan: {
+      ...bench,
+      name: 'Rings over violet',
+      up: [0, 0, 1],
+      mould: 'closed',
+      copies: 8,
+      layers: [
+        layer('face', 'Clear face', 1.6, {
+          inclusions: [
+            {
+              id: 'washers',
+              name: 'Tiny washers',
+              count: 2,
+              mass: 0.00006,
+              density: 7850,
+              thickness: 0.3 * mm,
+            },
+          ],
+        }),
+        layer('body', 'Violet skirt', 9.6, {
+          tint: { material: 'demo-violet', fraction: 0.002 },
         }),
       ],
     },

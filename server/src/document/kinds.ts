@@ -1,5 +1,6 @@
 import type { z } from '@mivro/core/schema'
 import { materialSchema } from '@mivro/core/material'
+import { mouldSchema } from '@mivro/core/mould'
 import { pieceSchema } from '@mivro/core/piece'
 import { planSchema } from '@mivro/core/plan'
 import { pullSchema } from '@mivro/core/pull'
@@ -10,6 +11,7 @@ export const kinds = {
   piece: { path: 'pieces', schema: pieceSchema, parent: undefined },
   plan: { path: 'plans', schema: planSchema, parent: 'piece' },
   pull: { path: 'pulls', schema: pullSchema, parent: 'piece' },
+  mould: { path: 'moulds', schema: mouldSchema, parent: undefined },
   material: { path: 'materials', schema: materialSchema, parent: undefined },
   studio: { path: 'studios', schema: studioSchema, parent: undefined },
 } as const satisfies Record<string, { path: string; schema: z.ZodType; parent: string | undefined }>

@@ -1,5 +1,6 @@
 import type { Change, Revision } from '@mivro/core/document'
 import type { Material } from '@mivro/core/material'
+import type { Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
 import { Problem, Problems, fromData, type ProblemData } from '@mivro/core/problem'
@@ -11,6 +12,7 @@ export interface Held {
   pieces: Piece
   plans: Plan
   pulls: Pull
+  moulds: Mould
   materials: Material
   studios: Studio
 }

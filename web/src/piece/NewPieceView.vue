@@ -1,105 +1,43 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/document'
-import { formSchema, pieceSchema, type Form } from '@mivro/core/piece'
-import { newPlan } from '@mivro/core/plan'
-import { Problem, problemsOf } from '@mivro/core/problem'
-import { compile } from '@mivro/core/plan'
-import { fileUnits, largestFile, solidSchema, type FileUnit, type Solid } from '@mivro/core/shape'
+import { formSchema, pieceSchema } from '@mivro/core/piece'
+import { compile, newPlan } from '@mivro/core/plan'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { fileUnits, type FileUnit } from '@mivro/core/shape'
 import { show } from '@mivro/core/units'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useStudio } from '../studio/studioStore.ts'
 import Says from '../ui/Says.vue'
 import SegmentField from '../ui/SegmentField.vue'
-import { askSurvey, cancelWork, inspectFile } from '../work/pool.ts'
-import { pendingMesh, type Survey, type SurveyStep } from '../work/survey.ts'
-import type { FileReport } from '../work/worker.ts'
+import MeasuredFields from './MeasuredFields.vue'
+import OutlineFields from './OutlineFields.vue'
 import ShapeFacts from './ShapeFacts.vue'
 import SolidFields from './SolidFields.vue'
-import { startingSolid } from './startingSolids.ts'
+import { useNewForm, type Source } from './useNewForm.ts'
 
 const router = useRouter()
 const studio = useStudio()
-
-const from = ref<Form['from']>('file')
 const name = ref('')
-const solid = shallowRef<Solid>(startingSolid('slab'))
-const file = shallowRef<File>()
-const report = shallowRef<FileReport>()
-const unit = ref<FileUnit>()
-
-const survey = shallowRef<Survey>()
-const step = ref<SurveyStep | 'Reading triangles' | 'Keeping the file'>()
-const problem = shallowRef<Problem>()
 const nameProblem = shallowRef<Problem>()
 const over = ref(false)
-
-const form = computed<Form | undefined>(() => {
-  if (from.value === 'sizes') return { from: 'sizes', solid: solid.value }
-  if (!file.value || !report.value || !unit.value) return undefined
-  return { from: 'file', mesh: pendingMesh, fileName: file.value.name, unit: unit.value }
-})
-
-watch(
-  form,
-  async (asked) => {
-    survey.value = undefined
-    if (!asked) return
-    try {
-      problem.value = undefined
-      const found = await askSurvey(
-        { form: asked, up: [0, 0, 1], turn: 0 },
-        { onStep: (now) => (step.value = now) },
-      )
-      if (form.value === asked) survey.value = found
-    } catch (error) {
-      problem.value = problemsOf(error)[0]
-    } finally {
-      step.value = undefined
-    }
-  },
-  { immediate: true },
+const made = reactive(
+  useNewForm((from) => {
+    if (name.value === '') name.value = from
+  }),
 )
 
 const preview = computed(() => {
-  if (!survey.value) return undefined
+  if (!made.survey) return undefined
   const plan = newPlan('preview')
-  return { plan, compiled: compile(plan, survey.value.curve, new Map()) }
+  return { plan, compiled: compile(plan, made.survey.curve, new Map()) }
 })
 
-async function choose(chosen: File | undefined): Promise<void> {
-  if (!chosen) return
-  file.value = chosen
-  report.value = unit.value = problem.value = undefined
-  if (name.value === '') name.value = chosen.name.replace(/\.stl$/i, '').replace(/[-_]+/g, ' ')
-  try {
-    if (chosen.size > largestFile) {
-      throw new Problem('file-too-large', { bytes: chosen.size, limit: largestFile })
-    }
-    step.value = 'Reading triangles'
-    const found = await inspectFile(chosen)
-    if (file.value !== chosen) return
-    report.value = found
-    // Only a size that leaves no doubt is taken; otherwise the person says it.
-    unit.value = found.suggestion.doubtful ? undefined : found.suggestion.unit
-  } catch (error) {
-    problem.value = problemsOf(error)[0]
-  } finally {
-    step.value = undefined
-  }
-}
-
-function stop(): void {
-  cancelWork()
-  step.value = undefined
-  file.value = undefined
-}
-
 const units = computed(() => {
-  const longest = report.value?.suggestion.longest ?? 0
+  const longest = made.report?.suggestion.longest ?? 0
   return (['mm', 'cm', 'in', 'm'] as const).map((value) => ({
     value,
     label: value,
@@ -107,43 +45,36 @@ const units = computed(() => {
   }))
 })
 
-function takeSolid(next: Solid): Problem | undefined {
-  try {
-    solid.value = readDocument(solidSchema, next)
-    return undefined
-  } catch (error) {
-    return problemsOf(error)[0]
-  }
-}
-
 /** What has to be said before the piece can be made. */
 const missing = computed(() => {
-  if (problem.value || step.value) return ''
-  if (!file.value) return 'Choose a file to make the piece from.'
-  return unit.value ? '' : 'Say which unit the file means, then the piece can be made.'
+  if (made.problem || made.step) return ''
+  if (!made.file) return 'Choose a file to make the piece from.'
+  return made.unit || made.outline
+    ? ''
+    : 'Say which unit the file means, then the piece can be made.'
 })
 
 async function make(): Promise<void> {
   try {
     nameProblem.value = undefined
-    let shape = readDocument(formSchema, form.value)
+    let shape = readDocument(formSchema, made.form)
     const piece = { name: name.value, form: shape, note: '' }
     readDocument(pieceSchema, piece)
     if (shape.from === 'file') {
-      step.value = 'Keeping the file'
-      const { id } = await api.uploadMesh(file.value!)
+      made.step = 'Keeping the file'
+      const { id } = await api.uploadMesh(made.file!)
       shape = { ...shape, mesh: id }
     }
-    const made = await api.add('pieces', newId(), { ...piece, form: shape })
+    const kept = await api.add('pieces', newId(), { ...piece, form: shape })
     const plan = { ...newPlan('First pour'), scaleStep: studio.studio.scaleStep }
-    await api.add('plans', newId(), plan, made.id)
-    await router.push(`/pieces/${made.id}/pour`)
+    await api.add('plans', newId(), plan, kept.id)
+    await router.push(`/pieces/${kept.id}/pour`)
   } catch (error) {
     const [first] = problemsOf(error)
     if (first.path === 'name') nameProblem.value = first
-    else problem.value = first
+    else made.problem = first
   } finally {
-    step.value = undefined
+    made.step = undefined
   }
 }
 </script>
@@ -154,33 +85,37 @@ async function make(): Promise<void> {
     <div class="columns">
       <section class="backlit" aria-label="The shape, cut open">
         <Cutaway
-          v-if="survey && preview"
+          v-if="made.survey && preview"
           still
-          :section="survey.section"
-          :curve="survey.curve"
+          :section="made.survey.section"
+          :curve="made.survey.curve"
           :plan="preview.plan"
           :compiled="preview.compiled"
         />
         <label
-          v-else-if="from === 'file'"
+          v-else-if="made.from === 'file'"
           class="drop"
           :class="{ over }"
           @dragover.prevent="over = true"
           @dragleave="over = false"
-          @drop.prevent="((over = false), choose($event.dataTransfer?.files[0]))"
+          @drop.prevent="((over = false), made.choose($event.dataTransfer?.files[0]))"
         >
           <input
             class="visually-hidden"
             type="file"
-            accept=".stl,model/stl"
-            @change="choose(($event.target as HTMLInputElement).files?.[0])"
+            accept=".stl,.obj,.ply,.3mf,.svg"
+            @change="made.choose(($event.target as HTMLInputElement).files?.[0])"
           />
           <Upload :size="26" :stroke-width="1.5" aria-hidden="true" />
-          <b>{{ file ? 'Choose another STL file' : 'Choose an STL file, or drop it here' }}</b>
-          <span class="quiet">Binary or text, up to 200 MB. It stays on this machine.</span>
+          <b>{{ made.file ? 'Choose another file' : 'Choose a file, or drop it here' }}</b>
+          <span class="quiet"
+            >STL, OBJ, PLY or 3MF up to 200 MB, or an outline as SVG. It stays on this
+            machine.</span
+          >
         </label>
-        <p v-if="step" class="step" role="status">
-          {{ step }} … <button type="button" class="btn plain" @click="stop">Stop</button>
+        <p v-if="made.step" class="step" role="status">
+          {{ made.step }} …
+          <button type="button" class="btn plain" @click="made.stop">Stop</button>
         </p>
       </section>
       <aside class="panel beside" aria-label="The new piece">
@@ -190,9 +125,10 @@ async function make(): Promise<void> {
           :options="[
             { value: 'file', label: 'A file' },
             { value: 'sizes', label: 'Its sizes' },
+            { value: 'measured', label: 'Measured' },
           ]"
-          :value="from"
-          @choose="from = $event as Form['from']"
+          :value="made.from"
+          @choose="made.from = $event as Source"
         />
         <div class="name">
           <label for="piece-name" class="quiet small">Name</label>
@@ -205,41 +141,57 @@ async function make(): Promise<void> {
           />
           <Says :problem="nameProblem" />
         </div>
-        <SolidFields v-if="from === 'sizes'" :solid="solid" :take="takeSolid" />
-        <template v-else-if="report">
+        <SolidFields v-if="made.from === 'sizes'" :solid="made.solid" :take="made.takeSolid" />
+        <MeasuredFields
+          v-else-if="made.from === 'measured'"
+          :form="made.measured"
+          :take="made.takeMeasured"
+        />
+        <template v-else-if="made.outline">
           <p class="row">
-            <span class="quiet small">File</span><b>{{ file?.name }}</b>
+            <span class="quiet small">Drawing</span><b>{{ made.file?.name }}</b>
           </p>
-          <SegmentField
-            above
-            label="One unit in the file is"
-            :options="units"
-            :value="unit ?? ''"
-            @choose="unit = $event as FileUnit"
-          />
-          <p class="small quiet">
-            <template v-if="report.suggestion.doubtful">
-              STL names no unit, and in millimetres this would be
-              {{ show(report.suggestion.longest * fileUnits.mm, 'length', studio.units) }} long. It
-              looks like <b>{{ report.suggestion.unit }}</b>: please choose.
-            </template>
-            <template v-else>
-              STL names no unit. In {{ unit }} it is as long as the size below says: change it if
-              that is wrong.
-            </template>
-          </p>
+          <OutlineFields :outline="made.outline" :take="made.takeOutline" />
         </template>
-        <Says :problem="problem" />
-        <ShapeFacts v-if="survey" :survey="survey" />
+        <template v-else-if="made.report">
+          <p class="row">
+            <span class="quiet small">File</span><b>{{ made.file?.name }}</b>
+          </p>
+          <p v-if="made.report.named" class="small quiet">
+            The file itself says that it is in {{ made.report.named }}.
+          </p>
+          <template v-else>
+            <SegmentField
+              above
+              label="One unit in the file is"
+              :options="units"
+              :value="made.unit ?? ''"
+              @choose="made.unit = $event as FileUnit"
+            />
+            <p class="small quiet">
+              <template v-if="made.report.suggestion.doubtful">
+                {{ made.report.kind.toUpperCase() }} names no unit, and in millimetres this would be
+                {{ show(made.report.suggestion.longest * fileUnits.mm, 'length', studio.units) }}
+                long. It looks like <b>{{ made.report.suggestion.unit }}</b>: please choose.
+              </template>
+              <template v-else>
+                {{ made.report.kind.toUpperCase() }} names no unit. In {{ made.unit }} it is as long
+                as the size below says: change it if that is wrong.
+              </template>
+            </p>
+          </template>
+        </template>
+        <Says :problem="made.problem" />
+        <ShapeFacts v-if="made.survey" :survey="made.survey" />
         <button
-          v-if="from === 'file' && file && !step"
+          v-if="made.from === 'file' && made.file && !made.step"
           type="button"
           class="btn ghost"
-          @click="((file = undefined), (report = undefined))"
+          @click="made.clear"
         >
           Choose another file
         </button>
-        <button v-if="survey" type="button" class="btn" @click="make">Make the piece</button>
+        <button v-if="made.survey" type="button" class="btn" @click="make">Make the piece</button>
         <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>
     </div>

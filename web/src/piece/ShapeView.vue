@@ -6,6 +6,8 @@ import Cutaway from '../cutaway/Cutaway.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import DirectionFields from './DirectionFields.vue'
+import MeasuredFields from './MeasuredFields.vue'
+import OutlineFields from './OutlineFields.vue'
 import { usePiece } from './pieceStore.ts'
 import ShapeFacts from './ShapeFacts.vue'
 import SolidFields from './SolidFields.vue'
@@ -14,6 +16,14 @@ const piece = usePiece()
 const document = computed(() => piece.piece!.document)
 const changeForm = (form: Form) => piece.changePiece({ ...document.value, form })
 const changeUp = (up: Vec3) => piece.change({ ...piece.document!, up: [...up] })
+
+/** What can be done about holes: closing them, or taking that back. */
+const holes = computed(() => {
+  const { form } = document.value
+  if (form.from !== 'file') return undefined
+  if (form.holes === 'closed') return 'left'
+  return piece.survey && !piece.survey.closed ? 'closed' : undefined
+})
 
 const units = [
   { value: 'mm', label: 'mm' },
@@ -50,6 +60,20 @@ const units = [
           :take="(solid: Solid) => changeForm({ from: 'sizes', solid })"
         />
       </template>
+      <MeasuredFields
+        v-else-if="document.form.from === 'measured'"
+        :form="document.form"
+        :take="changeForm"
+      />
+      <template v-else-if="document.form.from === 'outline'">
+        <p class="row">
+          <span class="quiet small">From the drawing</span><b>{{ document.form.fileName }}</b>
+        </p>
+        <OutlineFields
+          :outline="document.form.outline"
+          :take="(outline) => changeForm({ ...document.form, outline } as Form)"
+        />
+      </template>
       <template v-else>
         <p class="row">
           <span class="quiet small">From the file</span><b>{{ document.form.fileName }}</b>
@@ -60,6 +84,14 @@ const units = [
           :value="document.form.unit"
           @choose="changeForm({ ...document.form, unit: $event as FileUnit } as Form)"
         />
+        <button
+          v-if="holes"
+          type="button"
+          class="btn ghost"
+          @click="changeForm({ ...document.form, holes } as Form)"
+        >
+          {{ holes === 'closed' ? 'Close the holes with a skin' : 'Leave the holes open again' }}
+        </button>
       </template>
       <DirectionFields :up="piece.document!.up" :take="changeUp" />
       <ShapeFacts v-if="piece.survey" :survey="piece.survey" />

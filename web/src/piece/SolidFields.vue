@@ -3,8 +3,10 @@ import { computed } from 'vue'
 import { solidNames, type Solid } from '@mivro/core/shape'
 import type { Problem } from '@mivro/core/problem'
 import CountField from '../ui/CountField.vue'
+import PlainSelect from '../ui/PlainSelect.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import ProfileFields from './ProfileFields.vue'
 import { startingSolid } from './startingSolids.ts'
 
 const props = defineProps<{ solid: Solid; take: (solid: Solid) => Problem | undefined }>()
@@ -18,7 +20,17 @@ const labels: Record<string, string> = {
   width: 'Width',
   depth: 'Depth',
   height: 'Height',
+  wall: 'Wall',
+  taper: 'Face narrower, each side',
+  foot: 'Diameter of the foot',
 }
+/** What a length is called where the common name would mislead. */
+const own: Record<string, Record<string, string>> = {
+  hexagon: { width: 'Between opposite sides' },
+  cup: { diameter: 'Diameter of the rim' },
+}
+const labelOf = (key: string) => own[props.solid.solid]?.[key] ?? labels[key]
+const units = ['1', '1.25', '1.5', '1.75', '2', '2.25'].map((value) => ({ value, label: value }))
 const lengths = computed(
   () => Object.entries(props.solid).filter(([key]) => key in labels) as [string, number][],
 )
@@ -27,17 +39,24 @@ const change = (key: string, value: number | undefined) =>
 </script>
 
 <template>
-  <SegmentField
-    above
+  <PlainSelect
     label="Shape"
     :options="kinds"
     :value="solid.solid"
     @choose="take(startingSolid($event as Solid['solid']))"
   />
+  <SegmentField
+    v-if="solid.solid === 'keycap'"
+    above
+    label="Units wide"
+    :options="units"
+    :value="String(solid.units)"
+    @choose="take({ ...solid, units: Number($event) } as Solid)"
+  />
   <QuantityField
     v-for="[key, value] in lengths"
     :key="`${solid.solid}-${key}`"
-    :label="labels[key]"
+    :label="labelOf(key)"
     kind="length"
     :value="value"
     :take="(length) => change(key, length)"
@@ -47,5 +66,10 @@ const change = (key: string, value: number | undefined) =>
     label="Facets around"
     :value="solid.facets"
     :take="(facets) => take({ ...solid, facets } as Solid)"
+  />
+  <ProfileFields
+    v-if="solid.solid === 'lathe'"
+    :profile="solid.profile"
+    :take="(profile) => take({ solid: 'lathe', profile })"
   />
 </template>

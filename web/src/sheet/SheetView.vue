@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import { deferring, sayCaution, sayProblem, type Step } from '@mivro/core/caution'
+import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { runSheet, type SheetStep } from '@mivro/core/plan'
 import { figure, show, showDuration } from '@mivro/core/units'
@@ -24,7 +24,7 @@ watch(
 const plan = computed(() => piece.document)
 const steps = computed(() => (piece.compiled ? runSheet(piece.compiled) : []))
 const stops = computed(() => piece.compiled?.cautions.filter((c) => c.severity === 'stop') ?? [])
-const before: Record<Step, string> = {
+const before: Record<PourStep, string> = {
   weigh: 'Before you weigh',
   mix: 'Before you mix',
   pour: 'Before you pour',

@@ -13,6 +13,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Kind } from '@mivro/core/units'
 import type { Keeper } from '../api/keeper.ts'
 import CautionNote from '../ui/CautionNote.vue'
+import CountField from '../ui/CountField.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -76,6 +77,38 @@ const groups: Record<Material['kind'], { title: string; entries: Entry[] }[]> = 
           optional: 'not said',
         },
         { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
+        {
+          key: 'shrinkage',
+          label: 'Shrinks on curing',
+          kind: 'fraction',
+          optional: 'not said',
+        },
+      ],
+    },
+  ],
+  silicone: [
+    {
+      title: 'Time',
+      entries: [
+        { key: 'potLife', label: 'Pot life', kind: 'duration' },
+        { key: 'demould', label: 'Demould time', kind: 'duration' },
+        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
+        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+      ],
+    },
+    {
+      title: 'Body',
+      entries: [
+        { key: 'densityA', label: 'Density of part A', kind: 'density' },
+        { key: 'densityB', label: 'Density of part B', kind: 'density' },
+        {
+          key: 'viscosity',
+          label: 'Viscosity of the mix',
+          kind: 'viscosity',
+          optional: 'not said',
+        },
+        { key: 'shrinkage', label: 'Shrinks on curing', kind: 'fraction' },
+        { key: 'kitMass', label: 'One kit holds', kind: 'mass', step: 1e-2, optional: 'not said' },
       ],
     },
   ],
@@ -160,6 +193,49 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
           <p v-if="material.class.includes('urethane')" class="small quiet">
             For a urethane that is the polyol side, never the isocyanate: damp foams it.
           </p>
+        </template>
+        <template v-if="material.kind === 'silicone'">
+          <SegmentField
+            label="Cures by"
+            :options="[
+              { value: 'platinum', label: 'Platinum' },
+              { value: 'tin', label: 'Tin' },
+            ]"
+            :value="material.chemistry"
+            @choose="change({ chemistry: $event })"
+          />
+          <h3>Mixing</h3>
+          <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          <TextField
+            label="Part A is called"
+            :value="material.nameA"
+            :take="(nameA) => change({ nameA })"
+          />
+          <TextField
+            label="Part B is called"
+            :value="material.nameB"
+            :take="(nameB) => change({ nameB })"
+          />
+          <CountField
+            label="Hardness, Shore A"
+            :value="material.hardness"
+            :take="(hardness) => change({ hardness })"
+          />
+          <SegmentField
+            label="Seen through"
+            :options="[
+              { value: 'clear', label: 'Clear' },
+              { value: 'translucent', label: 'Milky' },
+              { value: 'opaque', label: 'Opaque' },
+            ]"
+            :value="material.clarity"
+            @choose="change({ clarity: $event })"
+          />
+          <CountField
+            label="Price of a kit, in your money"
+            :value="material.kitPrice ?? 0"
+            :take="(kitPrice) => change({ kitPrice: kitPrice || undefined })"
+          />
         </template>
         <SegmentField
           v-if="material.kind === 'tint'"

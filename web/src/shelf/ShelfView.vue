@@ -28,6 +28,7 @@ useUndoOf(() => [open.value])
 
 const groups: { kind: MaterialKind; title: string; one: string }[] = [
   { kind: 'resin', title: 'Resins', one: 'resin' },
+  { kind: 'silicone', title: 'Silicones', one: 'silicone' },
   { kind: 'tint', title: 'Tints', one: 'tint' },
   { kind: 'inclusion', title: 'To set in', one: 'thing to set in' },
 ]
@@ -66,6 +67,9 @@ const remove = ({ id, document }: Stored<Material>) =>
 function facts(material: Material): string {
   if (material.kind === 'resin') {
     return `${showRatio(material.ratio)} by ${material.ratio.by} · pot life ${showDuration(material.potLife)}`
+  }
+  if (material.kind === 'silicone') {
+    return `${material.chemistry} · ${showRatio(material.ratio)} by ${material.ratio.by} · ${material.hardness}A · pot life ${showDuration(material.potLife)}`
   }
   if (material.kind === 'tint')
     return `${material.form} · up to ${show(material.limit, 'fraction', studio.units)}`

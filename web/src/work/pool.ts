@@ -1,21 +1,30 @@
 import { proxy, wrap, type Remote } from 'comlink'
+import type { MouldGeometry } from '@mivro/core/mould'
+import type { Form } from '@mivro/core/piece'
 import { Problems, fromData } from '@mivro/core/problem'
+import type { Mesh, Tilt } from '@mivro/core/shape'
+import type { AirAnswer, AirQuestion, GeometryQuestion, TiltQuestion } from './mouldJobs.ts'
+import type { ShellAnswer, ShellQuestion } from './shellJob.ts'
 import type { Survey, SurveyQuestion, SurveyStep } from './survey.ts'
 import type { Answer, FileReport, Jobs } from './worker.ts'
 
-/** Answers kept by their question, so that nothing is computed twice. */
-const answers = new Map<string, Promise<Survey>>()
-const kept = 24
+/** Answers kept by job and question, so that nothing is computed twice. */
+const answers = new Map<string, Promise<unknown>>()
+const kept = 40
 
 interface Bench {
   worker: Worker
   jobs: Remote<Jobs>
 }
 
-/** `front` answers the screen that is open, `back` the small pictures on cards. */
-const benches: Partial<Record<'front' | 'back', Bench>> = {}
+/**
+ * `front` answers the screen that is open, `back` the small pictures on cards, `search` what
+ * takes seconds and may be given up.
+ */
+type BenchName = 'front' | 'back' | 'search'
+const benches: Partial<Record<BenchName, Bench>> = {}
 
-function bench(name: 'front' | 'back'): Bench {
+function bench(name: BenchName): Bench {
   return (benches[name] ??= start())
 }
 
@@ -29,6 +38,32 @@ function unwrap<T>(found: Answer<T>): T {
   return found.answer
 }
 
+/** Asks once for each question; a question that failed may be asked again. */
+function once<T>(job: string, question: unknown, ask: () => Promise<Answer<T>>): Promise<T> {
+  const key = job + JSON.stringify(question)
+  const known = answers.get(key) as Promise<T> | undefined
+  if (known) return known
+  const asked = ask().then(unwrap)
+  answers.set(key, asked)
+  if (answers.size > kept) answers.delete(answers.keys().next().value!)
+  asked.catch(() => answers.delete(key))
+  return asked
+}
+
+/** Steps come by a channel of their own and can arrive after the answer: those are not heard. */
+function hearing<S, T>(
+  onStep: (step: S) => void,
+  ask: (hear: (step: S) => void) => Promise<T>,
+): Promise<T> {
+  let answered = false
+  const hear = (step: S) => {
+    if (!answered) onStep(step)
+  }
+  return ask(proxy(hear)).finally(() => {
+    answered = true
+  })
+}
+
 /** The survey of a shape. Throws `Problems` when it cannot be read. */
 export function askSurvey(
   question: SurveyQuestion,
@@ -37,35 +72,68 @@ export function askSurvey(
     on = 'front',
   }: { onStep?: (step: SurveyStep) => void; on?: 'front' | 'back' } = {},
 ): Promise<Survey> {
-  const key = JSON.stringify(question)
-  const known = answers.get(key)
-  if (known) return known
-  // Steps come by a channel of their own and can arrive after the answer.
-  let answered = false
-  const hear = (step: SurveyStep) => {
-    if (!answered) onStep(step)
-  }
-  const asked = bench(on)
-    .jobs.survey(question, proxy(hear))
-    .then((found) => unwrap(found as Answer<Survey>))
-    .finally(() => {
-      answered = true
-    })
-  answers.set(key, asked)
-  if (answers.size > kept) answers.delete(answers.keys().next().value!)
-  asked.catch(() => answers.delete(key))
-  return asked
+  return once('survey', question, () =>
+    hearing(onStep, (hear) => bench(on).jobs.survey(question, hear) as Promise<Answer<Survey>>),
+  )
 }
 
+/** Where air stays. */
+export const askAir = (question: AirQuestion): Promise<AirAnswer> =>
+  once('air', question, () => bench('front').jobs.air(question) as Promise<Answer<AirAnswer>>)
+
+/** The best ways to hold the mould; takes seconds, and can be given up by `cancelSearch`. */
+export const askTilts = (
+  question: TiltQuestion,
+  onProgress: (share: number) => void,
+): Promise<Tilt[]> =>
+  once('tilts', question, () =>
+    hearing(
+      onProgress,
+      (hear) => bench('search').jobs.tilts(question, hear) as Promise<Answer<Tilt[]>>,
+    ),
+  )
+
+/** What a mould needs to know of a piece. */
+export const askGeometry = (
+  question: GeometryQuestion,
+  onStep: (step: string) => void,
+): Promise<MouldGeometry> =>
+  once('geometry', question, () =>
+    hearing(
+      onStep,
+      (hear) => bench('back').jobs.geometry(question, hear) as Promise<Answer<MouldGeometry>>,
+    ),
+  )
+
+export const askSurface = (form: Form): Promise<Mesh> =>
+  once('surface', form, () => bench('front').jobs.surface(form) as Promise<Answer<Mesh>>)
+
+export const askShell = (question: ShellQuestion): Promise<ShellAnswer> =>
+  once(
+    'shell',
+    question,
+    () => bench('search').jobs.shell(question) as Promise<Answer<ShellAnswer>>,
+  )
+
 /** A first look at a chosen file. Throws `Problems` when it cannot be read. */
-export async function inspectFile(file: Blob): Promise<FileReport> {
+export async function inspectFile(file: File): Promise<FileReport> {
   answers.clear()
-  return unwrap((await bench('front').jobs.inspect(file)) as Answer<FileReport>)
+  return unwrap((await bench('front').jobs.inspect(file, file.name)) as Answer<FileReport>)
 }
 
 /** Ends what the open screen's worker is doing. */
 export function cancelWork(): void {
-  benches.front?.worker.terminate()
-  benches.front = undefined
+  end('front')
   answers.clear()
+}
+
+/** Gives a search up. */
+export function cancelSearch(): void {
+  end('search')
+  answers.clear()
+}
+
+function end(name: BenchName): void {
+  benches[name]?.worker.terminate()
+  benches[name] = undefined
 }

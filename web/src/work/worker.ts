@@ -3,20 +3,37 @@ import type { Form } from '@mivro/core/piece'
 import { readForm } from '@mivro/core/piece'
 import { Problem, problemsOf, toData, type ProblemData } from '@mivro/core/problem'
 import {
-  readStl,
+  fileUnits,
+  readMeshFile,
+  scaleInPlace,
   suggestUnit,
   triangleCount,
   weld,
   type Cavity,
+  type FileUnit,
+  type Mesh,
+  type MeshFileKind,
   type UnitSuggestion,
 } from '@mivro/core/shape'
+import {
+  findAir,
+  findTilts,
+  surveyMould,
+  type AirQuestion,
+  type GeometryQuestion,
+  type TiltQuestion,
+} from './mouldJobs.ts'
+import type { ShellQuestion } from './shellJob.ts'
 import { pendingMesh, survey, type Survey, type SurveyQuestion, type SurveyStep } from './survey.ts'
 
 export type Answer<T> = { answer: T } | { problems: ProblemData[] }
 
 export interface FileReport {
+  kind: MeshFileKind
   triangles: number
   suggestion: UnitSuggestion
+  /** The unit that the file itself names. */
+  named?: FileUnit
 }
 
 /** Shapes read last; a large one is read once, however often it is turned. */
@@ -30,14 +47,16 @@ async function cavityFor(form: Form, onStep: (step: SurveyStep) => void): Promis
   const key = JSON.stringify(form)
   const known = cavities.get(key)
   if (known) return known
-  const cavity = readForm(form, await bytesOf(form), onStep)
+  const cavity = await readForm(form, await bytesOf(form), onStep)
   cavities.set(key, cavity)
   if (cavities.size > held) cavities.delete(cavities.keys().next().value!)
   return cavity
 }
 
+const quietly = (form: Form) => cavityFor(form, () => {})
+
 async function bytesOf(form: Form): Promise<Uint8Array | undefined> {
-  if (form.from === 'sizes') return undefined
+  if (form.from !== 'file') return undefined
   if (form.mesh === pendingMesh) return pending
   const response = await fetch(`/api/meshes/${form.mesh}`)
   if (!response.ok) throw new Problem('mesh-missing', { id: form.mesh }, 'form')
@@ -53,14 +72,35 @@ async function answer<T>(work: () => Promise<T>): Promise<Answer<T>> {
 }
 
 const jobs = {
-  /** Looks at a file: how many triangles, which unit it probably means. */
-  inspect: (file: Blob) =>
+  /** Looks at a file: how many triangles, which unit it names or probably means. */
+  inspect: (file: Blob, fileName: string) =>
     answer(async (): Promise<FileReport> => {
       pending = new Uint8Array(await file.arrayBuffer())
       cavities.clear()
-      const { mesh } = readStl(pending)
-      return { triangles: triangleCount(mesh), suggestion: suggestUnit(weld(mesh)) }
+      const { mesh, kind, unit } = await readMeshFile(pending, fileName)
+      const welded = weld(mesh)
+      const suggestion = suggestUnit(welded)
+      if (unit) scaleInPlace(welded, fileUnits[unit])
+      return { kind, triangles: triangleCount(mesh), suggestion, named: unit }
     }),
+
+  air: (question: AirQuestion) => answer(() => findAir(question, quietly)),
+
+  tilts: (question: TiltQuestion, onProgress: (share: number) => void) =>
+    answer(() => findTilts(question, quietly, onProgress)),
+
+  geometry: (question: GeometryQuestion, onStep: (step: string) => void) =>
+    answer(() => surveyMould(question, quietly, onStep)),
+
+  /** The surface itself, for the 3-D view. */
+  surface: (form: Form) =>
+    answer(async (): Promise<Mesh> => {
+      const { mesh } = await quietly(form)
+      return { positions: Float32Array.from(mesh.positions), triangles: mesh.triangles.slice() }
+    }),
+
+  shell: (question: ShellQuestion) =>
+    answer(async () => (await import('./shellJob.ts')).makeShell(question, quietly)),
 
   survey: (question: SurveyQuestion, onStep: (step: SurveyStep) => void) =>
     answer(() => survey(question, cavityFor, onStep)).then((found) =>

@@ -9,8 +9,12 @@ import { numberOf, placeOf, type Grid } from '../voxel/grid.ts'
 import { voxelise } from '../voxel/voxelise.ts'
 import { airPockets } from './airPockets.ts'
 import { basinsOf } from './basins.ts'
+import { fromSection, ontoSection, section } from '../section.ts'
 import { ceilings } from './ceilings.ts'
 import { levelsOf } from './heights.ts'
+import { pocketsOnSection } from './onSection.ts'
+import { prefilledBy } from './prefill.ts'
+import { siliconeAir } from './siliconeAir.ts'
 
 const mm = 1e-3
 const at = (x: number, y: number, z: number, bore = 3) => ({
@@ -170,5 +174,52 @@ describe('the same air as by the definition', () => {
       ),
       { numRuns: 400 },
     )
+  })
+})
+
+describe('beside the resin', () => {
+  it('a prefill at a pocket takes it away, elsewhere it does not', () => {
+    const mesh = stool(reference)
+    const grid = voxelise(mesh, [0, 0, -1])
+    const pockets = airPockets(mesh, grid, [at(16, 16, 20)])
+    const found = prefilledBy(grid, pockets, [[16 * mm, 16 * mm, 22 * mm], pockets[2].top])
+    expect(found).toEqual([undefined, undefined, 1, undefined])
+  })
+
+  // The room under the seat, 32 x 32 x 20 mm less the legs, is open at the sides: no air stays.
+  // Turned over, the seat is a bowl without a rim: none either. A dish face down keeps its inside.
+  it('silicone over a dish lying face down leaves the air inside it', () => {
+    const { box, meshOf } = reference
+    const dish = meshOf(box([0, 0, 0], [30, 30, 12]).subtract(box([3, 3, -1], [27, 27, 9])))
+    const on = (up: Vec3) => siliconeAir(dish, up, { longest: 60 }).pockets
+    expect(on([0, 0, -1])).toEqual([])
+    const [inside, ...more] = on([0, 0, 1])
+    expect(more).toEqual([])
+    expect(inside.volume * 1e9).toBeCloseTo(24 * 24 * 9, -1)
+    expect(siliconeAir(stool(reference), [0, 0, 1], { longest: 64 }).pockets).toEqual([])
+  })
+
+  it('on a cut a pocket shows where it lies', () => {
+    const mesh = stool(reference)
+    const up: Vec3 = [0, 0, -1]
+    const grid = voxelise(mesh, up)
+    const pockets = airPockets(mesh, grid, [at(16, 16, 20)])
+    const cut = section(mesh, up)
+    // The middle plane runs between the legs.
+    expect(pocketsOnSection(grid, pockets, cut).flat()).toEqual([])
+    const aslant = section(mesh, up, Math.PI / 4)
+    const slabs = pocketsOnSection(grid, pockets, aslant)
+    expect(slabs.filter((list) => list.length > 0)).toHaveLength(2)
+    for (const { h0, h1 } of slabs.flat()) {
+      expect(h0).toBeGreaterThan(0.0039)
+      expect(h1).toBeLessThan(0.0245)
+    }
+    const there = ontoSection(aslant, pockets[0].top)
+    expect(there.h).toBeCloseTo(0.024, 6)
+    expect(ontoSection(cut, fromSection(cut, 0.003, 0.01))).toEqual({
+      x: expect.closeTo(0.003, 12),
+      h: expect.closeTo(0.01, 12),
+      behind: expect.closeTo(0, 12),
+    })
   })
 })

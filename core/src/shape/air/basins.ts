@@ -95,7 +95,10 @@ export function basinsOf(
   grid: Grid,
   direction: Vec3,
   openings: readonly number[] | 'highest',
-  { connectivity = 26, deep = connectivity === 26 ? deepCells(grid) : undefined }: BasinOptions = {},
+  {
+    connectivity = 26,
+    deep = connectivity === 26 ? deepCells(grid) : undefined,
+  }: BasinOptions = {},
 ): Basins {
   const levels = levelsOf(grid, direction)
   const { order, starts } = fromTheTop(grid, levels)

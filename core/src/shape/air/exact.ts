@@ -75,11 +75,7 @@ class Faces {
 
   heights(t: number): [number, number, number] {
     const { triangles } = this.mesh
-    return [
-      this.height[triangles[t]],
-      this.height[triangles[t + 1]],
-      this.height[triangles[t + 2]],
-    ]
+    return [this.height[triangles[t]], this.height[triangles[t + 1]], this.height[triangles[t + 2]]]
   }
 
   corner(t: number, k: number): Vec3 {

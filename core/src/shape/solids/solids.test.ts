@@ -51,12 +51,68 @@ describe('solids by their sizes', () => {
     )
   })
 
-  it.each([slab, dome, drop, block])('$solid is closed and looks outward', (solid) => {
-    const mesh = buildSolid(solid)
-    expect(isClosed(closureOf(mesh))).toBe(true)
-    expect(measure(mesh).volume).toBeGreaterThan(0)
-    expect(measure(mesh).volumeBand).toBeLessThan(1e-15)
+  const hexagon: Solid = { solid: 'hexagon', width: 0.06, thickness: 0.01, bevel: 0.002 }
+  const ball: Solid = { solid: 'ball', diameter: 0.04 }
+  const egg: Solid = { solid: 'egg', width: 0.04, height: 0.055 }
+  const gem: Solid = { solid: 'stepCut', width: 0.03, depth: 0.02, height: 0.014 }
+  const keycap: Solid = { solid: 'keycap', units: 1, height: 0.01, wall: 0.0015, taper: 0.002 }
+  const cup: Solid = { solid: 'cup', foot: 0.05, diameter: 0.07, height: 0.09, wall: 0.004 }
+  const turned: Solid = {
+    solid: 'lathe',
+    profile: [
+      { radius: 0.02, height: 0 },
+      { radius: 0.01, height: 0.03 },
+      { radius: 0, height: 0.05 },
+    ],
+  }
+
+  it.each<[string, Solid, number]>([
+    ['ball', ball, (4 / 3) * Math.PI * 0.02 ** 3],
+    // Two half ellipsoids of one width: 2/3 π r² (low + high).
+    ['egg', egg, (2 / 3) * Math.PI * 0.02 ** 2 * 0.055],
+    [
+      'turned profile',
+      turned,
+      frustum(circle(0.02), circle(0.01), 0.03) + (circle(0.01) * 0.02) / 3,
+    ],
+    [
+      'cup',
+      cup,
+      frustum(circle(0.025), circle(0.035), 0.09) -
+        frustum(circle(0.025 + (0.01 * 4) / 90 - 0.004), circle(0.031), 0.086),
+    ],
+  ])('%s is within 0.1 %% of its closed form', (_, solid, volume) => {
+    expect(Math.abs(measure(buildSolid(solid)).volume / volume - 1)).toBeLessThan(1e-3)
   })
+
+  it('a hexagonal slab is exact: the area between sides w apart is √3/2 · w²', () => {
+    const area = (w: number) => (Math.sqrt(3) / 2) * w * w
+    const volume = frustum(area(0.056), area(0.06), 0.002) + area(0.06) * 0.008
+    expect(measure(buildSolid(hexagon)).volume / volume).toBeCloseTo(1, 12)
+  })
+
+  // 19.05 mm from key to key, of which 1 mm stays free (common practice).
+  it.each([
+    [1, 18.05],
+    [1.25, 22.8125],
+    [2, 37.1],
+    [2.25, 41.8625],
+  ])('a keycap of %d units is %d mm wide and hollow', (units, width) => {
+    const mesh = buildSolid({ ...keycap, units } as Solid)
+    const { low, high, volume } = measure(mesh)
+    expect((high[0] - low[0]) * 1000).toBeCloseTo(width, 9)
+    expect(volume).toBeLessThan(0.5 * (high[0] - low[0]) * (high[1] - low[1]) * 0.01)
+  })
+
+  it.each([slab, dome, drop, block, hexagon, ball, egg, gem, keycap, cup, turned])(
+    '$solid is closed and looks outward',
+    (solid) => {
+      const mesh = buildSolid(solid)
+      expect(isClosed(closureOf(mesh))).toBe(true)
+      expect(measure(mesh).volume).toBeGreaterThan(0)
+      expect(measure(mesh).volumeBand).toBeLessThan(1e-15)
+    },
+  )
 
   it('sizes that cannot be are refused where they stand', () => {
     const refused = (solid: unknown) => {
@@ -74,6 +130,13 @@ describe('solids by their sizes', () => {
     expect(refused({ ...block, width: 0 })[0][1]).toMatch(
       /0.0 mm is outside what makes sense here: 1.0 mm to 1000.0 mm/,
     )
+    expect(refused({ ...keycap, units: 3 })[0][0]).toBe('units')
+    expect(refused({ ...cup, wall: 0.03 })[0][1]).toMatch(/leaves no room inside: at most 22.5 mm/)
+    const points = (...heights: number[]) => heights.map((height) => ({ radius: 0.01, height }))
+    expect(refused({ solid: 'lathe', profile: points(0, 0.03, 0.02) })[0][0]).toBe(
+      'profile.2.height',
+    )
+    expect(refused({ solid: 'lathe', profile: points(0, 0) })[0][1]).toMatch(/no height/)
     expect(refused({ ...drop, facets: 2.5 })[0]).toEqual([
       'facets',
       '2.5 has to be a whole number from 3 to 24.',

@@ -68,7 +68,10 @@ describe('a piece in cells', () => {
 
     const flipped = one.triangles.slice()
     ;[flipped[0], flipped[1]] = [flipped[1], flipped[0]]
-    const grid = voxelise({ ...one, triangles: flipped }, [0, 0, 1], { longest: 20, rule: 'parity' })
+    const grid = voxelise({ ...one, triangles: flipped }, [0, 0, 1], {
+      longest: 20,
+      rule: 'parity',
+    })
     expect(cellsInside(grid)).toBe(8000)
   })
 
@@ -84,6 +87,8 @@ describe('a piece in cells', () => {
     const grid = voxelise(stool(reference), unit([0.3, -0.2, -1]), { longest: 40 })
     const cell = grid.inside.indexOf(1)
     const [x, y, z] = inCells(grid, middleOf(grid, cell))
-    expect((Math.round(y) * grid.counts[0] + Math.round(x)) * grid.counts[2] + Math.round(z)).toBe(cell)
+    expect((Math.round(y) * grid.counts[0] + Math.round(x)) * grid.counts[2] + Math.round(z)).toBe(
+      cell,
+    )
   })
 })

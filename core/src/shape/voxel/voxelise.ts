@@ -135,9 +135,17 @@ function vote(
   const upward: CellCorners = { u: alongAway.v, v: alongAway.w, w: alongAway.u }
   pass(upward, [nx, ny, nz], (column, i) => column * nz + i)
   // Columns along right stand on (away, up): column = up · ny + away.
-  pass(alongRight, [ny, nz, nx], (column, i) => ((column % ny) * nx + i) * nz + Math.floor(column / ny))
+  pass(
+    alongRight,
+    [ny, nz, nx],
+    (column, i) => ((column % ny) * nx + i) * nz + Math.floor(column / ny),
+  )
   // Columns along away stand on (up, right): column = right · nz + up.
-  pass(alongAway, [nz, nx, ny], (column, i) => (i * nx + Math.floor(column / nz)) * nz + (column % nz))
+  pass(
+    alongAway,
+    [nz, nx, ny],
+    (column, i) => (i * nx + Math.floor(column / nz)) * nz + (column % nz),
+  )
   for (let i = 0; i < votes.length; i++) grid.inside[i] = votes[i] > 0 ? 1 : 0
 }
 

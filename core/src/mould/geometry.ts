@@ -1,0 +1,100 @@
+import {
+  bestPulls,
+  ceilings,
+  fillCurve,
+  shellsOf,
+  thinSilicone,
+  thinWalls,
+  undercuts,
+  voxelise,
+  type Cavity,
+  type FillCurve,
+  type Pull,
+  type Thin,
+  type Vec3,
+} from '../shape/index.ts'
+import { footprint, type Footprint } from './box/footprint.ts'
+
+/** Silicone thinner than this tears on the first pull; walls thinner stay weak (common practice), m. */
+export const tearsBelow = 0.002
+export const weakBelow = 0.0012
+
+/** More faces than this and handles are not counted: it would take seconds. */
+const mostForGenus = 600_000
+
+/** A place that is thin, without its cells. */
+export type ThinPlace = Omit<Thin, 'cells'>
+
+/** What a mould needs to know of a piece as it stands in its box. Plain data. */
+export interface MouldGeometry {
+  volume: number
+  area: number
+  foot: Footprint
+  /** Of the master, along its up. */
+  curve: FillCurve
+  /** Silicone blocked by a level parting, m³, row by row from the lowest point; m of a row. */
+  blocked: Float64Array
+  row: number
+  inner: number
+  parting: { from: number; to: number; blocked: number }
+  pulls: Pull[]
+  /** Holes right through; undefined where they were not counted. */
+  handles?: number
+  tongues: ThinPlace[]
+  walls: ThinPlace[]
+  ceiling: number
+}
+
+export const geometrySteps = [
+  'Looking for undercuts',
+  'Trying pull directions',
+  'Looking for thin silicone',
+  'Looking for thin walls',
+] as const
+export type GeometryStep = (typeof geometrySteps)[number]
+
+/**
+ * What a mould needs to know of a cavity whose master stands with `up` against gravity.
+ *
+ * Throws `Problem`: not-a-direction, mesh-too-open.
+ */
+export function mouldGeometry(
+  { mesh, measures, closure }: Cavity,
+  up: Vec3,
+  onStep: (step: GeometryStep) => void = () => {},
+): MouldGeometry {
+  const foot = footprint(mesh, up)
+  const longest = Math.max(foot.width, foot.depth, foot.height)
+  onStep('Looking for undercuts')
+  const rule = closure.flippedEdges > 0 ? 'parity' : 'winding'
+  const { blocked, row, inner, best } = undercuts(voxelise(mesh, up, { longest: 96, rule }))
+  onStep('Trying pull directions')
+  const pulls = bestPulls(mesh, up)
+  onStep('Looking for thin silicone')
+  const tongues = thinSilicone(mesh, up, longest, tearsBelow).map(placeOf)
+  onStep('Looking for thin walls')
+  const walls = thinWalls(mesh, up, longest, weakBelow).map(placeOf)
+  return {
+    volume: measures.volume,
+    area: measures.area,
+    foot,
+    curve: fillCurve(mesh, up),
+    blocked,
+    row,
+    inner,
+    parting: best,
+    pulls,
+    handles: handlesOf(mesh),
+    tongues,
+    walls,
+    ceiling: ceilings(mesh, up).area,
+  }
+}
+
+function handlesOf(mesh: Cavity['mesh']): number | undefined {
+  if (mesh.triangles.length / 3 > mostForGenus) return undefined
+  const handles = shellsOf(mesh).reduce((sum, { genus }) => sum + genus, 0)
+  return Number.isNaN(handles) ? undefined : handles
+}
+
+const placeOf = ({ kind, volume, reach, at }: Thin): ThinPlace => ({ kind, volume, reach, at })

@@ -1,0 +1,87 @@
+import type { Mould } from '../mould.ts'
+import { mouldKinds, pullsOfCoats, type MouldKind } from './kinds.ts'
+
+/** What one kind of mould comes to for this piece. */
+export interface KindSums {
+  kind: MouldKind
+  /** kg of silicone for one mould, and its price. */
+  silicone: number
+  siliconePrice: number
+  hands: number
+  days: number
+  pulls: number
+  /** Minutes for each pull. */
+  cleaning: number
+}
+
+/** Kinds whose wear depends on how deep the silicone is undercut. */
+const perUndercut = 4
+
+/**
+ * Sums of a kind from its facts, the silicone it takes, and how deep the piece is undercut
+ * (blocked silicone as a share of the piece): deep undercuts wear a mould sooner.
+ */
+export function sumsOf(
+  kind: MouldKind,
+  { silicone, price }: { silicone: number; price: number },
+  mould: Pick<Mould, 'coats' | 'wish'>,
+  undercut: number,
+): KindSums {
+  const facts = mouldKinds[kind]
+  const fine = mould.wish.detail === 'fine grooves'
+  const base =
+    kind === 'brushed sock' ? pullsOfCoats(mould.coats) : facts.pulls[fine ? 'fine' : 'plain']
+  return {
+    kind,
+    silicone,
+    siliconePrice: silicone * price,
+    hands: facts.hands,
+    days: facts.days,
+    pulls: Math.max(1, Math.round(base / (1 + perUndercut * undercut))),
+    cleaning: facts.cleaning[fine ? 'fine' : 'plain'],
+  }
+}
+
+/** In the studio's money, for all copies: moulds as often as they wear out, and every cleaning. */
+export function costOf(sums: KindSums, copies: number, hourPrice: number): number {
+  const moulds = Math.ceil(copies / sums.pulls)
+  return (
+    moulds * (sums.siliconePrice + sums.hands * hourPrice) +
+    copies * (sums.cleaning / 60) * hourPrice
+  )
+}
+
+/** For each copy. @example costPerCopy({ ...sums, pulls: 10 }, 1, 20) */
+export const costPerCopy = (sums: KindSums, copies: number, hourPrice: number): number =>
+  costOf(sums, copies, hourPrice) / copies
+
+/** Numbers of copies from which `other` stays cheaper than `one`, up to `most`; undefined if never. */
+export function breakEven(
+  one: KindSums,
+  other: KindSums,
+  hourPrice: number,
+  most = 200,
+): number | undefined {
+  for (let copies = most; copies >= 1; copies--) {
+    if (costOf(other, copies, hourPrice) >= costOf(one, copies, hourPrice)) {
+      return copies === most ? undefined : copies + 1
+    }
+  }
+  return 1
+}
+
+/** Where the cheapest kind changes, from one copy up: its copies and the kind from there on. */
+export function cheapestFrom(
+  all: readonly KindSums[],
+  hourPrice: number,
+  most = 100,
+): { copies: number; kind: MouldKind }[] {
+  const changes: { copies: number; kind: MouldKind }[] = []
+  for (let copies = 1; copies <= most; copies++) {
+    const best = all.reduce((a, b) =>
+      costOf(b, copies, hourPrice) < costOf(a, copies, hourPrice) ? b : a,
+    )
+    if (changes[changes.length - 1]?.kind !== best.kind) changes.push({ copies, kind: best.kind })
+  }
+  return changes
+}

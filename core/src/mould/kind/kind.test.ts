@@ -1,0 +1,126 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { referenceKernel, type ReferenceKernel } from '../../shape/manifold.reference.ts'
+import { firmPlatinum, softTin } from '../../material/samples.ts'
+import { allSums } from '../compile.ts'
+import type { MouldGeometry } from '../geometry.ts'
+import { newMould, type Mould } from '../mould.ts'
+import { block60, geometryOf, geometryOfSolid } from '../samples.ts'
+import { adviseKinds } from './advise.ts'
+import { breakEven, cheapestFrom, costOf, costPerCopy, type KindSums } from './cost.ts'
+import { pullsOfCoats } from './kinds.ts'
+
+let reference: ReferenceKernel
+beforeAll(async () => {
+  reference = await referenceKernel()
+})
+
+/** A figure with an arm and a head: nothing that a flat back could lie on. */
+function organic(scale: number): MouldGeometry {
+  const { kernel, meshOf } = reference
+  const ball = (r: number, at: [number, number, number]) =>
+    kernel.Manifold.sphere(r * scale, 40).translate(
+      at.map((x) => x * scale) as [number, number, number],
+    )
+  return geometryOf(
+    meshOf(
+      kernel.Manifold.union([
+        ball(14, [0, 0, 14]),
+        ball(9, [0, 0, 33]),
+        ball(5, [16, 0, 20]),
+        ball(4, [12, 0, 17]),
+      ]),
+    ),
+  )
+}
+
+const advised = (
+  geometry: MouldGeometry,
+  wish: Partial<Mould['wish']>,
+  silicone = firmPlatinum,
+) => {
+  const { width, depth, height } = geometry.foot
+  const base = newMould('m', 'p', [0, 0, 1], Math.max(width, depth, height))
+  const mould = { ...base, wish: { ...base.wish, ...wish } }
+  return adviseKinds(allSums(mould, geometry, silicone), geometry, mould)
+}
+
+// The three judgements are common practice, no source.
+describe('which kind of mould', () => {
+  it('two copies of an organic shape may be a cut block', () => {
+    const [first] = advised(organic(1), { copies: 2, seam: 'hidden' })
+    expect(first.kind).toBe('cut block')
+    expect(first.pros).toContain('one mould gives all 2')
+  })
+
+  it('ten sets with fine grooves want a two-part', () => {
+    const advice = advised(organic(1), { copies: 10, detail: 'fine grooves' })
+    const place = (kind: string) => advice.findIndex((a) => a.kind === kind)
+    const kinds = advice.slice(0, 2).map(({ kind }) => kind)
+    expect(['two-part', 'hinged', 'printed shell']).toContain(kinds[0])
+    expect(place('two-part')).toBeLessThan(place('cut block'))
+    expect(advice[place('cut block')].cons).toContain(
+      'fine grooves fray along the cut within ten pulls',
+    )
+  })
+
+  it('six pulls of a head-sized piece, a sock of two coats', () => {
+    const head = organic(5)
+    expect(head.foot.height).toBeGreaterThan(0.2)
+    const [first] = advised(head, { copies: 6, seam: 'hidden' }, softTin)
+    expect(first.kind).toBe('brushed sock')
+    expect(first.pulls).toBe(6)
+    expect(pullsOfCoats(2)).toBe(6)
+  })
+
+  it('a flat-backed piece comes out of an open block, a ball locked in it does not', () => {
+    expect(advised(geometryOfSolid(block60), { copies: 20 })[0].kind).toBe('open block')
+    const ball = advised(geometryOfSolid({ solid: 'ball', diameter: 0.04 }), { copies: 20 })
+    expect(ball.find(({ kind }) => kind === 'open block')!.ruledOut).toBe(true)
+  })
+
+  it('says why, for every kind, and leaves every kind to choose', () => {
+    const advice = advised(organic(1), { copies: 12, seam: 'hidden' })
+    expect(advice).toHaveLength(8)
+    for (const { pros, cons } of advice) expect(pros.length + cons.length).toBeGreaterThan(0)
+    expect(advice.find(({ kind }) => kind === 'two-part')!.cons).toContain(
+      'leaves a seam where the halves meet',
+    )
+  })
+})
+
+describe('what a copy costs', () => {
+  const quick: KindSums = {
+    kind: 'cut block',
+    silicone: 0.2,
+    siliconePrice: 6,
+    hands: 1,
+    days: 1,
+    pulls: 5,
+    cleaning: 15,
+  }
+  const lasting: KindSums = {
+    ...quick,
+    kind: 'two-part',
+    siliconePrice: 10,
+    hands: 4,
+    pulls: 100,
+    cleaning: 3,
+  }
+
+  // 6 + 20 for a mould, 5 for each cleaning at 20 an hour.
+  it('is moulds as often as they wear out, and cleaning each time', () => {
+    expect(costOf(quick, 5, 20)).toBeCloseTo(26 + 25, 9)
+    expect(costOf(quick, 6, 20)).toBeCloseTo(52 + 30, 9)
+    expect(costPerCopy(lasting, 10, 20)).toBeCloseTo((90 + 10) / 10, 9)
+  })
+
+  it('the lasting mould pays from the copies on where it stays cheaper', () => {
+    // 90 + n against 26 ⌈n/5⌉ + 5n: 11 copies cost 101 and 133, ten 100 and 102, nine 99 and 97.
+    expect(breakEven(quick, lasting, 20)).toBe(10)
+    expect(cheapestFrom([quick, lasting], 20)).toEqual([
+      { copies: 1, kind: 'cut block' },
+      { copies: 10, kind: 'two-part' },
+    ])
+    expect(breakEven(lasting, { ...lasting, hands: 9 }, 20)).toBeUndefined()
+  })
+})

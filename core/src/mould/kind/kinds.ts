@@ -1,0 +1,125 @@
+export const mouldKindNames = [
+  'open block',
+  'cut block',
+  'two-part',
+  'hinged',
+  'brushed sock',
+  'printed shell',
+  'turning',
+  'bought',
+] as const
+export type MouldKind = (typeof mouldKindNames)[number]
+
+/** What a kind of mould asks and gives. All of it is common practice, no source. */
+export interface KindFacts {
+  label: string
+  /** One line on what it is. */
+  what: string
+  /** Hours of hands, without waiting: making the first, and each one more. */
+  hands: number
+  /** Days until the first pull, with one cure of silicone a night. */
+  days: number
+  /** Pulls it gives: of a plain piece, and of one with fine grooves. */
+  pulls: { plain: number; fine: number }
+  /** Cleaning of each cast, minutes: plain, and with fine grooves. */
+  cleaning: { plain: number; fine: number }
+  seam: 'none' | 'hidden' | 'shows'
+  parts: 1 | 2
+  /** How the silicone is put on. */
+  poured: 'block' | 'coats' | 'shell' | 'none'
+}
+
+export const mouldKinds: Record<MouldKind, KindFacts> = {
+  'open block': {
+    label: 'Open block',
+    what: 'The flat back lies on the box floor; silicone over it, cast face down.',
+    hands: 0.7,
+    days: 1,
+    pulls: { plain: 100, fine: 60 },
+    cleaning: { plain: 1, fine: 2 },
+    seam: 'none',
+    parts: 1,
+    poured: 'block',
+  },
+  'cut block': {
+    label: 'One-piece cut block',
+    what: 'The master stands in one block; a wavy cut frees it, and keeps it in line.',
+    hands: 1.5,
+    days: 1,
+    pulls: { plain: 15, fine: 8 },
+    cleaning: { plain: 4, fine: 15 },
+    seam: 'hidden',
+    parts: 1,
+    poured: 'block',
+  },
+  'two-part': {
+    label: 'Two-part block',
+    what: 'A clay bed up to the parting, keys, silicone, release, silicone again.',
+    hands: 5,
+    days: 2,
+    pulls: { plain: 60, fine: 40 },
+    cleaning: { plain: 3, fine: 4 },
+    seam: 'shows',
+    parts: 2,
+    poured: 'block',
+  },
+  hinged: {
+    label: 'Hinged two-part',
+    what: 'Two halves that stay joined along one side; for small pieces.',
+    hands: 3.5,
+    days: 2,
+    pulls: { plain: 40, fine: 25 },
+    cleaning: { plain: 3, fine: 5 },
+    seam: 'shows',
+    parts: 2,
+    poured: 'block',
+  },
+  'brushed sock': {
+    label: 'Brushed sock in a shell',
+    what: 'Thickened coats brushed on, a rigid shell around; little silicone for large pieces.',
+    hands: 4,
+    days: 2,
+    // For two coats; more coats, more pulls.
+    pulls: { plain: 6, fine: 6 },
+    cleaning: { plain: 5, fine: 8 },
+    seam: 'hidden',
+    parts: 1,
+    poured: 'coats',
+  },
+  'printed shell': {
+    label: 'Silicone in a printed shell',
+    what: 'A thin layer poured between master and a shell of your own printer.',
+    hands: 2.5,
+    days: 2,
+    pulls: { plain: 40, fine: 25 },
+    cleaning: { plain: 3, fine: 5 },
+    seam: 'shows',
+    parts: 2,
+    poured: 'shell',
+  },
+  turning: {
+    label: 'Round, for turning',
+    what: 'A round block without corners, turned by hand or machine for hollow casts.',
+    hands: 5,
+    days: 2,
+    pulls: { plain: 40, fine: 25 },
+    cleaning: { plain: 4, fine: 6 },
+    seam: 'shows',
+    parts: 2,
+    poured: 'block',
+  },
+  bought: {
+    label: 'Ready-bought',
+    what: 'Somebody made it already; water tells what it holds.',
+    hands: 0,
+    days: 0,
+    pulls: { plain: 50, fine: 30 },
+    cleaning: { plain: 1, fine: 2 },
+    seam: 'none',
+    parts: 1,
+    poured: 'none',
+  },
+}
+
+/** Two coats give about six pulls, each one more about as many again (common practice). */
+export const pullsOfCoats = (coats: number): number => Math.max(2, 6 * (coats - 1))

@@ -1,0 +1,157 @@
+import { z } from '../schema/index.ts'
+import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
+import type { Vec3 } from '../shape/index.ts'
+import { contactSchema } from './contact/substances.ts'
+import { mouldKindNames } from './kind/kinds.ts'
+
+const point = () => z.tuple([z.number(), z.number(), z.number()])
+
+/** Where resin goes in or air goes out, on the surface of the piece and in its own axes. */
+export const openingSchema = z.object({
+  id: id(),
+  what: z.enum(['gate', 'vent']),
+  at: point(),
+  bore: quantity('length', 0.0003, 0.2),
+  made: z.enum(['cast in', 'cut later']),
+})
+export type MouldOpening = z.infer<typeof openingSchema>
+
+export const boxShapes = ['square', 'round', 'hexagon', 'outline', 'bricks', 'cup'] as const
+
+/** The walls that silicone is poured into. */
+export const boxSchema = z
+  .object({
+    shape: z.enum(boxShapes),
+    /** Free room beside, over and under the master, m. */
+    side: quantity('length', 0, 0.2),
+    over: quantity('length', 0, 0.2),
+    under: quantity('length', 0, 0.2),
+    /** Inner sizes of a box that is there already; a cup's are those of its rim and its foot. */
+    own: z
+      .object({
+        width: quantity('length', 0.005, 2),
+        depth: quantity('length', 0.005, 2),
+        height: quantity('length', 0.005, 2),
+      })
+      .optional(),
+    wall: z.enum(['card', 'foam board', 'board', 'acrylic', 'bricks', 'print']),
+    wallThickness: quantity('length', 0.0003, 0.05),
+  })
+  .superRefine(({ shape, own }, context) => {
+    if (shape === 'cup' && !own) refuse(context, ['own'], 'cup-without-size', {})
+  })
+export type Box = z.infer<typeof boxSchema>
+
+/** How the mould likes to be poured; learned pull by pull. */
+export const likingSchema = z.object({
+  bands: whole(0, 40),
+  dust: z.enum(['none', 'talc', 'starch', 'metal powder']),
+  warmth: quantity('temperature', 278.15, 373.15).optional(),
+  release: z.enum(['none', 'spray', 'wax']),
+  keys: text('keys', 200).or(z.literal('')),
+})
+
+export const mouldSchema = z.object({
+  name: text('name', 80),
+  /** The pieces it makes. */
+  pieces: z.array(id()).max(60),
+  kind: z.enum(mouldKindNames),
+  silicone: id().optional(),
+  /** Which way is up while silicone is poured over the master, in the piece's axes. */
+  masterUp: point().superRefine((v, context) => {
+    if (!(Math.hypot(...v) > 1e-9)) refuse(context, [], 'not-a-direction', {})
+  }),
+  /** Height of a level parting above the master's lowest point; left out: where least is blocked. */
+  parting: quantity('length', 0, 2).optional(),
+  box: boxSchema,
+  /** Chunks of old moulds put in, as they fill a cup, m³. */
+  filler: quantity('volume', 0, 0.2),
+  /** Coats of a brushed mould. */
+  coats: whole(1, 8),
+  /** Silicone around the master in a printed shell, and the shell's own wall, m. */
+  layer: quantity('length', 0.001, 0.05),
+  shellWall: quantity('length', 0.0001, 0.02),
+  /** Stays on tools and in cups, and in the tub, as shares. */
+  loss: quantity('fraction', 0, 0.6),
+  tub: quantity('fraction', 0, 0.6),
+  /** Silicone that is there, or already mixed, kg. */
+  onHand: quantity('mass', 0, 200).optional(),
+  /** Found by water or dry beads poured around the master in its box; beats all sums, m³. */
+  measuredRoom: quantity('volume', 1e-7, 0.5).optional(),
+  /** Weight of the master, kg. */
+  masterMass: quantity('mass', 0, 200).optional(),
+  /** Volume of the vacuum vessel's cup, m³; left out: no vacuum. */
+  vessel: quantity('volume', 1e-5, 0.2).optional(),
+  /** Largest mixing cup, m³. */
+  cup: quantity('volume', 1e-5, 0.05),
+  openings: z.array(openingSchema).max(60),
+  prefills: z.array(z.object({ id: id(), at: point() })).max(60),
+  contact: contactSchema,
+  wish: z.object({
+    copies: whole(1, 100000),
+    seam: z.enum(['hidden', 'may show']),
+    seeThrough: z.enum(['yes', 'no']),
+    detail: z.enum(['plain', 'fine grooves']),
+  }),
+  /** What an hour of work and a kilogram of silicone cost, in the studio's money. */
+  hourPrice: z.number().min(0).max(1e5),
+  liking: likingSchema,
+  /** For the next time. */
+  nextTime: note(),
+  note: note(),
+})
+export type Mould = z.infer<typeof mouldSchema>
+
+/** Clearances by size of the piece (common practice, no source), m. */
+const clearances = {
+  miniature: { upTo: 0.04, side: 0.008, over: 0.005 },
+  small: { upTo: 0.12, side: 0.01, over: 0.012 },
+  large: { upTo: Infinity, side: 0.025, over: 0.02 },
+} as const
+
+/** Usual free room around a piece whose longest side is `longest` m. @example usualClearance(0.05).side // 0.01 */
+export function usualClearance(longest: number): { side: number; over: number } {
+  const { side, over } = Object.values(clearances).find(({ upTo }) => longest <= upTo)!
+  return { side, over }
+}
+
+/** A mould to begin with for a piece of that longest side. */
+export function newMould(name: string, piece: string, up: Vec3, longest: number): Mould {
+  return {
+    name,
+    pieces: [piece],
+    kind: 'cut block',
+    masterUp: [up[0], up[1], up[2]],
+    box: {
+      shape: 'square',
+      ...usualClearance(longest),
+      under: usualClearance(longest).over,
+      wall: 'board',
+      wallThickness: 0.006,
+    },
+    filler: 0,
+    coats: 2,
+    layer: 0.006,
+    shellWall: 0.0024,
+    loss: usualLoss,
+    tub: 0,
+    cup: 0.001,
+    openings: [],
+    prefills: [],
+    contact: {
+      master: { substance: 'resin print', finish: 'none', release: 'none', damp: 'dry' },
+      others: [],
+      resin: 'epoxy',
+      tests: [],
+    },
+    wish: { copies: 6, seam: 'may show', seeThrough: 'no', detail: 'plain' },
+    hourPrice: 20,
+    liking: { bands: 4, dust: 'none', release: 'none', keys: '' },
+    nextTime: '',
+    note: '',
+  }
+}
+
+/** Tools and cups keep a tenth; a thick base can leave a fifth in its tub (common practice). */
+export const usualLoss = 0.1
+export const thickTub = 0.2

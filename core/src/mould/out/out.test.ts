@@ -1,0 +1,227 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { mouldSteps, safetyTable } from '../../caution/index.ts'
+import { firmPlatinum, softTin } from '../../material/samples.ts'
+import { Problem } from '../../problem/index.ts'
+import { referenceKernel, type ReferenceKernel } from '../../shape/manifold.reference.ts'
+import {
+  closureOf,
+  isClosed,
+  measure,
+  readStl,
+  scaleInPlace,
+  section,
+  thinWalls,
+  weld,
+  writeStl,
+  type Mesh,
+} from '../../shape/index.ts'
+import { metric } from '../../units/index.ts'
+import { buildBox } from '../box/box.ts'
+import { compileMould } from '../compile.ts'
+import type { Mould } from '../mould.ts'
+import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
+import { prepare } from '../master/prepare.ts'
+import { printShell } from './shell.ts'
+import { makingSteps, waitingTime } from './steps.ts'
+import { cutTemplate, template } from './template.ts'
+
+let reference: ReferenceKernel
+beforeAll(async () => {
+  reference = await referenceKernel()
+})
+const geometry = geometryOfSolid(block60)
+const making = (values: Partial<Mould>, silicone = firmPlatinum) => {
+  const mould = sampleMould(values)
+  return makingSteps(mould, compileMould(mould, geometry, silicone, 0.0001), silicone, metric)
+}
+
+describe('the steps sheet', () => {
+  it('a two-part mould is poured in two halves with a cure after each', () => {
+    const steps = making({ kind: 'two-part' })
+    expect(steps.filter(({ need }) => need)).toHaveLength(2)
+    expect(steps.filter(({ step }) => step === 'wait').map(({ wait }) => wait)).toEqual([
+      firmPlatinum.demould,
+      firmPlatinum.demould,
+    ])
+    expect(waitingTime(steps)).toBeGreaterThan(2 * firmPlatinum.demould)
+    expect(steps.some(({ title }) => /ml of clay up to the parting/.test(title))).toBe(true)
+  })
+
+  it('a sock goes on in coats by weight, with thickener from the second on', () => {
+    const coats = making({ kind: 'brushed sock', coats: 3 }).filter(({ title }) =>
+      /^Coat/.test(title),
+    )
+    expect(coats).toHaveLength(3)
+    expect(coats[0].lines[0]).toMatch(/no thickener/)
+    expect(coats[1].lines[0]).toMatch(/g of thickener/)
+  })
+
+  it('every caution stands at or before the first step that can hurt, once', () => {
+    const all = making({ kind: 'two-part', vessel: 0.004 }, softTin)
+    const ids = all.flatMap(({ safety }) => safety.map(({ id }) => id))
+    expect(ids).toEqual([...new Set(ids)])
+    const first = (step: string) => all.find((s) => s.step === step)!.safety.map(({ id }) => id)
+    expect(first('build')).toEqual(['build-blade', 'hot-glue'])
+    expect(first('silicone')).toEqual(['silicone-hands', 'tin-catalyst'])
+    expect(first('vacuum')).toEqual(['vacuum'])
+    expect(first('open')).toEqual(['cut-open'])
+    const dusty = all.find(({ title }) => /300 grit/.test(title))!
+    expect(dusty.safety.map(({ id }) => id)).toEqual(['sanding'])
+    const sprayed = all.find(({ title }) => /primer/.test(title))!
+    expect(sprayed.safety.map(({ id }) => id)).toEqual(['aerosol'])
+    const baked = making({ kind: 'cut block' }).find(({ title }) => /Bake/.test(title))!
+    expect(baked.safety.map(({ id }) => id)).toEqual(['oven'])
+  })
+
+  it('blades, vessels, heat, dust and aerosols each have their line', () => {
+    for (const hazard of [
+      'blade',
+      'vacuum vessel',
+      'pressure vessel',
+      'oven',
+      'sanding dust',
+      'aerosol',
+      'any silicone',
+      'tin silicone',
+      'hot glue',
+    ] as const) {
+      const lines = safetyTable.filter((line) => line.hazard === hazard)
+      expect(lines.length).toBeGreaterThan(0)
+      for (const { step } of lines) expect(mouldSteps).toContain(step)
+    }
+  })
+})
+
+describe('preparing a master', () => {
+  const surface = sampleMould().contact.master
+  const ids = (values: Partial<typeof surface>, silicone = firmPlatinum) =>
+    prepare({ ...surface, ...values }, silicone).map(({ id }) => id)
+
+  it('a fresh print for platinum is baked and coated, for tin it is not', () => {
+    expect(ids({})).toEqual([
+      'wash',
+      'bake',
+      'fill',
+      'grit-300',
+      'guide',
+      'grit-1200',
+      'coat',
+      'wipe',
+    ])
+    expect(ids({}, softTin)).not.toContain('bake')
+    expect(ids({ age: 40 * 86400 })).not.toContain('bake')
+  })
+
+  // Card: two coats of sealer, 20 min to dry, two of wax (common practice, no source).
+  it('card is sealed and waxed, glass released, clay chilled', () => {
+    const card = prepare({ ...surface, substance: 'card' }, firmPlatinum)
+    expect(card.find(({ id }) => id === 'seal')!.wait).toBe(1200)
+    expect(ids({ substance: 'card' })).toContain('wax')
+    expect(ids({ substance: 'glass' })).toContain('release')
+    expect(ids({ substance: 'sulphur clay' })).toEqual(['chill', 'smooth', 'wipe'])
+    expect(ids({ substance: 'plaster', damp: 'damp' })[0]).toBe('dry')
+  })
+})
+
+describe('templates', () => {
+  const openings: Mould['openings'] = [
+    { id: 'g', what: 'gate', at: [0.02, 0.01, 0.02], bore: 0.006, made: 'cut later' },
+  ]
+  const mould = sampleMould({ openings })
+
+  it('are drawn in true millimetres with a check line of 50', () => {
+    const svg = template(mould, buildBox(mould.box, geometry.foot), geometry.foot)
+    const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
+    const [, , , w, h] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(svg)!
+    expect([width, height]).toEqual([w, h])
+    expect(svg).toContain('h50')
+    expect(svg).toContain('<circle cx="20.00" cy="-10.00" r="3.00"')
+    expect(svg).toContain('gate 6.0 mm')
+  })
+
+  it('the cut runs in a wave from the edge to the piece', () => {
+    const cut = section(reference.meshOf(reference.box([0, 0, 0], [60, 40, 20])), [0, 0, 1])
+    expect(cutTemplate(cut, 0.01)).toMatch(/stroke="#a8232b"/)
+  })
+})
+
+describe('a printed shell', () => {
+  const figure = (): Mesh => {
+    const { kernel, meshOf } = reference
+    const body = kernel.Manifold.sphere(14, 64).translate([0, 0, 14])
+    return meshOf(body.add(kernel.Manifold.sphere(9, 48).translate([4, 0, 33])))
+  }
+  const options = { layer: 0.006, wall: 0.0024 }
+  const build = (openings: Mould['openings'] = []) => {
+    const mesh = figure()
+    const { volume } = measure(mesh)
+    return {
+      mesh,
+      volume,
+      shell: printShell(reference.kernel, mesh, volume, [0, 0, 1], openings, options),
+    }
+  }
+  const readBack = (mesh: Mesh) => scaleInPlace(weld(readStl(writeStl(mesh)).mesh), 1e-3)
+
+  it('is two closed halves, read back from STL', () => {
+    const { shell } = build([
+      { id: 'g', what: 'gate', at: [0.004, 0, 0.042], bore: 0.006, made: 'cast in' },
+    ])
+    for (const half of [shell.lower, shell.upper]) {
+      expect(isClosed(closureOf(readBack(half)))).toBe(true)
+      expect(measure(readBack(half)).volume).toBeGreaterThan(0)
+    }
+  })
+
+  it('its cavity holds silicone plus master within 0.5 %', () => {
+    const { volume, shell } = build()
+    // Both halves put together, and the hull of the shell without its brim filled: the reference
+    // library takes one from the other.
+    const { kernel, solidOf } = reference
+    const both = solidOf(scaled(readBack(shell.lower))).add(solidOf(scaled(readBack(shell.upper))))
+    const middle = both.boundingBox()
+    const core = kernel.Manifold.hull(
+      [...corners(scaled(figure()), 7.2)].filter(([, , z]) => z > middle.min[2] - 1),
+    )
+    const cavity = core.subtract(both).volume() / 1e9
+    expect(cavity / (shell.silicone + volume)).toBeGreaterThan(0.995)
+    expect(cavity / (shell.silicone + volume)).toBeLessThan(1.005)
+  })
+
+  it('its walls are as thick as asked, nowhere a quarter thicker', () => {
+    const { shell } = build()
+    const lower = readBack(shell.lower)
+    expect(
+      thinWalls(lower, [0, 0, 1], 0.05, 0.9 * options.wall).filter(({ kind }) => kind !== 'tongue'),
+    ).toEqual([])
+    const { volume: material, area } = measure(lower)
+    // Wall and flange together: half the surface times the wall, within a quarter.
+    expect(material / ((area / 2) * options.wall)).toBeGreaterThan(0.9)
+    expect(material / ((area / 2) * options.wall)).toBeLessThan(1.25)
+  })
+
+  it('a wall that no printer lays is refused', () => {
+    const mesh = figure()
+    const thin = () =>
+      printShell(reference.kernel, mesh, 1e-5, [0, 0, 1], [], { layer: 0.006, wall: 0.0004 })
+    expect(thin).toThrow(Problem)
+    expect(thin).toThrow('shell-too-thin at shellWall')
+  })
+
+  const scaled = (mesh: Mesh): Mesh => ({
+    ...mesh,
+    positions: Float64Array.from(mesh.positions, (x) => x * 1000),
+  })
+  /** Corners of a mesh with a ball of that radius (mm) around each, along 26 directions. */
+  function* corners({ positions: p }: Mesh, by: number): Iterable<[number, number, number]> {
+    for (let i = 0; i < p.length; i += 3) {
+      for (let n = 1; n < 400; n++) {
+        const z = 1 - (2 * n) / 400
+        const a = n * 2.399963
+        const r = Math.sqrt(1 - z * z)
+        if (i % 33 === 0)
+          yield [p[i] + by * r * Math.cos(a), p[i + 1] + by * r * Math.sin(a), p[i + 2] + by * z]
+      }
+    }
+  }
+})

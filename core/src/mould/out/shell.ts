@@ -1,0 +1,225 @@
+import type { Manifold, ManifoldToplevel } from 'manifold-3d'
+import { Problem } from '../../problem/index.ts'
+import { axesFor, fibonacciCap, toAxes, type Mesh, type Vec3 } from '../../shape/index.ts'
+import type { MouldOpening } from '../mould.ts'
+
+/** Thinner walls are not laid reliably by common printers, m (common practice, no source). */
+export const thinnestShell = 0.0008
+
+/** Directions that a ball is stood in for by while offsetting; the ball lies inside their hull. */
+const ballDirections = 92
+
+/** Corners kept of the master's hull: the support points of this many directions. */
+const supportDirections = 1500
+
+const mm = 1000
+
+export interface ShellOptions {
+  /** Silicone around the master, and the shell's wall, m. */
+  layer: number
+  wall: number
+  /** Width of the flange beyond the wall, and of each half's flange, m. */
+  flange?: number
+  flangeThickness?: number
+  /** Across a key, m. */
+  key?: number
+}
+
+export interface PrintedShell {
+  /** Two halves that meet at a level, in metres, standing with the master's up along z. */
+  lower: Mesh
+  upper: Mesh
+  /** m³ inside the closed shell, and of that the silicone. */
+  cavity: number
+  silicone: number
+  /** Height of the parting, m, in the halves' own frame. */
+  parting: number
+}
+
+/**
+ * A printable shell around a master: its convex hull moved outward by the silicone layer is the
+ * cavity, moved further by the wall the outside; a flange with keys at the widest height, a gate
+ * and vents up through the upper half. Built with manifold-3d, which is passed in.
+ *
+ * Throws `Problem`: shell-too-thin at `shellWall`, solid-failed.
+ */
+export function printShell(
+  kernel: ManifoldToplevel,
+  master: Mesh,
+  masterVolume: number,
+  up: Vec3,
+  openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[],
+  { layer, wall, flange = 0.008, flangeThickness = 0.003, key = 0.005 }: ShellOptions,
+): PrintedShell {
+  if (wall < thinnestShell) {
+    throw new Problem('shell-too-thin', { wall, least: thinnestShell }, 'shellWall')
+  }
+  const used: Manifold[] = []
+  const keep = (solid: Manifold) => {
+    used.push(solid)
+    return solid
+  }
+  try {
+    const support = supportPoints(master, up)
+    const grown = (by: number) => keep(kernel.Manifold.hull(offsetPoints(support, by * mm)))
+    const inner = grown(layer)
+    const outer = grown(layer + wall)
+    const parting = widestHeight(inner)
+    const brim = keep(kernel.Manifold.hull(offsetPoints(support, (layer + wall + flange) * mm)))
+    const plate = keep(slab(kernel, brim, parting, flangeThickness * mm))
+    const body = keep(outer.add(plate))
+    const holes = keep(bores(kernel, openings, up, outer, inner))
+    const solid = keep(body.subtract(inner).subtract(holes))
+    const [above, below] = solid.splitByPlane([0, 0, 1], parting)
+    used.push(above, below)
+    const keys = keep(keyCones(kernel, brim, outer, parting, key * mm, 1))
+    const sockets = keep(keyCones(kernel, brim, outer, parting, key * mm, 1.06))
+    const lower = keep(below.add(keys))
+    const upper = keep(above.subtract(sockets))
+    for (const half of [lower, upper]) {
+      if (half.status() !== 'NoError' || half.isEmpty()) {
+        throw new Problem('solid-failed', { reason: String(half.status()) })
+      }
+    }
+    const cavity = inner.volume() / mm ** 3
+    return {
+      lower: meshOf(lower),
+      upper: meshOf(upper),
+      cavity,
+      silicone: cavity - masterVolume,
+      parting: parting / mm,
+    }
+  } finally {
+    for (const solid of used) solid.delete()
+  }
+}
+
+type Point = [number, number, number]
+
+/** The farthest corner in each of many directions, mm, in a frame whose z is up. */
+function supportPoints({ positions: p }: Mesh, up: Vec3): Point[] {
+  const axes = axesFor(up)
+  const count = p.length / 3
+  const points = Array.from({ length: count }, (_, i): Point => {
+    const [x, y, z] = toAxes(axes, [p[3 * i], p[3 * i + 1], p[3 * i + 2]])
+    return [x * mm, y * mm, z * mm]
+  })
+  if (count <= supportDirections) return points
+  const found = new Set<number>()
+  for (const [x, y, z] of fibonacciCap(supportDirections, Math.PI)) {
+    let best = 0
+    let far = -Infinity
+    for (let i = 0; i < count; i++) {
+      const along = points[i][0] * x + points[i][1] * y + points[i][2] * z
+      if (along > far) [far, best] = [along, i]
+    }
+    found.add(best)
+  }
+  return [...found].map((i) => points[i])
+}
+
+/** Every point with a ball around it, as corners of a polyhedron that holds the ball. */
+function offsetPoints(support: readonly Point[], by: number): Point[] {
+  const directions = fibonacciCap(ballDirections, Math.PI)
+  // Neighbours on the lattice lie about √(4π/n) apart; the polyhedron dips by its half angle.
+  const dip = Math.cos(Math.sqrt((4 * Math.PI) / ballDirections) * 0.62)
+  const reach = by / dip
+  return support.flatMap(([x, y, z]) =>
+    directions.map(([dx, dy, dz]): Point => [x + dx * reach, y + dy * reach, z + dz * reach]),
+  )
+}
+
+/** Where the cavity is widest, mm: there both halves come off. */
+function widestHeight(solid: Manifold): number {
+  const { min, max } = solid.boundingBox()
+  let best = 0
+  let most = -1
+  for (let i = 1; i < 40; i++) {
+    const z = min[2] + ((max[2] - min[2]) * i) / 40
+    const cut = solid.slice(z)
+    const area = cut.area()
+    cut.delete()
+    if (area > most) [most, best] = [area, z]
+  }
+  return best
+}
+
+/** The outline of a solid at a height as a plate around it, half below, half above. */
+function slab(kernel: ManifoldToplevel, solid: Manifold, z: number, thickness: number): Manifold {
+  const cut = solid.slice(z)
+  const plate = kernel.Manifold.extrude(cut, 2 * thickness)
+  cut.delete()
+  const placed = plate.translate([0, 0, z - thickness])
+  plate.delete()
+  return placed
+}
+
+/** Gate and vents as cylinders from inside the cavity up through the shell. */
+function bores(
+  kernel: ManifoldToplevel,
+  openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[],
+  up: Vec3,
+  outer: Manifold,
+  inner: Manifold,
+): Manifold {
+  const axes = axesFor(up)
+  const { max } = outer.boundingBox()
+  const { min } = inner.boundingBox()
+  const middle = (inner.boundingBox().max[2] + min[2]) / 2
+  const cylinders = openings.map(({ at, bore }) => {
+    const [x, y, z] = toAxes(axes, at as Vec3).map((v) => v * mm)
+    const from = Math.max(z, middle)
+    const cylinder = kernel.Manifold.cylinder(
+      max[2] + 1 - from,
+      (bore * mm) / 2,
+      (bore * mm) / 2,
+      48,
+    )
+    const placed = cylinder.translate([x, y, from])
+    cylinder.delete()
+    return placed
+  })
+  const all = kernel.Manifold.union(cylinders)
+  cylinders.forEach((cylinder) => cylinder.delete())
+  return all
+}
+
+/** Four truncated cones on the flange, between its edge and the shell. */
+function keyCones(
+  kernel: ManifoldToplevel,
+  brim: Manifold,
+  outer: Manifold,
+  z: number,
+  size: number,
+  scale: number,
+): Manifold {
+  const [edge, wall] = [brim.slice(z), outer.slice(z)]
+  const [b, w] = [edge.bounds(), wall.bounds()]
+  edge.delete()
+  wall.delete()
+  const places: [number, number][] = [
+    [(b.max[0] + w.max[0]) / 2, (w.max[1] + w.min[1]) / 2],
+    [(b.min[0] + w.min[0]) / 2, (w.max[1] + w.min[1]) / 2],
+    [(w.max[0] + w.min[0]) / 2, (b.max[1] + w.max[1]) / 2],
+    [(w.max[0] + w.min[0]) / 2, (b.min[1] + w.min[1]) / 2],
+  ]
+  const cones = places.map(([x, y]) => {
+    const cone = kernel.Manifold.cylinder(size * 0.45, (size / 2) * scale, (size / 3) * scale, 32)
+    // A little below the level, so that it is one body with the half it stands on.
+    const placed = cone.translate([x, y, z - 0.02])
+    cone.delete()
+    return placed
+  })
+  const all = kernel.Manifold.union(cones)
+  cones.forEach((cone) => cone.delete())
+  return all
+}
+
+function meshOf(solid: Manifold): Mesh {
+  const { vertProperties, triVerts, numProp } = solid.getMesh()
+  const positions = new Float64Array((vertProperties.length / numProp) * 3)
+  for (let i = 0; i < positions.length / 3; i++) {
+    for (let k = 0; k < 3; k++) positions[3 * i + k] = vertProperties[numProp * i + k] / mm
+  }
+  return { positions, triangles: triVerts }
+}

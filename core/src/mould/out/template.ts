@@ -1,0 +1,94 @@
+import { axesFor, toAxes, type Section, type Vec3 } from '../../shape/index.ts'
+import type { BuiltBox } from '../box/box.ts'
+import type { Footprint } from '../box/footprint.ts'
+import type { Mould } from '../mould.ts'
+
+/** The line that shows whether a printer kept the size, m. */
+export const checkLine = 0.05
+
+const margin = 8
+
+/**
+ * A template at true size as SVG, in millimetres: the box seen from above with the piece's
+ * outline, every gate and vent at its place with its bore, and a 50 mm line to check the print.
+ */
+export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
+  const axes = axesFor(mould.masterUp)
+  const lines: string[] = []
+  const mm = (x: number) => (x * 1000).toFixed(2)
+  const loop = (points: readonly number[]) => {
+    const at: string[] = []
+    for (let i = 0; i < points.length; i += 2) at.push(`${mm(points[i])},${mm(-points[i + 1])}`)
+    return at.join(' ')
+  }
+  lines.push(
+    `<polygon points="${loop(box.plan)}" fill="none" stroke="#14312f" stroke-width="0.4"/>`,
+  )
+  lines.push(
+    `<polygon points="${loop(foot.hull)}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`,
+  )
+  for (const { what, at, bore } of mould.openings) {
+    const [right, away] = toAxes(axes, at as unknown as Vec3)
+    const [x, y] = [mm(right - foot.centre[0]), mm(foot.centre[1] - away)]
+    const r = (bore * 500).toFixed(2)
+    lines.push(
+      `<circle cx="${x}" cy="${y}" r="${r}" fill="none" stroke="#0f7376" stroke-width="0.35"/>`,
+    )
+    lines.push(`<path d="M${x} ${y}m-1.5 0h3m-1.5 -1.5v3" stroke="#0f7376" stroke-width="0.2"/>`)
+    lines.push(
+      `<text x="${x}" y="${(Number(y) - bore * 500 - 1.2).toFixed(2)}" font-size="3" text-anchor="middle" fill="#14312f">${what} ${(bore * 1000).toFixed(1)} mm</text>`,
+    )
+  }
+  const xs = box.plan.filter((_, i) => i % 2 === 0).map((x) => x * 1000)
+  const ys = box.plan.filter((_, i) => i % 2 === 1).map((y) => -y * 1000)
+  const [left, top] = [Math.min(...xs) - margin, Math.min(...ys) - margin]
+  const width = Math.max(Math.max(...xs) - Math.min(...xs), checkLine * 1000) + 2 * margin
+  const height = Math.max(...ys) - Math.min(...ys) + 2 * margin + 12
+  return svg(left, top, width, height, lines, Math.max(...ys) + margin + 6)
+}
+
+/** The line along which a block is cut, from its side, at true size: the section with a wave beside it. */
+export function cutTemplate(section: Section, side: number): string {
+  const mm = (x: number) => (x * 1000).toFixed(2)
+  const lines = section.outlines.map(({ points, closed }) => {
+    const steps: string[] = []
+    for (let i = 0; i < points.length; i += 2) {
+      steps.push(`${i === 0 ? 'M' : 'L'}${mm(points[i])} ${mm(-points[i + 1])}`)
+    }
+    return `<path d="${steps.join('')}${closed ? 'Z' : ''}" fill="none" stroke="#14312f" stroke-width="0.4"/>`
+  })
+  const [left, right] = [section.left * 1000 - side * 1000, section.right * 1000 + side * 1000]
+  const height = section.height * 1000
+  // A wave from the block's edge towards the piece keeps its two lips in line.
+  const wave: string[] = []
+  const from = section.right * 1000
+  const steps = Math.max(2, Math.round((right - from) / 4))
+  for (let i = 0; i <= steps; i++) {
+    const x = right - ((right - from) * i) / steps
+    const y = -height / 2 + (i === steps ? 0 : 3 * (i % 2 ? -1 : 1))
+    wave.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(2)} ${y.toFixed(2)}`)
+  }
+  lines.push(
+    `<path d="${wave.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
+  )
+  const top = -height - margin - side * 1000
+  const total = height + 2 * (margin + side * 1000) + 12
+  return svg(left - margin, top, right - left + 2 * margin, total, lines, margin + side * 1000 + 4)
+}
+
+function svg(
+  left: number,
+  top: number,
+  width: number,
+  height: number,
+  lines: string[],
+  checkAt: number,
+): string {
+  const start = left + margin
+  const length = checkLine * 1000
+  const check = [
+    `<path d="M${start} ${checkAt}h${length}m0 -2v4m${-length} 0v-4" fill="none" stroke="#14312f" stroke-width="0.3"/>`,
+    `<text x="${start}" y="${checkAt - 2.6}" font-size="3" fill="#14312f">This line is ${length} mm long. If not, print at 100 %.</text>`,
+  ]
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${left.toFixed(2)} ${top.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}" font-family="sans-serif">${[...lines, ...check].join('')}</svg>`
+}

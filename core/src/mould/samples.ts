@@ -1,0 +1,14 @@
+import { buildSolid, cavityOf, type Mesh, type Solid } from '../shape/index.ts'
+import { mouldGeometry, type MouldGeometry } from './geometry.ts'
+import { newMould, type Mould } from './mould.ts'
+
+/** Made-up moulds and pieces, for tests. */
+export const geometryOf = (mesh: Mesh): MouldGeometry => mouldGeometry(cavityOf(mesh), [0, 0, 1])
+export const geometryOfSolid = (solid: Solid): MouldGeometry => geometryOf(buildSolid(solid))
+
+export const block60: Solid = { solid: 'block', width: 0.06, depth: 0.04, height: 0.02 }
+
+export const sampleMould = (values: Partial<Mould> = {}): Mould => {
+  const mould = newMould('Test mould', 'piece', [0, 0, 1], 0.06)
+  return { ...mould, ...values, box: { ...mould.box, ...values.box } }
+}

@@ -1,0 +1,79 @@
+import { volumeAt } from '../../shape/index.ts'
+import type { BuiltBox } from '../box/box.ts'
+import type { MouldGeometry } from '../geometry.ts'
+import { mouldKinds } from '../kind/kinds.ts'
+import type { Mould } from '../mould.ts'
+
+/** Solid share of a heap of chunks (random loose packing of rough pieces, from memory). */
+export const packing = 0.6
+
+/** One brushed coat, m (common practice, no source). */
+export const coatThickness = 0.0012
+
+/** Thickener for brushing, by weight of the mix (common practice, no source). */
+export const thickenerShare = 0.02
+
+/** The room that silicone fills, m³, before anything is lost on tools. */
+export interface SiliconeRoom {
+  /** Poured first and second; a mould in one part has no second. */
+  first: number
+  second: number
+  /** Clay of the bed under the parting. */
+  clay: number
+  /** Height of the parting above the master's lowest point, m. */
+  parting: number
+  /** Taken up by chunks of old moulds. */
+  fillers: number
+  net: number
+}
+
+/**
+ * How much room a kind of mould leaves for silicone around the master: box minus master minus
+ * fillers, in two halves where there are two; coats by area and thickness; a shell's layer by
+ * Steiner's formula A·t + π(w + d + h)·t² + 4/3·π·t³, exact for convex pieces.
+ */
+export function siliconeRoom(
+  mould: Mould,
+  box: BuiltBox | undefined,
+  geometry: MouldGeometry,
+): SiliconeRoom {
+  const facts = mouldKinds[mould.kind]
+  const parting = partingOf(mould, geometry)
+  const none = { first: 0, second: 0, clay: 0, parting, fillers: 0, net: 0 }
+  switch (facts.poured) {
+    case 'none':
+      return none
+    case 'coats': {
+      const first = geometry.area * coatThickness * mould.coats
+      return { ...none, first, net: first }
+    }
+    case 'shell': {
+      const first = layerVolume(geometry, mould.layer)
+      return { ...none, first, net: first }
+    }
+    case 'block': {
+      if (!box) return none
+      const rods = mould.openings
+        .filter(({ made }) => made === 'cast in')
+        .reduce((sum, { bore }) => sum + (Math.PI / 4) * bore * bore * box.over, 0)
+      const fillers = mould.filler * packing
+      const whole = box.volumeTo(box.height) - geometry.volume - rods - fillers
+      if (facts.parts === 1) return { ...none, first: whole, fillers, net: whole }
+      const below = box.volumeTo(box.under + parting) - volumeAt(geometry.curve, parting)
+      return { ...none, first: whole - below, second: below, clay: below, fillers, net: whole }
+    }
+  }
+}
+
+/** Where a level parting lies: where it was put, or in the middle of where least is blocked. */
+export const partingOf = (mould: Pick<Mould, 'parting'>, { parting }: MouldGeometry): number =>
+  mould.parting ?? (parting.from + parting.to) / 2
+
+/** m³ within `t` of a surface: Steiner's formula with the mean width of its bounding box. */
+export function layerVolume(
+  { area, foot }: Pick<MouldGeometry, 'area' | 'foot'>,
+  t: number,
+): number {
+  const sides = foot.width + foot.depth + foot.height
+  return area * t + Math.PI * sides * t * t + (4 / 3) * Math.PI * t ** 3
+}

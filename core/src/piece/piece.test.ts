@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest'
+import { readDocument } from '../document/index.ts'
+import { Problems } from '../problem/index.ts'
+import { buildSolid, fillCurve, volumeAt, writeStl, type Mesh } from '../shape/index.ts'
+import { volumeOf } from './measured.ts'
+import { formSchema, type Form } from './piece.ts'
+import { readForm } from './readForm.ts'
+
+const file: Form = { from: 'file', mesh: '0'.repeat(64), fileName: 'a.stl', unit: 'mm' }
+const cube = (side: number, by: number[]): Mesh => {
+  const mesh = buildSolid({ solid: 'block', width: side, depth: side, height: side })
+  return { ...mesh, positions: mesh.positions.map((x, i) => x + by[i % 3]) as Float64Array }
+}
+const together = (one: Mesh, other: Mesh): Mesh => ({
+  positions: Float64Array.of(...one.positions, ...other.positions),
+  triangles: Uint32Array.of(...one.triangles, ...other.triangles.map((v) => v + 8)),
+})
+const codes = async (mesh: Mesh, form: Form = file) => {
+  const { cautions, measures, closure } = await readForm(form, writeStl(mesh))
+  return { codes: cautions.map(({ code }) => code), volume: measures.volume, closure }
+}
+
+describe('a shape from a file', () => {
+  it('two pieces in one file are said', async () => {
+    const two = together(cube(0.02, [0, 0, 0]), cube(0.02, [0.05, 0, 0]))
+    const found = await codes(two)
+    expect(found.codes).toEqual(['mesh-parts'])
+    expect(found.volume).toBeCloseTo(16e-6, 10)
+  })
+
+  it('a void inside is filled, since resin cannot be kept out of it, and said', async () => {
+    const found = await codes(together(cube(0.03, [0, 0, 0]), cube(0.01, [0, 0, 0.01])))
+    // Both look outward in the file: the inner one is found by lying within the other.
+    expect(found.codes).toContain('mesh-parts')
+    const inner = cube(0.01, [0, 0, 0.01])
+    const turned = { ...inner, triangles: inner.triangles.slice().reverse() }
+    const void_ = await codes(together(cube(0.03, [0, 0, 0]), turned))
+    expect(void_.codes).toEqual(['mesh-void'])
+    expect(void_.volume).toBeCloseTo(27e-6, 10)
+  })
+
+  it('turned faces are turned back, holes are closed when asked', async () => {
+    const mesh = cube(0.02, [0, 0, 0])
+    const flipped = { ...mesh, triangles: mesh.triangles.slice() }
+    ;[flipped.triangles[3], flipped.triangles[4]] = [flipped.triangles[4], flipped.triangles[3]]
+    expect((await codes(flipped)).codes).toEqual(['mesh-reoriented'])
+
+    const open = { ...mesh, triangles: mesh.triangles.slice(3) }
+    expect((await codes(open)).codes).toEqual(['mesh-open'])
+    const closed = await codes(open, { ...file, holes: 'closed' })
+    expect(closed.codes).toEqual(['mesh-holes-closed'])
+    expect(closed.volume).toBeCloseTo(8e-6, 10)
+    expect(closed.closure.openEdges).toBe(0)
+  })
+})
+
+describe('a master without a file', () => {
+  const sides = { width: 0.05, depth: 0.04, height: 0.06 }
+
+  it('its volume follows from weight and density, from water pushed aside, from water held', () => {
+    expect(volumeOf({ how: 'weight', mass: 0.09, density: 1800 })).toBeCloseTo(50e-6, 12)
+    expect(volumeOf({ how: 'displaced', volume: 50e-6 })).toBe(50e-6)
+    // Water at 20 °C weighs 998.2 kg/m³ (CRC Handbook of Chemistry and Physics).
+    expect(volumeOf({ how: 'filled', water: 0.04991 }) * 1e6).toBeCloseTo(50, 6)
+  })
+
+  it('stands in with that volume and its own height', async () => {
+    const measured = { how: 'displaced', volume: 50e-6 } as const
+    const { mesh, cautions } = await readForm({ from: 'measured', measured, ...sides })
+    const curve = fillCurve(mesh, [0, 0, 1])
+    expect(curve.height).toBeCloseTo(0.06, 12)
+    expect(volumeAt(curve, 0.03)).toBeCloseTo(25e-6, 12)
+    expect(cautions.map(({ code }) => code)).toEqual(['shape-measured'])
+  })
+
+  it('more volume than its sides hold is refused', () => {
+    const measured = { how: 'displaced', volume: 500e-6 } as const
+    expect(() => readDocument(formSchema, { from: 'measured', measured, ...sides })).toThrow(
+      Problems,
+    )
+  })
+})

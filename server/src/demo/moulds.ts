@@ -1,0 +1,61 @@
+import { newMould, type Mould } from '@mivro/core/mould'
+import { gatePlace } from './astronomer.ts'
+
+const mm = 1e-3
+
+const made = (
+  name: string,
+  piece: string,
+  up: [number, number, number],
+  longest: number,
+  more: Partial<Omit<Mould, 'box'>> & { box?: Partial<Mould['box']> },
+): Mould => {
+  const mould = newMould(name, piece, up, longest * mm)
+  return { ...mould, ...more, box: { ...mould.box, ...more.box } }
+}
+
+const { wish, contact, liking } = newMould('', 'p', [0, 0, 1], 0.05)
+
+/** The moulds of the demo studio. All made up. */
+export const moulds: Record<string, Mould> = {
+  'demo-astronomer-mould': made('Astronomer, cut block', 'demo-astronomer', [0, 0, -1], 94, {
+    kind: 'cut block',
+    silicone: 'demo-clear-platinum',
+    masterUp: [0, 0, -1],
+    box: { shape: 'outline', side: 10 * mm, over: 12 * mm, under: 12 * mm },
+    masterMass: 0.049,
+    openings: [{ id: 'gate', what: 'gate', at: gatePlace, bore: 8 * mm, made: 'cast in' }],
+    contact: {
+      ...contact,
+      master: {
+        substance: 'resin print',
+        finish: 'acrylic coat',
+        release: 'none',
+        damp: 'dry',
+        cured: 'baked',
+      },
+      others: [{ substance: 'sulphur-free clay', finish: 'none', release: 'none', damp: 'dry' }],
+    },
+    wish: { copies: 6, seam: 'hidden', seeThrough: 'yes', detail: 'plain' },
+  }),
+  'demo-drop-mould': made('Drop two-part', 'demo-comet-drop', [0, 0, 1], 52, {
+    kind: 'two-part',
+    silicone: 'demo-firm-platinum',
+    openings: [{ id: 'gate', what: 'gate', at: [0, 0, 52 * mm], bore: 6 * mm, made: 'cast in' }],
+    wish: { ...wish, copies: 24 },
+    liking: { ...liking, bands: 6, keys: 'four round, by marbles' },
+    nextTime: 'Prefill the tip with a toothpick; two more bands.',
+  }),
+  'demo-coaster-mould': made('Round coaster, bought', 'demo-coaster', [0, 0, 1], 100, {
+    kind: 'bought',
+    liking: { ...liking, bands: 0 },
+    note: 'Holds 62.8 g of water to the rim.',
+  }),
+  'demo-orrery-mould': made('Orrery block', 'demo-orrery', [0, 0, -1], 100, {
+    kind: 'open block',
+    silicone: 'demo-soft-tin',
+    tub: 0.2,
+    onHand: 0.3,
+    liking: { ...liking, release: 'wax' },
+  }),
+}

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import type { Form, Measured } from '@mivro/core/piece'
+import type { Problem } from '@mivro/core/problem'
+import PlainSelect from '../ui/PlainSelect.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import { startingMeasure } from './startingMeasures.ts'
+
+type MeasuredForm = Extract<Form, { from: 'measured' }>
+const props = defineProps<{
+  form: MeasuredForm
+  take: (form: MeasuredForm) => Problem | undefined
+}>()
+
+const ways = [
+  { value: 'weight', label: 'its weight and density' },
+  { value: 'displaced', label: 'the water it pushes aside' },
+  { value: 'filled', label: 'the water a bought mould holds' },
+]
+const change = (values: object) =>
+  props.take({ ...props.form, measured: { ...props.form.measured, ...values } as Measured })
+</script>
+
+<template>
+  <PlainSelect
+    label="Its volume is known by"
+    :options="ways"
+    :value="form.measured.how"
+    @choose="take({ ...form, measured: startingMeasure($event as Measured['how']) })"
+  />
+  <template v-if="form.measured.how === 'weight'">
+    <QuantityField
+      label="It weighs"
+      kind="mass"
+      :value="form.measured.mass"
+      :take="(mass) => change({ mass: mass ?? 0 })"
+    />
+    <QuantityField
+      label="Its density"
+      kind="density"
+      :value="form.measured.density"
+      :take="(density) => change({ density: density ?? 0 })"
+    />
+  </template>
+  <QuantityField
+    v-else-if="form.measured.how === 'displaced'"
+    label="Water pushed aside"
+    kind="volume"
+    :value="form.measured.volume"
+    :take="(volume) => change({ volume: volume ?? 0 })"
+  />
+  <QuantityField
+    v-else
+    label="Water to the rim weighs"
+    kind="mass"
+    :value="form.measured.water"
+    :take="(water) => change({ water: water ?? 0 })"
+  />
+  <QuantityField
+    label="Width"
+    kind="length"
+    :value="form.width"
+    :take="(width) => take({ ...form, width: width ?? 0 })"
+  />
+  <QuantityField
+    label="Depth"
+    kind="length"
+    :value="form.depth"
+    :take="(depth) => take({ ...form, depth: depth ?? 0 })"
+  />
+  <QuantityField
+    label="Height"
+    kind="length"
+    :value="form.height"
+    :take="(height) => take({ ...form, height: height ?? 0 })"
+  />
+</template>

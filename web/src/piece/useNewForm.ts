@@ -1,0 +1,162 @@
+import { computed, ref, shallowRef, watch } from 'vue'
+import { readDocument } from '@mivro/core/document'
+import { formSchema, type Form } from '@mivro/core/piece'
+import { Problem, problemsOf } from '@mivro/core/problem'
+import {
+  largestFile,
+  loopsOfPaths,
+  solidSchema,
+  type FileUnit,
+  type Outline2D,
+  type Solid,
+} from '@mivro/core/shape'
+import { askSurvey, cancelWork, inspectFile } from '../work/pool.ts'
+import { pendingMesh, type Survey, type SurveyStep } from '../work/survey.ts'
+import type { FileReport } from '../work/worker.ts'
+import { readSvg } from './readSvg.ts'
+import { startingMeasured } from './startingMeasures.ts'
+import { startingSolid } from './startingSolids.ts'
+
+export type Source = 'file' | 'sizes' | 'measured'
+
+/** The shape of a piece that is about to be made: where it comes from, and what it is. */
+export function useNewForm(onNamed: (name: string) => void) {
+  const from = ref<Source>('file')
+  const solid = shallowRef<Solid>(startingSolid('slab'))
+  const measured = shallowRef(startingMeasured)
+  const outline = shallowRef<Outline2D>()
+  const file = shallowRef<File>()
+  const report = shallowRef<FileReport>()
+  const unit = ref<FileUnit>()
+  const survey = shallowRef<Survey>()
+  const step = ref<SurveyStep | 'Keeping the file' | 'Reading the drawing'>()
+  const problem = shallowRef<Problem>()
+
+  const form = computed<Form | undefined>(() => {
+    if (from.value === 'sizes') return { from: 'sizes', solid: solid.value }
+    if (from.value === 'measured') return measured.value
+    if (!file.value) return undefined
+    const fileName = file.value.name
+    if (outline.value) return { from: 'outline', fileName, outline: outline.value }
+    if (!report.value || !unit.value) return undefined
+    return { from: 'file', mesh: pendingMesh, fileName, unit: unit.value }
+  })
+
+  watch(
+    form,
+    async (asked) => {
+      survey.value = undefined
+      if (!asked) return
+      try {
+        problem.value = undefined
+        const found = await askSurvey(
+          { form: asked, up: [0, 0, 1], turn: 0 },
+          { onStep: (now) => (step.value = now) },
+        )
+        if (form.value === asked) survey.value = found
+      } catch (error) {
+        problem.value = problemsOf(error)[0]
+      } finally {
+        step.value = undefined
+      }
+    },
+    { immediate: true },
+  )
+
+  async function choose(chosen: File | undefined): Promise<void> {
+    if (!chosen) return
+    file.value = chosen
+    report.value = unit.value = problem.value = outline.value = undefined
+    onNamed(chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '))
+    try {
+      if (/\.svg$/i.test(chosen.name)) await chooseDrawing(chosen)
+      else await chooseMesh(chosen)
+    } catch (error) {
+      problem.value = problemsOf(error)[0]
+    } finally {
+      step.value = undefined
+    }
+  }
+
+  async function chooseDrawing(chosen: File): Promise<void> {
+    step.value = 'Reading the drawing'
+    const { paths, unit: metres } = await readSvg(chosen)
+    const loops = loopsOfPaths(paths, metres)
+    const read = readDocument(formSchema, {
+      from: 'outline',
+      fileName: chosen.name,
+      outline: { loops, thickness: 0.006, bevel: 0 },
+    })
+    if (file.value === chosen && read.from === 'outline') outline.value = read.outline
+  }
+
+  async function chooseMesh(chosen: File): Promise<void> {
+    if (chosen.size > largestFile) {
+      throw new Problem('file-too-large', { bytes: chosen.size, limit: largestFile })
+    }
+    step.value = 'Reading triangles'
+    const found = await inspectFile(chosen)
+    if (file.value !== chosen) return
+    report.value = found
+    // Only what the file says, or a size that leaves no doubt, is taken; otherwise the person says it.
+    const { suggestion, named } = found
+    unit.value = named ?? (suggestion.doubtful ? undefined : suggestion.unit)
+  }
+
+  function stop(): void {
+    cancelWork()
+    step.value = undefined
+    clear()
+  }
+
+  function clear(): void {
+    file.value = report.value = outline.value = undefined
+  }
+
+  /** Takes what its schema takes; what it refuses comes back. */
+  function checked(next: Form, write: (read: Form) => void): Problem | undefined {
+    try {
+      write(readDocument(formSchema, next))
+      return undefined
+    } catch (error) {
+      return problemsOf(error)[0]
+    }
+  }
+
+  function takeSolid(next: Solid): Problem | undefined {
+    try {
+      solid.value = readDocument(solidSchema, next)
+      return undefined
+    } catch (error) {
+      return problemsOf(error)[0]
+    }
+  }
+  const takeMeasured = (next: typeof startingMeasured) =>
+    checked(next, (read) => {
+      if (read.from === 'measured') measured.value = read
+    })
+  const takeOutline = (next: Outline2D) =>
+    checked({ from: 'outline', fileName: file.value!.name, outline: next }, (read) => {
+      if (read.from === 'outline') outline.value = read.outline
+    })
+
+  return {
+    from,
+    solid,
+    measured,
+    outline,
+    file,
+    report,
+    unit,
+    survey,
+    step,
+    problem,
+    form,
+    choose,
+    stop,
+    clear,
+    takeSolid,
+    takeMeasured,
+    takeOutline,
+  }
+}
