@@ -1,14 +1,10 @@
-import { metric, show, showArea, showDuration, type UnitChoice } from '../units/index.ts'
+import { metric, show, showArea, showDuration, showTiny, type UnitChoice } from '../units/index.ts'
 import type { Caution, CautionAmounts, CautionCode } from './codes.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
 
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`
-
-/** Air is often less than a tenth of a millilitre: then cubic millimetres say more. */
-const showSmall = (volume: number, choice: UnitChoice) =>
-  volume < 0.95e-6 ? `${Math.round(volume * 1e9)} mm³` : show(volume, 'volume', choice)
 
 /** The one table: every caution names the thing, the amount and the way out. */
 const sentences: { [C in CautionCode]: Sentence<C> } = {
@@ -77,9 +73,9 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'mesh-flipped': (a) =>
     `${plural(a.edges, 'edge')} ${a.edges === 1 ? 'joins' : 'join'} faces that look to opposite sides, so the volume can't be trusted. Make all faces look outward in the program it came from.`,
   'air-stays': (a, u) =>
-    `${showSmall(a.volume, u)} of air stays up to ${show(a.top, 'length', u)}: the way out closes when the resin stands at ${show(a.saddle, 'length', u)}. Vent its top, prefill it, or tilt the mould.`,
+    `${showTiny(a.volume, u)} of air stays up to ${show(a.top, 'length', u)}: the way out closes when the resin stands at ${show(a.saddle, 'length', u)}. Vent its top, prefill it, or tilt the mould.`,
   'air-never-filled': (a, u) =>
-    `${showSmall(a.volume, u)} has no gate and is never filled. Give it a gate of its own, or join it to the rest.`,
+    `${showTiny(a.volume, u)} has no gate and is never filled. Give it a gate of its own, or join it to the rest.`,
   'ceiling-level': (a, u) =>
     `${showArea(a.area, u)} of ceiling lies level, where a film of air can stay. Tilt the mould by a few degrees, or rub resin into it first.`,
   undercut: (a, u) =>

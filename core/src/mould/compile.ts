@@ -147,7 +147,7 @@ export function allSums(
     const mass = Math.max(0, net) * density * (1 + mould.loss)
     const undercut =
       (mouldKinds[kind].parts === 2
-        ? geometry.parting.blocked
+        ? geometry.pulls[0].blocked
         : kind === 'open block'
           ? geometry.blocked[0]
           : 0) / geometry.volume

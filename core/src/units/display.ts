@@ -52,6 +52,13 @@ export function show(
   return `${figure(value, kind, choice, options)} ${chosenUnit(kind, choice).symbol}`
 }
 
+/** A volume that may be a drop or a speck: under a tenth of a millilitre in mm³. @example showTiny(8e-8) // '80 mm³' */
+export function showTiny(volume: number, choice: UnitChoice = metric): string {
+  return volume < 0.95e-7
+    ? `${Math.round(volume * 1e9)} mm³`
+    : show(volume, 'volume', choice, { step: 1e-8 })
+}
+
 /** The unit written beside a field. */
 export const unitSymbol = (kind: Kind, choice: UnitChoice = metric): string =>
   chosenUnit(kind, choice).symbol

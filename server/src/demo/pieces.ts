@@ -218,13 +218,17 @@ export const pieces: DemoPiece[] = [
     },
     plan: {
       ...bench,
-      name: 'Solid, night blue',
+      name: 'Night blue in two pours',
       up: [0, 0, -1],
       mould: 'closed',
       copies: 2,
       gate: 0.5 * ml,
       layers: [
-        layer('coat', 'Night blue', 94, {
+        layer('head', 'Head and telescope', 45, {
+          resin: 'demo-deep-epoxy',
+          tint: { material: 'demo-night-blue', fraction: 0.003 },
+        }),
+        layer('coat', 'Coat and boots', 93.9, {
           resin: 'demo-deep-epoxy',
           tint: { material: 'demo-night-blue', fraction: 0.003 },
         }),

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { FlaskConical, Gem, House } from 'lucide-vue-next'
+import { Box, FlaskConical, Gem, House } from 'lucide-vue-next'
 
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
+  { to: '/moulds', label: 'Moulds', icon: Box },
   { to: '/shelf', label: 'Shelf', icon: FlaskConical },
   { to: '/studio', label: 'Studio', icon: House },
 ]

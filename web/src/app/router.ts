@@ -17,11 +17,22 @@ export const router = createRouter({
       children: [
         { path: '', redirect: { name: 'pour' } },
         { path: 'shape', name: 'shape', component: () => import('../piece/ShapeView.vue') },
+        {
+          path: 'mould/:topic?',
+          name: 'mould',
+          component: () => import('../mould/MouldView.vue'),
+        },
         { path: 'pour', name: 'pour', component: () => import('../pour/PourView.vue') },
         { path: 'pulls/:pull?', name: 'pulls', component: () => import('../pulls/PullsView.vue') },
       ],
     },
     { path: '/pieces/:id/sheet', name: 'sheet', component: () => import('../sheet/SheetView.vue') },
+    {
+      path: '/pieces/:id/mould-sheet',
+      name: 'mould-sheet',
+      component: () => import('../mould/sheet/MouldSheetView.vue'),
+    },
+    { path: '/moulds/:mould?', name: 'moulds', component: () => import('../mould/MouldsView.vue') },
     { path: '/shelf/:material?', name: 'shelf', component: () => import('../shelf/ShelfView.vue') },
     { path: '/studio', name: 'studio', component: () => import('../studio/StudioView.vue') },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
@@ -29,6 +40,11 @@ export const router = createRouter({
 })
 
 router.afterEach((to) => {
-  const names: Record<string, string> = { pieces: 'Pieces', shelf: 'Shelf', studio: 'Studio' }
+  const names: Record<string, string> = {
+    pieces: 'Pieces',
+    moulds: 'Moulds',
+    shelf: 'Shelf',
+    studio: 'Studio',
+  }
   document.title = `${names[String(to.name)] ?? 'Piece'} · Mivro`
 })

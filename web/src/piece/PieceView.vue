@@ -8,10 +8,12 @@ import EmptyPlace from '../ui/EmptyPlace.vue'
 import { useUndoOf } from '../ui/undo.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { sayProblem } from '@mivro/core/caution'
+import { useMould } from '../mould/mouldStore.ts'
 import { usePiece } from './pieceStore.ts'
 
 const route = useRoute()
 const piece = usePiece()
+const mould = useMould()
 const studio = useStudio()
 
 watch(
@@ -33,16 +35,18 @@ const facts = computed(() => {
       .replace(/\.0$/, ''),
   )
   const { copies } = piece.document
-  return `${sides.join(' × ')} ${unit} · ${show(volume, 'volume', studio.units)} · ${copies} ${copies === 1 ? 'copy' : 'copies'}`
+  return `${sides.join(' × ')} ${unit} · ${show(volume, 'volume', studio.units)} · ${copies} ${copies === 1 ? 'copy' : 'copies'}${mould.document ? ` · ${mould.document.name}` : ''}`
 })
 const stages = [
   { name: 'shape', label: 'Shape' },
+  { name: 'mould', label: 'Mould' },
   { name: 'pour', label: 'Pour' },
   { name: 'pulls', label: 'Pulls' },
 ]
 
 useUndoOf(() => {
   if (route.name === 'pulls') return []
+  if (route.name === 'mould') return [mould.keeper, piece.plan]
   return route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece]
 })
 </script>

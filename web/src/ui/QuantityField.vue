@@ -102,7 +102,7 @@ async function onFocus(): Promise<void> {
         @keydown.enter="commit"
         @keydown.esc.stop="forget"
       />
-      <small v-if="symbol" aria-hidden="true">{{ symbol }}</small>
+      <small v-if="symbol && (text !== '' || !placeholder)" aria-hidden="true">{{ symbol }}</small>
     </span>
     <Says :id="`${id}-says`" :problem="problem" />
   </div>

@@ -6,6 +6,8 @@ import { useStudio } from '../studio/studioStore.ts'
 defineProps<{
   weighing: Weighing
   copies: number
+  /** What stands above the parts instead of the copies. */
+  title?: string
   /** The scale's step, kg. */
   step: number
 }>()
@@ -16,7 +18,9 @@ const studio = useStudio()
   <table class="sums">
     <thead>
       <tr>
-        <th scope="col">Weigh for {{ copies }} {{ copies === 1 ? 'copy' : 'copies' }}</th>
+        <th scope="col">
+          {{ title ?? `Weigh for ${copies} ${copies === 1 ? 'copy' : 'copies'}` }}
+        </th>
         <th scope="col">{{ unitSymbol('mass', studio.units) === 'g' ? 'grams' : 'ounces' }}</th>
         <th scope="col">scale shows</th>
       </tr>

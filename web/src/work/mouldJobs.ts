@@ -54,7 +54,7 @@ export interface AirAnswer {
 }
 
 /** Cells drawn of one pocket in 3-D. */
-const mostPlaces = 1500
+const mostPlaces = 8000
 
 type Cavities = (form: Form) => Promise<Cavity>
 
@@ -97,10 +97,15 @@ export async function findAir(question: AirQuestion, cavities: Cavities): Promis
   }
 }
 
+/** The middles of the cells at the pocket's own surface. */
 function placesOf(grid: Grid, cells: Uint32Array): Float32Array {
-  const step = Math.max(1, Math.ceil(cells.length / mostPlaces))
+  const held = new Set(cells)
+  const [nx, , nz] = grid.counts
+  const beside = [1, -1, nz, -nz, nx * nz, -nx * nz]
+  const skin = cells.filter((cell) => beside.some((step) => !held.has(cell + step)))
+  const step = Math.max(1, Math.ceil(skin.length / mostPlaces))
   const places: number[] = []
-  for (let i = 0; i < cells.length; i += step) places.push(...middleOf(grid, cells[i]))
+  for (let i = 0; i < skin.length; i += step) places.push(...middleOf(grid, skin[i]))
   return Float32Array.from(places)
 }
 

@@ -42,12 +42,12 @@ export function adviseKinds(
     .sort((a, b) => score(a) - score(b))
 }
 
-const score = ({ ruledOut, cost, cons }: KindAdvice) =>
-  cost * (1 + 0.5 * cons.length) + (ruledOut ? 1e9 : 0)
+const score = ({ kind, ruledOut, cost, cons }: KindAdvice) =>
+  cost * (1 + 0.5 * cons.length) + (ruledOut ? 1e9 : 0) + (kind === 'bought' ? 1e9 : 0)
 
 function reasons(
   sums: KindSums,
-  { foot, volume, blocked, inner, parting, area }: MouldGeometry,
+  { foot, volume, blocked, pulls, area }: MouldGeometry,
   { copies, seam, seeThrough, detail }: Mould['wish'],
 ): { pros: string[]; cons: string[]; out: boolean } {
   const facts = mouldKinds[sums.kind]
@@ -55,6 +55,8 @@ function reasons(
   const cons: string[] = []
   let out = false
   const longest = Math.max(foot.width, foot.depth, foot.height)
+  // A two-part mould is laid the way it parts best.
+  const [pull] = pulls
   const share = (blockedVolume: number) => blockedVolume / volume
   const moulds = Math.ceil(copies / sums.pulls)
   if (moulds > 1)
@@ -77,12 +79,11 @@ function reasons(
       break
     case 'two-part':
     case 'hinged':
-      if (share(inner) > 0.1) {
+      if (share(pull.inner) > 0.1) {
         out = true
         cons.push('parts of the piece lock it in both halves: it needs a core or a cut')
-      } else if (share(parting.blocked) > 0.1)
-        cons.push('undercut on both sides of any level parting')
-      else pros.push('parts cleanly at one level')
+      } else if (share(pull.blocked) > 0.1) cons.push('undercut on both sides of any flat parting')
+      else pros.push('parts cleanly, laid the way it pulls best')
       if (sums.kind === 'hinged' && longest > hingedUpTo) {
         out = true
         cons.push('too large to fold open on a hinge')
@@ -95,7 +96,7 @@ function reasons(
       if (area > 0 && volume / area < weakBelow) cons.push('so thin a piece is hard to brush')
       break
     case 'printed shell':
-      if (share(inner) > 0.1) cons.push('deep undercuts tear a thin layer')
+      if (share(pull.inner) > 0.1) cons.push('deep undercuts tear a thin layer')
       pros.push('little silicone, and the next one is the same again')
       break
     case 'turning':

@@ -70,6 +70,9 @@ export function breakEven(
   return 1
 }
 
+/** Another kind has to save this much to be worth a change: estimates are no finer. */
+const worthChanging = 0.05
+
 /** Where the cheapest kind changes, from one copy up: its copies and the kind from there on. */
 export function cheapestFrom(
   all: readonly KindSums[],
@@ -77,11 +80,13 @@ export function cheapestFrom(
   most = 100,
 ): { copies: number; kind: MouldKind }[] {
   const changes: { copies: number; kind: MouldKind }[] = []
+  let now: KindSums | undefined
   for (let copies = 1; copies <= most; copies++) {
-    const best = all.reduce((a, b) =>
-      costOf(b, copies, hourPrice) < costOf(a, copies, hourPrice) ? b : a,
-    )
-    if (changes[changes.length - 1]?.kind !== best.kind) changes.push({ copies, kind: best.kind })
+    const cost = (sums: KindSums) => costOf(sums, copies, hourPrice)
+    const best = all.reduce((a, b) => (cost(b) < cost(a) ? b : a))
+    if (now && cost(best) > cost(now) * (1 - worthChanging)) continue
+    if (now !== best) changes.push({ copies, kind: best.kind })
+    now = best
   }
   return changes
 }

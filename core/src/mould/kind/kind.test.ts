@@ -117,9 +117,10 @@ describe('what a copy costs', () => {
   it('the lasting mould pays from the copies on where it stays cheaper', () => {
     // 90 + n against 26 ⌈n/5⌉ + 5n: 11 copies cost 101 and 133, ten 100 and 102, nine 99 and 97.
     expect(breakEven(quick, lasting, 20)).toBe(10)
+    // The mark waits until a twentieth is saved: eleven copies, 101 against 133.
     expect(cheapestFrom([quick, lasting], 20)).toEqual([
       { copies: 1, kind: 'cut block' },
-      { copies: 10, kind: 'two-part' },
+      { copies: 11, kind: 'two-part' },
     ])
     expect(breakEven(lasting, { ...lasting, hands: 9 }, 20)).toBeUndefined()
   })

@@ -32,7 +32,7 @@ const silicates: readonly Substance[] = ['glass', 'ceramic']
 const soft: readonly Substance[] = ['sulphur clay', 'sulphur-free clay', 'wax']
 
 /**
- * What a master of that surface goes through before silicone, in order. Times are common
+ * What a master of that surface still goes through before silicone, in order. Times are common
  * practice, no source; a sealer's or a release's own sheet wins.
  *
  * @example prepare(freshPrint, platinum).map((step) => step.id) // ['wash', 'bake', ...]
@@ -53,6 +53,7 @@ export function prepare(
       ),
     substance === 'resin print' &&
       platinum &&
+      master.cured !== 'baked' &&
       !(master.age !== undefined && master.age >= agedPrint) &&
       step(
         'bake',
@@ -96,6 +97,7 @@ export function prepare(
         ['sanding dust'],
       ),
     porous.includes(substance) &&
+      master.finish === 'none' &&
       step(
         'seal',
         'Two coats of sealer',
@@ -104,6 +106,7 @@ export function prepare(
         ['aerosol'],
       ),
     porous.includes(substance) &&
+      master.finish !== 'wax' &&
       step(
         'wax',
         'Two coats of wax, wiped off thin',
@@ -112,6 +115,7 @@ export function prepare(
       ),
     substance === 'resin print' &&
       platinum &&
+      master.finish !== 'acrylic coat' &&
       step(
         'coat',
         'Two thin acrylic coats',

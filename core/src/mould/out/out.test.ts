@@ -110,6 +110,14 @@ describe('preparing a master', () => {
     ])
     expect(ids({}, softTin)).not.toContain('bake')
     expect(ids({ age: 40 * 86400 })).not.toContain('bake')
+    expect(ids({ cured: 'baked', finish: 'acrylic coat' })).toEqual([
+      'wash',
+      'fill',
+      'grit-300',
+      'guide',
+      'grit-1200',
+      'wipe',
+    ])
   })
 
   // Card: two coats of sealer, 20 min to dry, two of wax (common practice, no source).

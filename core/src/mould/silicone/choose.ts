@@ -23,7 +23,7 @@ export interface SiliconeAsks {
 
 export function siliconeAsks(mould: Mould, geometry: MouldGeometry): SiliconeAsks {
   const facts = mouldKinds[mould.kind]
-  const blocked = facts.parts === 2 ? geometry.parting.blocked : geometry.blocked[0]
+  const blocked = facts.parts === 2 ? geometry.pulls[0].blocked : geometry.blocked[0]
   const soft = blocked / geometry.volume > deepUndercut || geometry.tongues.length > 0
   const clear = mould.wish.seeThrough === 'yes' || mould.kind === 'cut block'
   const thin = mould.vessel === undefined && facts.poured !== 'coats'

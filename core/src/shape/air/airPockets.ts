@@ -1,32 +1,17 @@
 import { Problem } from '../../problem/index.ts'
 import { toAxes } from '../axes.ts'
 import type { Mesh } from '../mesh.ts'
-import type { Vec3 } from '../vector.ts'
 import { cellVolume, middleOf, type Grid } from '../voxel/grid.ts'
 import { basinsOf, type Basins } from './basins.ts'
 import { exactPockets } from './exact.ts'
 import { openingCells, type Opening } from './openingCells.ts'
+import type { AirPocket } from './pocket.ts'
 
 /** Less than this many cells from saddle to top is noise of the grid. */
 const noiseCells = 1.5
 
 /** Pockets smaller than this are not worth a vent, m³ (0.5 mm³; common practice, no source). */
 const noiseVolume = 0.5e-9
-
-/** Air that stays. Points are in the piece's own axes, heights above its lowest point. */
-export interface AirPocket {
-  /** m³ */
-  volume: number
-  /** Where a vent or a prefill goes: its highest place. */
-  top: Vec3
-  topHeight: number
-  /** The liquid's height when the way out closes, m. */
-  saddle: number
-  /** No opening reaches it at all. */
-  neverFilled: boolean
-  /** Cells of the grid it takes; for drawing. */
-  cells: Uint32Array
-}
 
 export interface AirOptions {
   /** Least height from saddle to top that counts, m. */

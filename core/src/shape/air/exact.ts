@@ -2,7 +2,7 @@ import { toAxes } from '../axes.ts'
 import type { Mesh } from '../mesh.ts'
 import type { Vec3 } from '../vector.ts'
 import { inCells, type Grid } from '../voxel/grid.ts'
-import type { AirPocket } from './airPockets.ts'
+import type { AirPocket } from './pocket.ts'
 
 /** A saddle this close to a level face lies on it, cells. */
 const snap = 1.5

@@ -1,6 +1,6 @@
 import { fromSection, type Section } from '../section.ts'
 import { inCells, type Grid } from '../voxel/grid.ts'
-import type { AirPocket } from './airPockets.ts'
+import type { AirPocket } from './pocket.ts'
 
 /** A stretch of a pocket on the cut, m: across from x0 to x1, up from h0 to h1. */
 export interface AirSlab {

@@ -1,6 +1,6 @@
 import type { Vec3 } from '../vector.ts'
 import { middleOf, type Grid } from '../voxel/grid.ts'
-import type { AirPocket } from './airPockets.ts'
+import type { AirPocket } from './pocket.ts'
 
 /** A dab reaches the pocket it is put into from this near, m (common practice, no source). */
 const dab = 0.004

@@ -3,7 +3,8 @@ import type { Mesh } from '../mesh.ts'
 import type { Vec3 } from '../vector.ts'
 import { cellVolume, middleOf, placeOf, type Grid } from '../voxel/grid.ts'
 import { voxelise } from '../voxel/voxelise.ts'
-import { keptBasins, type AirPocket } from './airPockets.ts'
+import { keptBasins } from './airPockets.ts'
+import type { AirPocket } from './pocket.ts'
 import { basinsOf } from './basins.ts'
 
 /** Cells of silicone around and over the master: enough for air to find its way around. */

@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { Box, RotateCw, Scissors } from 'lucide-vue-next'
+import { usePiece } from '../piece/pieceStore.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import keys from '../ui/keys.ts'
+import PlainSelect from '../ui/PlainSelect.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import AirCut from './air/AirCut.vue'
+import AirPanel from './air/AirPanel.vue'
+import CastingPanel from './casting/CastingPanel.vue'
+import { useMould } from './mouldStore.ts'
+import { topics, type Topic } from './topics.ts'
+
+const Air3D = defineAsyncComponent(() => import('./air/Air3D.vue'))
+const KindChart = defineAsyncComponent(() => import('./kind/KindChart.vue'))
+const KindPanel = defineAsyncComponent(() => import('./kind/KindPanel.vue'))
+const BoxCut = defineAsyncComponent(() => import('./silicone/BoxCut.vue'))
+const SiliconePanel = defineAsyncComponent(() => import('./silicone/SiliconePanel.vue'))
+const ContactTable = defineAsyncComponent(() => import('./contact/ContactTable.vue'))
+const ContactPanel = defineAsyncComponent(() => import('./contact/ContactPanel.vue'))
+const PassportCard = defineAsyncComponent(() => import('./passport/PassportCard.vue'))
+const PassportPanel = defineAsyncComponent(() => import('./passport/PassportPanel.vue'))
+
+const route = useRoute()
+const router = useRouter()
+const piece = usePiece()
+const mould = useMould()
+const { problems, trying } = useProblems()
+
+const topic = computed(() => (String(route.params.topic || 'air') as Topic) ?? 'air')
+const drawn = computed(() => topic.value === 'air' || topic.value === 'casting')
+const solid = ref(false)
+const adopted = ref('')
+
+const turnStep = Math.PI / 12
+const turn = () => (piece.turn = (piece.turn + turnStep) % Math.PI)
+
+const others = computed(() =>
+  mould.all
+    .filter(({ id }) => !mould.own.some((own) => own.id === id))
+    .map(({ id, document }) => ({ value: id, label: document.name })),
+)
+
+let unbind = () => {}
+onMounted(() => {
+  mould.shown = true
+  const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
+  unbind = keys({
+    ...Object.fromEntries(topics.map(({ key, name }) => [key, to(name)])),
+    t: turn,
+    d: () => (solid.value = !solid.value),
+  })
+})
+onUnmounted(() => {
+  mould.shown = false
+  unbind()
+})
+</script>
+
+<template>
+  <EmptyPlace v-if="mould.loaded && !mould.keeper" title="Which mould makes it?">
+    A mould is planned before silicone is opened: where air will stay, which kind it should be, how
+    much silicone it takes, and whether it will cure on the master.
+    <template #next>
+      <button type="button" class="btn" :disabled="!piece.survey" @click="trying(mould.make)">
+        Plan a mould
+      </button>
+      <div v-if="others.length > 0" class="adopt">
+        <PlainSelect
+          label="or one that is there:"
+          :options="[{ value: '', label: 'choose' }, ...others]"
+          :value="adopted"
+          @choose="trying(() => mould.adopt($event))"
+        />
+      </div>
+      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    </template>
+  </EmptyPlace>
+  <div v-else-if="mould.document && piece.survey" class="mould">
+    <section class="backlit" aria-label="The mould">
+      <div class="tools">
+        <nav class="lenses" aria-label="What to look at">
+          <RouterLink
+            v-for="entry in topics"
+            :key="entry.name"
+            :to="{ name: 'mould', params: { topic: entry.name } }"
+            :class="{ on: entry.name === topic }"
+            :title="`${entry.label} (${entry.key})`"
+            ><i />{{ entry.label }} <small>{{ entry.key }}</small></RouterLink
+          >
+        </nav>
+        <span class="space" />
+        <template v-if="drawn">
+          <button type="button" class="tool" title="Turn the cut by 15° (T)" @click="turn">
+            <RotateCw :size="15" aria-hidden="true" />Turn
+          </button>
+          <button
+            type="button"
+            class="tool"
+            :aria-pressed="solid"
+            title="In the round, or cut open (D)"
+            @click="solid = !solid"
+          >
+            <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />{{
+              solid ? 'Cut' : '3-D'
+            }}
+          </button>
+        </template>
+      </div>
+      <div class="stage">
+        <Air3D v-if="drawn && solid" :casting="topic === 'casting'" />
+        <AirCut v-else-if="drawn" :casting="topic === 'casting'" />
+        <KindChart v-else-if="topic === 'kind'" />
+        <BoxCut v-else-if="topic === 'silicone'" />
+        <ContactTable v-else-if="topic === 'contact'" />
+        <PassportCard v-else />
+      </div>
+    </section>
+    <aside class="panel beside" :aria-label="topics.find(({ name }) => name === topic)?.label">
+      <ProblemNote v-for="problem in mould.problems" :key="problem.code" :problem="problem" />
+      <ProblemNote
+        v-if="mould.geometryProblem && topic !== 'air'"
+        :problem="mould.geometryProblem"
+      />
+      <p v-if="mould.geometryStep && topic !== 'air'" class="quiet small" role="status">
+        {{ mould.geometryStep }} …
+      </p>
+      <AirPanel v-if="topic === 'air'" />
+      <CastingPanel v-else-if="topic === 'casting'" />
+      <KindPanel v-else-if="topic === 'kind'" />
+      <SiliconePanel v-else-if="topic === 'silicone'" />
+      <ContactPanel v-else-if="topic === 'contact'" />
+      <PassportPanel v-else-if="mould.keeper" :keeper="mould.keeper" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.mould {
+  height: 100%;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 14px;
+}
+
+.backlit {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+}
+
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 12px 14px 0;
+}
+
+.space {
+  flex: 1;
+}
+
+.lenses {
+  display: flex;
+  gap: 6px;
+}
+
+.lenses a,
+.tool {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  height: 32px;
+  padding: 0 11px;
+  border: 1px solid #c3d2cd;
+  border-radius: 16px;
+  background: #ffffffc0;
+  color: var(--ink);
+  font-weight: 600;
+  white-space: nowrap;
+  text-decoration: none;
+  cursor: pointer;
+}
+
+.lenses a i {
+  width: 8px;
+  height: 8px;
+  border: 1.6px solid var(--ink-2);
+  border-radius: 50%;
+}
+
+.lenses small {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.lenses a:hover,
+.tool:hover {
+  background: #fff;
+  border-color: var(--edge);
+}
+
+.lenses a.on {
+  border-color: var(--teal);
+  background: var(--teal);
+  color: #fff;
+}
+
+.lenses a.on i {
+  border-color: #fff;
+}
+
+.lenses a.on small {
+  color: #fff;
+}
+
+.stage {
+  position: relative;
+  min-height: 0;
+  overflow: hidden;
+}
+
+.adopt {
+  min-width: 240px;
+}
+</style>

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { computed, onMounted, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { Plus } from 'lucide-vue-next'
+import { mouldKinds, newMould, type Mould } from '@mivro/core/mould'
+import type { Piece } from '@mivro/core/piece'
+import { api, newId, type Stored } from '../api/client.ts'
+import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import RemoveButton from '../ui/RemoveButton.vue'
+import { sayTakenOff } from '../ui/takenOff.ts'
+import { useUndoOf } from '../ui/undo.ts'
+import PassportPanel from './passport/PassportPanel.vue'
+import { usePullsOf } from './passport/usePulls.ts'
+
+const route = useRoute()
+const router = useRouter()
+const moulds = shallowRef<Stored<Mould>[]>()
+const pieces = shallowRef<Stored<Piece>[]>([])
+const open = shallowRef<Keeper<'moulds'>>()
+const { problems, trying } = useProblems()
+useUndoOf(() => [open.value])
+
+const wanted = computed(() => String(route.params.mould || moulds.value?.[0]?.id || ''))
+const load = () =>
+  trying(async () => {
+    ;[moulds.value, pieces.value] = await Promise.all([listNewest('moulds'), listNewest('pieces')])
+  })
+onMounted(load)
+watch(
+  wanted,
+  (id) =>
+    trying(async () => {
+      open.value = undefined
+      if (id) open.value = await openKeeper('moulds', id)
+    }),
+  { immediate: true },
+)
+watch(
+  () => open.value?.document,
+  (document) => {
+    if (!document || !open.value) return
+    const { id } = open.value
+    moulds.value = moulds.value?.map((mould) => (mould.id === id ? { ...mould, document } : mould))
+  },
+)
+const { pulls } = usePullsOf(() => open.value?.document)
+
+const nameOf = (id: string) => pieces.value.find((piece) => piece.id === id)?.document.name
+const makes = computed(() => (open.value?.document.pieces ?? []).filter(nameOf))
+const others = computed(() =>
+  pieces.value.filter(({ id }) => !open.value?.document.pieces.includes(id)),
+)
+const facts = (mould: Mould) => {
+  const names = mould.pieces.map(nameOf).filter(Boolean)
+  return `${mouldKinds[mould.kind].label} · ${names.length > 0 ? names.join(', ') : 'no piece yet'}`
+}
+
+/** A bought mould begins without a piece. */
+const add = () =>
+  trying(async () => {
+    const mould: Mould = {
+      ...newMould('Bought mould', '', [0, 0, 1], 0.08),
+      kind: 'bought',
+      pieces: [],
+    }
+    const made = await api.add('moulds', newId(), mould)
+    await load()
+    await router.push({ name: 'moulds', params: { mould: made.id } })
+  })
+const remove = ({ id, document }: Stored<Mould>) =>
+  trying(async () => {
+    await api.remove('moulds', id)
+    await load()
+    await router.push({ name: 'moulds', params: { mould: '' } })
+    sayTakenOff(document.name, () => trying(() => api.restore('moulds', id).then(load)))
+  })
+function belong(piece: string, in_: boolean): void {
+  const document = open.value!.document
+  const left = document.pieces.filter((id) => id !== piece)
+  open.value!.edit({ ...document, pieces: in_ ? [...left, piece] : left })
+}
+</script>
+
+<template>
+  <div class="moulds">
+    <h1>Moulds</h1>
+    <div class="columns">
+      <section class="panel list" aria-label="Moulds of the studio">
+        <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+        <div class="row head">
+          <h2>All moulds</h2>
+          <button type="button" class="btn plain" @click="add">
+            <Plus :size="14" aria-hidden="true" />A bought one
+          </button>
+        </div>
+        <p v-if="moulds?.length === 0" class="quiet small none">
+          None yet. A mould of your own begins at its piece, under Mould.
+        </p>
+        <ul>
+          <li v-for="mould in moulds" :key="mould.id" :class="{ on: mould.id === wanted }">
+            <RouterLink :to="{ name: 'moulds', params: { mould: mould.id } }">
+              <b>{{ mould.document.name }}</b>
+              <span class="quiet small">{{ facts(mould.document) }}</span>
+            </RouterLink>
+            <RemoveButton
+              class="x"
+              :label="`Take ${mould.document.name} off`"
+              @click="remove(mould)"
+            />
+          </li>
+        </ul>
+      </section>
+      <section v-if="open" :key="open.id" class="panel sheet" aria-label="The mould">
+        <div class="stack"><PassportPanel :keeper="open" /></div>
+        <div class="stack">
+          <h2>It makes</h2>
+          <ul class="makes">
+            <li v-for="id in makes" :key="id">
+              <RouterLink :to="{ name: 'mould', params: { id } }">{{ nameOf(id) }}</RouterLink>
+              <RemoveButton :label="`Not ${nameOf(id)} any more`" @click="belong(id, false)" />
+            </li>
+          </ul>
+          <label v-if="others.length > 0" class="field-row">
+            <span class="field-label">and also</span>
+            <select value="" @change="belong(($event.target as HTMLSelectElement).value, true)">
+              <option value="">choose a piece</option>
+              <option v-for="piece in others" :key="piece.id" :value="piece.id">
+                {{ piece.document.name }}
+              </option>
+            </select>
+          </label>
+          <h2>Pulls so far: {{ pulls.length }}</h2>
+          <ul class="makes">
+            <li v-for="pull in pulls.slice(0, 8)" :key="pull.id">
+              <span>{{ pull.document.pouredAt.slice(0, 10) }}, {{ pull.document.outcome }}</span>
+              <span class="quiet small">{{ pull.document.nextTime }}</span>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <section v-else class="panel">
+        <EmptyPlace v-if="moulds?.length === 0" title="What do you cast in?">
+          A mould keeps its passport here: how it was made, what it holds, how it likes to be
+          poured.
+          <template #next
+            ><button type="button" class="btn" @click="add">Add a bought mould</button></template
+          >
+        </EmptyPlace>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.moulds {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 58px minmax(0, 1fr);
+}
+
+h1 {
+  align-self: center;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 372px minmax(0, 1fr);
+  gap: 14px;
+  min-height: 0;
+}
+
+.list,
+.sheet {
+  padding: 14px 16px;
+  overflow: auto;
+}
+
+.list li {
+  display: grid;
+  grid-template-columns: 1fr 28px;
+  align-items: center;
+  border-radius: 8px;
+}
+
+.list li.on {
+  background: var(--teal-soft);
+}
+
+.list a {
+  display: flex;
+  flex-direction: column;
+  padding: 7px 8px;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.x {
+  opacity: 0;
+}
+
+li:hover .x,
+li:focus-within .x {
+  opacity: 1;
+}
+
+.sheet {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 28px;
+  align-content: start;
+}
+
+.makes li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line-2);
+}
+</style>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import type { Vec3 } from '@mivro/core/shape'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { askSurface } from '../../work/pool.ts'
+import { useMould } from '../mouldStore.ts'
+import { openScene, type PieceScene } from './scene.ts'
+import { useAir } from './useAir.ts'
+
+const props = defineProps<{ casting?: boolean }>()
+const piece = usePiece()
+const mould = useMould()
+const air = useAir()
+const box = ref<HTMLElement>()
+const scene = shallowRef<PieceScene>()
+const cut = ref(false)
+const failed = ref(false)
+
+onMounted(() => {
+  try {
+    scene.value = openScene(box.value!, {
+      onSelect: (id) => (air.selected = id),
+      onDrag: (id, at) => air.drag(id, at as Vec3),
+      onDrop: () => air.drop(),
+    })
+  } catch {
+    // No WebGL on this machine: the cut tells the same.
+    failed.value = true
+  }
+})
+onBeforeUnmount(() => scene.value?.close())
+
+watch(
+  [scene, () => JSON.stringify(piece.piece?.document.form)],
+  async () => {
+    const form = piece.piece?.document.form
+    if (!scene.value || !form) return
+    scene.value.setMesh(await askSurface(form))
+    settle()
+  },
+  { immediate: true },
+)
+watch(() => [piece.document?.up, piece.turn, cut.value], settle)
+watch(() => [mould.air, air.openings, air.selected, props.casting], settle)
+
+function settle(): void {
+  const { survey, document } = piece
+  if (!scene.value || !survey || !document) return
+  scene.value.hold(document.up as Vec3)
+  scene.value.setCut(cut.value ? survey.section : undefined)
+  scene.value.setOpenings(air.openings, air.selected)
+  scene.value.setPockets(
+    props.casting
+      ? mould.judged.flatMap(({ at }) =>
+          at ? [{ places: Float32Array.from(at), prefilled: false }] : [],
+        )
+      : (mould.air?.pockets ?? []),
+    props.casting ? 0.0016 : (mould.air?.cell ?? 0.001),
+  )
+}
+</script>
+
+<template>
+  <div class="round">
+    <div
+      ref="box"
+      class="canvas"
+      role="img"
+      aria-label="The piece in the round, with the air that stays"
+    />
+    <p v-if="failed" class="none">
+      This browser draws nothing in the round. The cut shows the same.
+    </p>
+    <div v-else class="hint">
+      <button type="button" class="btn ghost" :aria-pressed="cut" @click="cut = !cut">
+        {{ cut ? 'Show it whole' : 'Cut it open here too' }}
+      </button>
+      <span class="small quiet"
+        >Drag to turn, wheel to come near; gates and vents move along the surface.</span
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.round,
+.canvas {
+  position: absolute;
+  inset: 0;
+}
+
+.hint {
+  position: absolute;
+  left: 16px;
+  bottom: 12px;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+
+.none {
+  position: absolute;
+  inset: 40% 0 auto;
+  text-align: center;
+}
+</style>

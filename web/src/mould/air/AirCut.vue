@@ -1,0 +1,427 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { fromSection, nearestOnOutline, ontoSection, type Vec3 } from '@mivro/core/shape'
+import type { CautionCode } from '@mivro/core/caution'
+import { mouldKinds, partingOf } from '@mivro/core/mould'
+import { show, showTiny, unitSymbol } from '@mivro/core/units'
+import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
+import { spread } from '../../cutaway/labels.ts'
+import { lengthTicks, spaced } from '../../cutaway/ruler.ts'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import { useMould } from '../mouldStore.ts'
+import OpeningHandle from './OpeningHandle.vue'
+import { useAir } from './useAir.ts'
+
+const props = defineProps<{ casting?: boolean }>()
+
+const piece = usePiece()
+const mould = useMould()
+const air = useAir()
+const studio = useStudio()
+const id = useId()
+const box = ref<HTMLElement>()
+const { width, height } = useElementSize(box, { width: 784, height: 560 })
+
+const section = computed(() => piece.survey!.section)
+const frame = computed(() => frameFor(section.value, width.value, height.value, 'closed'))
+const path = computed(() => outlinePath(section.value, frame.value))
+const ticks = computed(() =>
+  spaced(lengthTicks(section.value.height, studio.units, 6), frame.value.y, 16),
+)
+
+/** The silicone around a master that stands the other way round is not this cut's. */
+const silicone = computed(() => mould.poured === 'silicone')
+const top = computed(() =>
+  air.level === undefined ? section.value.height : air.level * section.value.height,
+)
+
+const pockets = computed(() =>
+  (mould.air?.pockets ?? []).filter(
+    ({ topHeight, saddle }) => saddle <= top.value || topHeight <= top.value,
+  ),
+)
+const slabsOf = (index: number) =>
+  pockets.value[index].slabs
+    .filter(({ h0 }) => h0 < top.value)
+    .map(({ x0, x1, h0, h1 }) => ({
+      x: frame.value.x(x0),
+      y: frame.value.y(Math.min(h1, top.value)),
+      width: Math.max(0.5, frame.value.x(x1) - frame.value.x(x0)),
+      height: frame.value.y(h0) - frame.value.y(Math.min(h1, top.value)) + 0.6,
+    }))
+
+const places = computed(() =>
+  air.openings.map((opening) => {
+    const { x, h, behind } = ontoSection(section.value, opening.at as Vec3)
+    return { opening, x: frame.value.x(x), y: frame.value.y(h), behind }
+  }),
+)
+const dabs = computed(() =>
+  (mould.document?.prefills ?? []).map((prefill) => {
+    const { x, h } = ontoSection(section.value, prefill.at as Vec3)
+    return { id: prefill.id, x: frame.value.x(x), y: frame.value.y(h) }
+  }),
+)
+
+const words: Partial<Record<CautionCode, string>> = {
+  'silicone-tongue': 'Silicone tears here',
+  'silicone-pin': 'A pin tears here',
+  'wall-thin': 'A thin wall',
+}
+
+/** What is pointed at: pockets, or places where silicone or a wall is thin. */
+const pointed = computed(() => {
+  if (!props.casting) {
+    return (mould.air?.pockets ?? []).slice(0, 8).map((pocket) => ({
+      at: pocket.top,
+      title: `${pocket.prefilled ? 'Prefilled' : 'Air stays'} ${showTiny(pocket.volume, studio.units)}`,
+      says: `top at ${show(pocket.topHeight, 'length', studio.units)}`,
+    }))
+  }
+  return mould.judged.flatMap(({ at, caution, sure }) => {
+    const title = words[caution.code]
+    return at && title ? [{ at, title, says: sure === 'guess' ? 'perhaps' : sure }] : []
+  })
+})
+
+/** With their words at the right, moved apart. */
+const tagHeight = 44
+const tags = computed(() => {
+  const spots = pointed.value.map(({ at }) => {
+    const { x, h } = ontoSection(section.value, at)
+    return { x: frame.value.x(x), y: frame.value.y(h) }
+  })
+  const middles = spread(
+    spots.map(({ y }) => y),
+    tagHeight,
+    10,
+    height.value - 10,
+  )
+  return pointed.value.map((point, index) => ({
+    ...point,
+    index,
+    ...spots[index],
+    middle: middles[index],
+  }))
+})
+
+/** A place on the drawing as the nearest place of the cut's outline. */
+function onOutline(px: number, py: number): Vec3 | undefined {
+  const { x, heightAt } = frame.value
+  const scale = x(1) - x(0)
+  const found = nearestOnOutline(section.value, (px - x(0)) / scale, heightAt(py))
+  return found && fromSection(section.value, found.x, found.h)
+}
+function nudge(opening: { id: string; at: readonly number[] }, dx: number, dh: number): void {
+  const at = ontoSection(section.value, opening.at as unknown as Vec3)
+  const found = nearestOnOutline(section.value, at.x + dx, at.h + dh)
+  if (found) air.move(opening.id, fromSection(section.value, found.x, found.h))
+}
+
+/** Turns the cut so that it runs through a pocket. */
+function lookAt(at: Vec3): void {
+  const { x, behind } = ontoSection(section.value, at)
+  piece.turn = (piece.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+}
+
+const parting = computed(() => {
+  if (!mould.geometry || !mould.document) return undefined
+  if (mouldKinds[mould.document.kind].parts === 1) return undefined
+  return frame.value.y(partingOf(mould.document, mould.geometry))
+})
+/** Standing as it is poured, or the other way: then the parting is counted from the top. */
+const sameWay = computed(() => {
+  const [a, b] = [piece.document!.up, mould.document!.masterUp]
+  return a.every((x, i) => Math.abs(x - b[i]) < 1e-9)
+})
+</script>
+
+<template>
+  <div ref="box" class="cut">
+    <svg
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      @click.self="air.selected = undefined"
+    >
+      <defs>
+        <pattern
+          :id="`${id}-mould`"
+          width="8"
+          height="8"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(35)"
+        >
+          <rect width="8" height="8" fill="#d7e5e1" />
+          <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
+        </pattern>
+        <linearGradient :id="`${id}-resin`" x1="0" y1="0" x2="0" y2="1">
+          <stop offset="0" stop-color="#f7e6bd" />
+          <stop offset="1" stop-color="#eccf8c" />
+        </linearGradient>
+        <clipPath :id="`${id}-in`"><path :d="path" clip-rule="evenodd" /></clipPath>
+      </defs>
+      <rect
+        :x="frame.block.left"
+        :y="frame.block.top"
+        :width="frame.block.right - frame.block.left"
+        :height="frame.block.bottom - frame.block.top"
+        :fill="`url(#${id}-mould)`"
+        stroke="#a9c0ba"
+      />
+      <template v-for="place in places" :key="place.opening.id">
+        <line
+          class="channel"
+          :class="[place.opening.what, { far: Math.abs(place.behind) > 0.0015 }]"
+          :x1="place.x"
+          :x2="place.x"
+          :y1="place.y"
+          :y2="frame.block.top"
+          :stroke-width="place.opening.what === 'gate' ? 13 : 5"
+        />
+      </template>
+      <path
+        :d="path"
+        :fill="casting ? '#f6e6c0' : silicone ? '#b9cbc6' : '#fff'"
+        fill-rule="evenodd"
+      />
+      <g v-if="!silicone && !casting" :clip-path="`url(#${id}-in)`">
+        <rect
+          :x="frame.block.left"
+          :y="frame.y(top)"
+          :width="frame.block.right - frame.block.left"
+          :height="frame.y(0) - frame.y(top)"
+          :fill="`url(#${id}-resin)`"
+        />
+      </g>
+      <g v-if="!casting" :clip-path="silicone ? undefined : `url(#${id}-in)`">
+        <g
+          v-for="(pocket, i) in pockets"
+          :key="i"
+          class="void"
+          :class="{ filled: pocket.prefilled }"
+        >
+          <rect v-for="(slab, k) in slabsOf(i)" :key="k" v-bind="slab" />
+        </g>
+      </g>
+      <path :d="path" class="outline" />
+
+      <g class="ruler" text-anchor="end" aria-hidden="true">
+        <line
+          :x1="margin.left - 24"
+          :x2="margin.left - 24"
+          :y1="frame.y(0)"
+          :y2="frame.y(section.height)"
+        />
+        <g v-for="tick in ticks" :key="tick.label">
+          <line
+            :x1="margin.left - 30"
+            :x2="margin.left - 24"
+            :y1="frame.y(tick.height)"
+            :y2="frame.y(tick.height)"
+          />
+          <text :x="margin.left - 36" :y="frame.y(tick.height) + 4">{{ tick.label }}</text>
+        </g>
+        <text :x="margin.left - 18" :y="frame.y(section.height) - 12">
+          {{ unitSymbol('length', studio.units) }}
+        </text>
+      </g>
+
+      <g v-if="casting && parting !== undefined && sameWay" class="parting">
+        <line
+          :x1="frame.block.left - 12"
+          :x2="frame.block.right + 12"
+          :y1="parting"
+          :y2="parting"
+        />
+        <text :x="frame.block.right + 18" :y="parting + 4">parting</text>
+      </g>
+
+      <template v-if="tags.length > 0">
+        <path
+          v-for="tag in tags"
+          :key="tag.index"
+          class="leader"
+          :d="`M${tag.x.toFixed(1)} ${tag.y.toFixed(1)}L${width - margin.right + 62} ${tag.middle.toFixed(1)}`"
+        />
+        <circle
+          v-for="tag in tags"
+          :key="`c${tag.index}`"
+          class="spot"
+          :cx="tag.x"
+          :cy="tag.y"
+          r="4.5"
+        />
+      </template>
+      <g v-for="dab in dabs" :key="dab.id" class="dab">
+        <path :d="`M${dab.x} ${dab.y - 8}c5 6 5 11 0 11s-5 -5 0 -11z`" />
+      </g>
+      <OpeningHandle
+        v-for="place in places"
+        :key="place.opening.id"
+        :opening="place.opening"
+        :x="place.x"
+        :y="place.y"
+        :behind="place.behind"
+        :selected="air.selected === place.opening.id"
+        :on-outline="onOutline"
+        @select="air.selected = place.opening.id"
+        @drag="air.drag(place.opening.id, $event)"
+        @drop="air.drop"
+        @nudge="(dx, dh) => nudge(place.opening, dx, dh)"
+        @remove="air.takeOut(place.opening.id)"
+      />
+      <text
+        class="side"
+        :x="(frame.block.left + frame.block.right) / 2"
+        :y="frame.block.bottom + 16"
+      >
+        {{
+          silicone ? 'Silicone rises around the master' : 'Held as it is poured: lowest point here'
+        }}
+      </text>
+      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+        Heights drawn {{ frame.stretch }} times larger than widths
+      </text>
+    </svg>
+    <template v-if="tags.length > 0">
+      <button
+        v-for="tag in tags"
+        :key="tag.index"
+        type="button"
+        class="tag"
+        :style="{ top: `${tag.middle - tagHeight / 2}px`, left: `${width - margin.right + 64}px` }"
+        title="Turn the cut to look at it"
+        @click="lookAt(tag.at)"
+      >
+        <b>{{ tag.title }}</b>
+        <span>{{ tag.says }}</span>
+      </button>
+    </template>
+    <p v-if="mould.airBusy" class="busy" role="status">Following the air …</p>
+  </div>
+</template>
+
+<style scoped>
+.cut {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+}
+
+svg {
+  position: absolute;
+  inset: 0;
+}
+
+.outline {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.void rect {
+  fill: #fdfefe;
+}
+
+.void.filled rect {
+  fill: #dba94a;
+}
+
+.channel {
+  stroke: #fff8e6;
+}
+
+.channel.far {
+  stroke-opacity: 0.45;
+}
+
+.ruler line {
+  stroke: var(--edge);
+}
+
+.ruler text {
+  fill: var(--ink-2);
+  font: 500 12px var(--num);
+  font-feature-settings: 'tnum';
+}
+
+.leader {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 1;
+}
+
+.spot {
+  fill: #fff;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.dab path {
+  fill: var(--amber);
+  stroke: #fff;
+}
+
+.parting line {
+  stroke: var(--teal);
+  stroke-width: 1.6;
+  stroke-dasharray: 7 5;
+}
+
+.parting text {
+  fill: var(--teal);
+  font-size: 12px;
+}
+
+.side {
+  text-anchor: middle;
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.stretch {
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.tag {
+  position: absolute;
+  width: 168px;
+  height: 44px;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  padding: 0 8px;
+  border: 0;
+  border-radius: 8px;
+  background: transparent;
+  text-align: left;
+  font-size: 12px;
+  line-height: 1.35;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+
+.tag:hover {
+  background: #ffffffb0;
+}
+
+.tag b {
+  color: var(--ink);
+  font: 650 13px/1.35 var(--num);
+  white-space: nowrap;
+}
+
+.busy {
+  position: absolute;
+  left: 16px;
+  bottom: 12px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Pause, Play, Plus } from 'lucide-vue-next'
+import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { show, showTiny } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import CautionNote from '../../ui/CautionNote.vue'
+import Origin from '../../ui/Origin.vue'
+import ProblemNote from '../../ui/ProblemNote.vue'
+import SegmentField from '../../ui/SegmentField.vue'
+import { useMould } from '../mouldStore.ts'
+import OpeningRow from './OpeningRow.vue'
+import { useAir } from './useAir.ts'
+
+const piece = usePiece()
+const mould = useMould()
+const air = useAir()
+const studio = useStudio()
+
+const resin = computed(() => mould.poured === 'resin')
+const pockets = computed(() => mould.air?.pockets ?? [])
+const staying = computed(() => mould.left.reduce((sum, { volume }) => sum + volume, 0))
+const tall = computed(() => piece.survey?.section.height ?? 0)
+const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°`
+const held = computed(() =>
+  degrees(angleBetween(piece.document!.up as Vec3, mould.document!.masterUp as Vec3)),
+)
+const level = computed({
+  get: () => Math.round((air.level ?? 1) * 100),
+  set: (percent) => air.stand(percent >= 100 ? undefined : percent / 100),
+})
+const about = computed(() =>
+  mould.judged.filter(({ caution }) =>
+    [
+      'no-gate',
+      'vent-below-gate',
+      'gate-narrow',
+      'inclusion-over-gate',
+      'ceiling-level',
+      'air-never-filled',
+    ].includes(caution.code),
+  ),
+)
+/** Parts finer than the grid were not seen, and their air neither. */
+const unseen = computed(() => mould.air && Math.abs(mould.air.seen - 1) > 0.08)
+
+const origin = [
+  'Filled slowly from the gate, air leaves by gate and vents only. As the resin rises, air above it is let out until its last way closes: what lies above that height stays.',
+  'Found in cells of 1/128 of the longest side, 26 neighbours; volumes are then reckoned from the surface itself.',
+  'Pockets lower than one and a half cells or under 0.5 mm³ are noise and left out. Surface tension, thick resin and stuck films are not in it.',
+]
+</script>
+
+<template>
+  <div class="row">
+    <h2>
+      {{ resin ? 'Where air stays' : 'Air under the silicone' }}
+      <Origin of="this" :lines="origin" />
+    </h2>
+    <b class="num" :class="staying > 0 ? 'bad' : 'good'">{{
+      staying > 0 ? showTiny(staying, studio.units) : mould.air ? 'none' : ''
+    }}</b>
+  </div>
+  <SegmentField
+    label="What is poured"
+    :options="[
+      { value: 'resin', label: 'Resin in it' },
+      { value: 'silicone', label: 'Silicone over it' },
+    ]"
+    :value="mould.poured"
+    @choose="mould.poured = $event as 'resin' | 'silicone'"
+  />
+  <ProblemNote v-if="mould.airProblem" :problem="mould.airProblem" />
+
+  <ul v-if="pockets.length > 0" class="pockets" data-list="pockets">
+    <li v-for="(pocket, i) in pockets" :key="i" :class="{ done: pocket.prefilled }">
+      <div>
+        <b class="num">{{ showTiny(pocket.volume, studio.units) }}</b>
+        <span class="quiet small">
+          {{
+            pocket.neverFilled
+              ? 'no way in at all'
+              : `shut in when it stands at ${show(pocket.saddle, 'length', studio.units)}`
+          }}
+        </span>
+      </div>
+      <span v-if="pocket.prefilled" class="quiet small">prefilled</span>
+      <span v-else-if="resin" class="ways">
+        <button type="button" class="btn plain" @click="air.add('vent', pocket.top)">
+          Vent it
+        </button>
+        <button type="button" class="btn plain" @click="air.prefill(pocket.top)">Prefill</button>
+      </span>
+      <span v-else class="quiet small">brush it in first</span>
+    </li>
+  </ul>
+  <p v-else-if="mould.air" class="quiet">
+    {{
+      resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
+    }}
+  </p>
+  <p v-if="unseen" class="small quiet">
+    Some parts are finer than {{ show(mould.air!.cell, 'length', studio.units) }}, and air in them
+    can't be seen here.
+  </p>
+
+  <template v-if="resin">
+    <div class="row">
+      <h3>Gates and vents</h3>
+      <span>
+        <button
+          type="button"
+          class="btn plain"
+          :disabled="!mould.air"
+          @click="air.add('gate', mould.air!.highest)"
+        >
+          <Plus :size="14" aria-hidden="true" />Gate
+        </button>
+        <button
+          type="button"
+          class="btn plain"
+          :disabled="!mould.air"
+          @click="air.add('vent', mould.left[0]?.top ?? mould.air!.highest)"
+        >
+          <Plus :size="14" aria-hidden="true" />Vent
+        </button>
+      </span>
+    </div>
+    <OpeningRow v-for="opening in air.openings" :key="opening.id" :opening="opening" />
+    <p v-if="(mould.document?.prefills.length ?? 0) > 0" class="row small">
+      <span class="quiet">{{ mould.document!.prefills.length }} marked for a prefill</span>
+      <button type="button" class="btn plain" @click="mould.change({ prefills: [] })">
+        Take the marks out
+      </button>
+    </p>
+    <CautionNote
+      v-for="finding in about"
+      :key="finding.caution.code + finding.caution.place.field"
+      :caution="finding.caution"
+    />
+
+    <h3>Held another way</h3>
+    <p class="quiet small">
+      {{
+        held === '0°'
+          ? 'It is poured as it stands in its box.'
+          : `It is poured ${held} from how it stands in its box.`
+      }}
+    </p>
+    <p v-if="air.progress !== undefined" class="search" role="status">
+      <progress :value="air.progress" max="1" aria-label="Search for a tilt" />
+      <span class="small quiet">Trying 200 ways to hold it …</span>
+      <button type="button" class="btn plain" @click="air.stop">Stop</button>
+    </p>
+    <button v-else type="button" class="btn ghost" @click="air.findTilts">
+      Find the best tilt with two vents or fewer
+    </button>
+    <ProblemNote v-if="air.searchProblem" :problem="air.searchProblem" />
+    <ul v-if="air.tilts" class="tilts" data-list="tilts">
+      <li v-for="(tilt, i) in air.tilts.slice(0, 3)" :key="i">
+        <span>
+          <b class="num">{{ degrees(tilt.angle) }}</b>
+          {{
+            tilt.vents.length === 0
+              ? 'no vent'
+              : `${tilt.vents.length} ${tilt.vents.length === 1 ? 'vent' : 'vents'}`
+          }},
+          {{ tilt.left > 0 ? `${showTiny(tilt.left, studio.units)} stays` : 'nothing stays' }}
+        </span>
+        <button type="button" class="btn plain" @click="air.take(tilt)">Take it</button>
+      </li>
+    </ul>
+
+    <div class="row">
+      <h3>Filling</h3>
+      <button
+        type="button"
+        class="btn plain"
+        @click="air.level === undefined ? air.play() : air.stand(undefined)"
+      >
+        <component :is="air.level === undefined ? Play : Pause" :size="14" aria-hidden="true" />{{
+          air.level === undefined ? 'Watch it fill' : 'Full'
+        }}
+      </button>
+    </div>
+    <label class="fill">
+      <span class="visually-hidden">How high the resin stands</span>
+      <input v-model.number="level" type="range" min="0" max="100" />
+      <span class="num">{{ show((air.level ?? 1) * tall, 'length', studio.units) }}</span>
+    </label>
+  </template>
+</template>
+
+<style scoped>
+h2 {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.bad {
+  color: var(--warn);
+}
+
+.good {
+  color: var(--ok);
+}
+
+ul {
+  display: flex;
+  flex-direction: column;
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+  border-bottom: 1px solid var(--line-2);
+}
+
+.pockets li div {
+  display: flex;
+  flex-direction: column;
+}
+
+.ways {
+  white-space: nowrap;
+}
+
+.done {
+  opacity: 0.75;
+}
+
+.search {
+  display: grid;
+  grid-template-columns: 90px 1fr auto;
+  align-items: center;
+  gap: 10px;
+}
+
+progress {
+  width: 90px;
+  height: 6px;
+  accent-color: var(--teal);
+}
+
+.fill {
+  display: grid;
+  grid-template-columns: 1fr 70px;
+  gap: 10px;
+  align-items: center;
+  text-align: right;
+}
+
+input[type='range'] {
+  width: 100%;
+  accent-color: var(--amber);
+}
+</style>

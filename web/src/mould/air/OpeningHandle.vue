@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { MouldOpening } from '@mivro/core/mould'
+import type { Vec3 } from '@mivro/core/shape'
+import { show } from '@mivro/core/units'
+import { useStudio } from '../../studio/studioStore.ts'
+
+const props = defineProps<{
+  opening: MouldOpening
+  x: number
+  y: number
+  /** How far behind the cut it lies, m. */
+  behind: number
+  selected: boolean
+  /** The place of the outline nearest to one on the drawing. */
+  onOutline: (x: number, y: number) => Vec3 | undefined
+}>()
+const emit = defineEmits<{
+  select: []
+  drag: [at: Vec3]
+  drop: []
+  nudge: [dx: number, dh: number]
+  remove: []
+}>()
+
+const studio = useStudio()
+const dragging = ref(false)
+const step = 0.0005
+const far = computed(() => Math.abs(props.behind) > 0.0015)
+const words = computed(() => {
+  const { what, bore } = props.opening
+  const name = `${what === 'gate' ? 'Gate' : 'Vent'}, ${show(bore, 'length', studio.units)}`
+  if (!far.value) return name
+  const side = props.behind > 0 ? 'behind' : 'before'
+  return `${name}, ${show(Math.abs(props.behind), 'length', studio.units)} ${side} the cut`
+})
+
+function take(event: PointerEvent): void {
+  if (event.button !== 0) return
+  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
+  dragging.value = true
+  emit('select')
+}
+function move(event: PointerEvent): void {
+  if (!dragging.value) return
+  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+  const at = props.onOutline(event.clientX - svg.left, event.clientY - svg.top)
+  if (at) emit('drag', at)
+}
+function leave(): void {
+  if (!dragging.value) return
+  dragging.value = false
+  emit('drop')
+}
+
+const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+}
+function press(event: KeyboardEvent): void {
+  const way = arrows[event.key]
+  if (way) {
+    const by = event.shiftKey ? 10 * step : step
+    emit('nudge', way[0] * by, way[1] * by)
+    event.preventDefault()
+  } else if (event.key === 'Delete') emit('remove')
+}
+</script>
+
+<template>
+  <g
+    class="handle"
+    :class="[opening.what, { on: selected, far }]"
+    role="button"
+    tabindex="0"
+    :aria-label="`${words}. Drag along the outline, or use the arrows.`"
+    :data-opening="opening.what"
+    @pointerdown="take"
+    @pointermove="move"
+    @pointerup="leave"
+    @pointercancel="leave"
+    @keydown="press"
+    @focus="emit('select')"
+  >
+    <circle :cx="x" :cy="y" r="16" fill="transparent" />
+    <circle class="ring" :cx="x" :cy="y" :r="opening.what === 'gate' ? 9 : 6.5" />
+    <path v-if="opening.what === 'gate'" :d="`M${x - 3.5} ${y - 2.5}h7l-3.5 6z`" />
+    <path v-else :d="`M${x - 3} ${y + 2}l3 -5l3 5z`" />
+    <title>{{ words }}</title>
+  </g>
+</template>
+
+<style scoped>
+.handle {
+  cursor: grab;
+  outline: 0;
+}
+
+.handle:active {
+  cursor: grabbing;
+}
+
+.ring {
+  fill: #fff;
+  stroke: var(--teal);
+  stroke-width: 2;
+}
+
+.far .ring {
+  stroke-dasharray: 3 2.4;
+}
+
+.handle path {
+  fill: var(--teal);
+  pointer-events: none;
+}
+
+.on .ring,
+.handle:focus-visible .ring {
+  fill: var(--teal);
+}
+
+.on path,
+.handle:focus-visible path {
+  fill: #fff;
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { MouldOpening } from '@mivro/core/mould'
+import { show, showTiny } from '@mivro/core/units'
+import { useStudio } from '../../studio/studioStore.ts'
+import QuantityField from '../../ui/QuantityField.vue'
+import RemoveButton from '../../ui/RemoveButton.vue'
+import SegmentField from '../../ui/SegmentField.vue'
+import { useMould } from '../mouldStore.ts'
+import { useAir } from './useAir.ts'
+
+const props = defineProps<{ opening: MouldOpening }>()
+const mould = useMould()
+const air = useAir()
+const studio = useStudio()
+
+const facts = computed(() => mould.openings.find(({ id }) => id === props.opening.id))
+const name = computed(() => (props.opening.what === 'gate' ? 'Gate' : 'Vent'))
+const open = computed(() => air.selected === props.opening.id)
+</script>
+
+<template>
+  <div class="opening" :class="{ open }">
+    <div class="row">
+      <button
+        type="button"
+        class="name"
+        :aria-expanded="open"
+        @click="air.selected = open ? undefined : opening.id"
+      >
+        <b>{{ name }}</b>
+        <span v-if="facts" class="quiet small">
+          at {{ show(facts.height, 'length', studio.units) }}, holds
+          {{ showTiny(facts.volume, studio.units) }}
+        </span>
+      </button>
+      <QuantityField
+        bare
+        :label="`Bore of the ${opening.what}`"
+        kind="length"
+        :value="opening.bore"
+        :take="(bore) => air.edit(opening.id, { bore: bore ?? 0 })"
+      />
+      <RemoveButton :label="`Take the ${opening.what} out`" @click="air.takeOut(opening.id)" />
+    </div>
+    <template v-if="open">
+      <SegmentField
+        label="Made"
+        :options="[
+          { value: 'cast in', label: 'Cast in' },
+          { value: 'cut later', label: 'Cut later' },
+        ]"
+        :value="opening.made"
+        @choose="air.edit(opening.id, { made: $event as MouldOpening['made'] })"
+      />
+      <p v-if="facts" class="small quiet">
+        Its scar of {{ (facts.scar * 1e6).toFixed(1) }} mm² comes off with {{ facts.comesOff }}.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.opening {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding-bottom: 6px;
+  border-bottom: 1px solid var(--line-2);
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1fr 92px 28px;
+  align-items: center;
+}
+
+.row :deep(.field-row) {
+  grid-template-columns: 1fr;
+}
+
+.row :deep(.line-input),
+.row :deep(input) {
+  width: 56px;
+}
+
+.name {
+  display: flex;
+  flex-direction: column;
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+
+.open {
+  border-color: var(--teal);
+}
+</style>

@@ -1,0 +1,159 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import type { MouldOpening } from '@mivro/core/mould'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Tilt, Vec3 } from '@mivro/core/shape'
+import { newId } from '../../api/client.ts'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { askTilts, cancelSearch } from '../../work/pool.ts'
+import { useMould } from '../mouldStore.ts'
+
+/** Usual bores of what is added, m (common practice, no source). */
+const bores = { gate: 0.006, vent: 0.002 }
+
+const tuple = (v: readonly number[]): [number, number, number] => [v[0], v[1], v[2]]
+
+/** What is done to gates, vents and prefills, and the search for a better tilt. */
+export const useAir = defineStore('air', () => {
+  const mould = useMould()
+  const piece = usePiece()
+  const selected = ref<string>()
+  /** How high the resin stands in the filling picture, as a share; undefined when it is full. */
+  const level = ref<number>()
+
+  const openings = computed(() => mould.document?.openings ?? [])
+  const withAt = (id: string, at: Vec3) =>
+    openings.value.map((opening) => (opening.id === id ? { ...opening, at: tuple(at) } : opening))
+
+  function add(what: MouldOpening['what'], at: Vec3): void {
+    const opening: MouldOpening = {
+      id: newId(),
+      what,
+      at: tuple(at),
+      bore: bores[what],
+      made: 'cast in',
+    }
+    selected.value = opening.id
+    mould.change({ openings: [...openings.value, opening] })
+  }
+
+  function prefill(at: Vec3): void {
+    const prefills = mould.document!.prefills
+    mould.change({ prefills: [...prefills, { id: newId(), at: tuple(at) }] })
+  }
+
+  const takeOut = (id: string) =>
+    mould.change({
+      openings: openings.value.filter((opening) => opening.id !== id),
+      prefills: mould.document!.prefills.filter((prefill) => prefill.id !== id),
+    })
+
+  /** While an opening is under the hand: nothing is kept yet. */
+  function drag(id: string, at: Vec3): void {
+    mould.preview = { ...mould.keeper!.document, openings: withAt(id, at) }
+  }
+  function drop(): void {
+    const { preview } = mould
+    if (preview) mould.change({ openings: preview.openings })
+  }
+  const move = (id: string, at: Vec3) => mould.change({ openings: withAt(id, at) })
+
+  const edit = (id: string, values: Partial<MouldOpening>): Problem | undefined =>
+    mould.change({
+      openings: openings.value.map((opening) =>
+        opening.id === id ? { ...opening, ...values } : opening,
+      ),
+    })
+
+  // The search.
+  const tilts = ref<Tilt[]>()
+  const progress = ref<number>()
+  const searchProblem = ref<Problem>()
+  let search = 0
+
+  async function findTilts(): Promise<void> {
+    const own = ++search
+    progress.value = 0
+    tilts.value = searchProblem.value = undefined
+    const gate = openings.value.find(({ what }) => what === 'gate')
+    const question = {
+      form: piece.piece!.document.form,
+      up: piece.document!.up as Vec3,
+      gate: gate && { at: gate.at as Vec3, bore: gate.bore },
+    }
+    try {
+      const found = await askTilts(question, (share) => {
+        if (own === search) progress.value = share
+      })
+      if (own === search) tilts.value = found
+    } catch (error) {
+      if (own === search) searchProblem.value = problemsOf(error)[0]
+    } finally {
+      if (own === search) progress.value = undefined
+    }
+  }
+
+  function stop(): void {
+    search++
+    progress.value = undefined
+    cancelSearch()
+  }
+
+  /** Holds the mould so, and cuts the vents that it needs. */
+  function take(tilt: Tilt): void {
+    piece.change({ ...piece.document!, up: tuple(tilt.up) })
+    const gates = openings.value.filter(({ what }) => what === 'gate')
+    const vents = tilt.vents.map(({ at }): MouldOpening => ({
+      id: newId(),
+      what: 'vent',
+      at: tuple(at),
+      bore: bores.vent,
+      made: 'cast in',
+    }))
+    mould.change({ openings: [...gates, ...vents], prefills: [] })
+    tilts.value = undefined
+  }
+
+  // The filling picture.
+  const seconds = 7
+  let frame = 0
+  function play(): void {
+    cancelAnimationFrame(frame)
+    if (matchMedia('(prefers-reduced-motion: reduce)').matches) {
+      level.value = undefined
+      return
+    }
+    const start = performance.now()
+    const next = (now: number) => {
+      const share = (now - start) / (seconds * 1000)
+      level.value = share < 1 ? share : undefined
+      if (share < 1) frame = requestAnimationFrame(next)
+    }
+    frame = requestAnimationFrame(next)
+  }
+  function stand(share: number | undefined): void {
+    cancelAnimationFrame(frame)
+    level.value = share
+  }
+
+  return {
+    selected,
+    level,
+    openings,
+    tilts,
+    progress,
+    searchProblem,
+    add,
+    prefill,
+    takeOut,
+    drag,
+    drop,
+    move,
+    edit,
+    findTilts,
+    stop,
+    take,
+    play,
+    stand,
+  }
+})

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { mouldKinds, partingOf, shrinkageOf } from '@mivro/core/mould'
+import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { figure, show } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useShelf } from '../../shelf/shelfStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import CautionNote from '../../ui/CautionNote.vue'
+import Origin from '../../ui/Origin.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import { useMould } from '../mouldStore.ts'
+
+const piece = usePiece()
+const mould = useMould()
+const shelf = useShelf()
+const studio = useStudio()
+
+const geometry = computed(() => mould.geometry)
+const ways: Record<string, string> = {
+  fill: 'fill it in the master',
+  tilt: 'tilt the mould',
+  cut: 'cut the mould there',
+  vent: 'vent it',
+  prefill: 'prefill it',
+  core: 'make a core',
+  widen: 'widen the gate',
+  thicken: 'thicken the master',
+}
+const sure = { sure: 'certain', likely: 'likely', guess: 'a guess' }
+const parting = computed(() => (geometry.value ? partingOf(mould.document!, geometry.value) : 0))
+const between = computed(() => {
+  const { from, to } = geometry.value!.parting
+  const length = (x: number) => show(x, 'length', studio.units)
+  return length(from) === length(to)
+    ? `at ${length(from)}`
+    : `between ${length(from)} and ${length(to)}`
+})
+const twoParts = computed(() => mouldKinds[mould.document!.kind].parts === 2)
+const percent = (volume: number) =>
+  show(volume / (geometry.value?.volume ?? 1), 'fraction', studio.units)
+const angle = (direction: Vec3) => {
+  const off = angleBetween(direction, mould.document!.masterUp as Vec3)
+  const least = Math.min(off, Math.PI - off)
+  return least < 0.02 ? 'straight up' : `${Math.round((least * 180) / Math.PI)}° from up`
+}
+
+/** The master is turned in its box so that it is pulled straight up. */
+const lay = ([x, y, z]: Vec3) => mould.change({ masterUp: [x, y, z], parting: undefined })
+
+const resin = computed(() => {
+  const id = piece.document?.layers.find((layer) => layer.resin)?.resin
+  const material = shelf.materials.get(id ?? '')
+  return material?.kind === 'resin' ? material : undefined
+})
+const shrunk = computed(() => {
+  const { low, high } = piece.survey!.measures
+  const { factor, scale } = shrinkageOf(mould.silicone, resin.value)
+  const size = [0, 1, 2].map((i) => figure((high[i] - low[i]) * factor, 'length', studio.units))
+  return { size: size.join(' × '), scale: ((scale - 1) * 100).toFixed(2), any: factor < 1 }
+})
+const origin = [
+  'The piece in cells of 1/96 of its longest side, standing as the master stands in its box.',
+  'Blocked silicone: for each column, what lies under its first cell above the parting and over its last below it, and the gaps within.',
+  'Thin silicone: what a ball of 2 mm does not reach, more than its radius deep. It passes or fails; widths are known to a cell or two.',
+]
+</script>
+
+<template>
+  <div class="row">
+    <h2>Will it cast? <Origin of="this" :lines="origin" /></h2>
+    <span class="quiet small">{{
+      mould.judged.length === 0 && geometry ? 'nothing found' : ''
+    }}</span>
+  </div>
+  <div
+    v-for="finding in mould.judged"
+    :key="finding.caution.code + JSON.stringify(finding.at)"
+    class="finding"
+  >
+    <CautionNote :caution="finding.caution" />
+    <p class="small quiet">
+      {{
+        finding.ways.length > 0
+          ? `What helps: ${finding.ways.map((way) => ways[way]).join(', ')}. `
+          : ''
+      }}This is {{ sure[finding.sure] }}.
+    </p>
+  </div>
+  <p v-if="geometry && mould.judged.length === 0" class="quiet">
+    No air stays, nothing locks it in the mould, no silicone is thin enough to tear.
+  </p>
+
+  <template v-if="geometry">
+    <h3>Parting and pull</h3>
+    <QuantityField
+      v-if="twoParts"
+      label="Parting above the lowest point of the master"
+      kind="length"
+      optional
+      placeholder="best"
+      :value="mould.document!.parting"
+      :take="(value) => mould.change({ parting: value })"
+    />
+    <p class="small quiet">
+      {{ twoParts ? `The halves part at ${show(parting, 'length', studio.units)}.` : '' }}
+      Least silicone is blocked by a level parting {{ between }}:
+      {{ percent(geometry.parting.blocked) }} of the piece.
+    </p>
+    <table class="sums">
+      <thead>
+        <tr>
+          <th scope="col">Pulled apart</th>
+          <th scope="col">blocked</th>
+          <th scope="col">locked in</th>
+          <th scope="col"><span class="visually-hidden">lay it so</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(pull, i) in geometry.pulls.slice(0, 4)" :key="i">
+          <th scope="row">{{ angle(pull.direction) }}</th>
+          <td class="num">{{ percent(pull.blocked) }}</td>
+          <td class="num">{{ percent(pull.inner) }}</td>
+          <td>
+            <button
+              v-if="angle(pull.direction) !== 'straight up'"
+              type="button"
+              class="btn plain"
+              @click="lay(pull.direction)"
+            >
+              Lay it so
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="row small">
+      <span class="quiet">Holes right through</span
+      ><b class="num">{{ geometry.handles ?? 'not counted' }}</b>
+    </p>
+    <h3>Size of the cast</h3>
+    <p class="row small">
+      <span class="quiet">Silicone and resin shrunk</span
+      ><b class="num">{{ shrunk.size }} {{ studio.units.length }}</b>
+    </p>
+    <p v-if="shrunk.any" class="small quiet">
+      Make the master {{ shrunk.scale }} % larger for a cast of the size it has now.
+    </p>
+  </template>
+</template>
+
+<style scoped>
+h2 {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.finding p.small {
+  margin-top: 4px;
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { Plus } from 'lucide-vue-next'
+import { finishes, substances, type Contact, type Substance, type Surface } from '@mivro/core/mould'
+import PlainSelect from '../../ui/PlainSelect.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import RemoveButton from '../../ui/RemoveButton.vue'
+import SegmentField from '../../ui/SegmentField.vue'
+import ShelfSelect from '../../ui/ShelfSelect.vue'
+import { useMould } from '../mouldStore.ts'
+import { useContact } from './useContact.ts'
+
+const mould = useMould()
+const { contact, change, changeMaster } = useContact()
+
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
+const plain: Surface = {
+  substance: 'sulphur-free clay',
+  finish: 'none',
+  release: 'none',
+  damp: 'dry',
+}
+
+const changeOther = (index: number, values: Partial<Surface>) =>
+  change({
+    others: contact.value.others.map((other, i) => (i === index ? { ...other, ...values } : other)),
+  })
+const isPrint = (surface: Surface) => surface.substance === 'resin print'
+</script>
+
+<template>
+  <h2>What touches what</h2>
+  <ShelfSelect
+    label="Silicone"
+    kind="silicone"
+    :value="mould.document!.silicone"
+    @choose="mould.change({ silicone: $event })"
+  />
+  <PlainSelect
+    label="The master is of"
+    :options="options(substances)"
+    :value="contact.master.substance"
+    @choose="changeMaster({ substance: $event as Substance })"
+  />
+  <QuantityField
+    label="Made this long ago"
+    kind="duration"
+    optional
+    placeholder="not known"
+    :value="contact.master.age"
+    :take="(age) => changeMaster({ age })"
+  />
+  <SegmentField
+    v-if="isPrint(contact.master)"
+    label="The print is"
+    :options="[
+      { value: 'as printed', label: 'as printed' },
+      { value: 'baked', label: 'baked' },
+    ]"
+    :value="contact.master.cured ?? 'as printed'"
+    @choose="changeMaster({ cured: $event as Surface['cured'] })"
+  />
+  <PlainSelect
+    label="Its finish"
+    :options="options(finishes)"
+    :value="contact.master.finish"
+    @choose="changeMaster({ finish: $event as Surface['finish'] })"
+  />
+  <SegmentField
+    label="Release on it"
+    :options="[
+      { value: 'none', label: 'none' },
+      { value: 'spray', label: 'spray' },
+      { value: 'wax', label: 'wax' },
+    ]"
+    :value="contact.master.release"
+    @choose="changeMaster({ release: $event as Surface['release'] })"
+  />
+  <SegmentField
+    label="It is"
+    :options="[
+      { value: 'dry', label: 'dry' },
+      { value: 'damp', label: 'damp' },
+    ]"
+    :value="contact.master.damp"
+    @choose="changeMaster({ damp: $event as Surface['damp'] })"
+  />
+  <SegmentField
+    above
+    label="Cast in it will be"
+    :options="options(['epoxy', 'urethane', 'polyester'])"
+    :value="contact.resin"
+    @choose="change({ resin: $event as Contact['resin'] })"
+  />
+
+  <div class="row">
+    <h3>Also in the box</h3>
+    <button type="button" class="btn plain" @click="change({ others: [...contact.others, plain] })">
+      <Plus :size="14" aria-hidden="true" />Add
+    </button>
+  </div>
+  <div v-for="(other, i) in contact.others" :key="i" class="other">
+    <PlainSelect
+      :label="`Clay, glue, spacer ${i + 1}`"
+      :options="options(substances)"
+      :value="other.substance"
+      @choose="changeOther(i, { substance: $event as Substance })"
+    />
+    <RemoveButton
+      :label="`Take ${other.substance} out`"
+      @click="change({ others: contact.others.filter((_, k) => k !== i) })"
+    />
+  </div>
+  <template v-if="contact.tests.length > 0">
+    <h3>Patch tests</h3>
+    <p v-for="test in contact.tests" :key="test.id" class="row small">
+      <span>{{ test.poured }} on {{ test.substance }}, {{ test.day }}</span>
+      <span class="kept">
+        <b>{{ test.result }}</b>
+        <RemoveButton
+          :label="`Take the test of ${test.day} out`"
+          @click="change({ tests: contact.tests.filter(({ id }) => id !== test.id) })"
+        />
+      </span>
+    </p>
+  </template>
+</template>
+
+<style scoped>
+.other {
+  display: grid;
+  grid-template-columns: 1fr 28px;
+  align-items: center;
+  gap: 8px;
+}
+
+.kept {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { CircleCheck, CircleHelp, CircleX, Droplets } from 'lucide-vue-next'
+import { safetyFor } from '@mivro/core/caution'
+import type { ContactResult, Verdict } from '@mivro/core/mould'
+import { showDuration } from '@mivro/core/units'
+import { newId } from '../../api/client.ts'
+import { now } from '../../ui/dates.ts'
+import SafetyLines from '../../ui/SafetyLines.vue'
+import { useMould } from '../mouldStore.ts'
+import { useContact } from './useContact.ts'
+
+const mould = useMould()
+const { contact, results, preparing, change } = useContact()
+const testing = ref<string>()
+
+const words: Record<Verdict, { says: string; icon: unknown; tone: string }> = {
+  cures: { says: 'Cures', icon: CircleCheck, tone: 'ok' },
+  inhibited: { says: 'Does not cure', icon: CircleX, tone: 'stop' },
+  sticks: { says: 'Sticks', icon: CircleX, tone: 'stop' },
+  spoils: { says: 'Spoils it', icon: Droplets, tone: 'stop' },
+  'soaks in': { says: 'Soaks in', icon: Droplets, tone: 'warn' },
+  unknown: { says: 'Not known', icon: CircleHelp, tone: 'warn' },
+}
+const outcomes = ['cured clean', 'tacky', 'stuck'] as const
+
+function keepTest({ surface, poured }: ContactResult, result: (typeof outcomes)[number]): void {
+  const day = now().slice(0, 10)
+  const test = { id: newId(), substance: surface.substance, poured, result, day, note: '' }
+  change({ tests: [...contact.value.tests, test] })
+  testing.value = undefined
+}
+/** Each line stands once, before the first step that it is about. */
+const steps = computed(() => {
+  const shown = new Set<string>()
+  return preparing.value.map((step) => {
+    const safety = safetyFor('prepare', step.hazards).filter(({ id }) => !shown.has(id))
+    safety.forEach(({ id }) => shown.add(id))
+    return { ...step, safety }
+  })
+})
+const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.substance}${poured}${i}`
+</script>
+
+<template>
+  <div class="contact">
+    <p v-if="!mould.silicone" class="quiet lead">
+      Choose a silicone first: what it meets decides whether it cures.
+    </p>
+    <ul v-else class="cards">
+      <li
+        v-for="(result, i) in results"
+        :key="keyOf(result, i)"
+        :class="words[result.verdict].tone"
+        :data-verdict="result.verdict"
+      >
+        <component
+          :is="words[result.verdict].icon"
+          :size="20"
+          :stroke-width="1.8"
+          aria-hidden="true"
+        />
+        <div>
+          <p class="head">
+            <b>{{ words[result.verdict].says }}</b>
+            <span>{{ result.poured }} on {{ result.surface.substance }}</span>
+          </p>
+          <p>{{ result.why }}</p>
+          <p v-if="result.wayOut"><b>Way out.</b> {{ result.wayOut }}</p>
+          <p v-if="testing === keyOf(result, i)" class="test">
+            <span class="quiet small"
+              >A spoonful on a hidden place, left as long as the sheet says. It …</span
+            >
+            <button
+              v-for="outcome in outcomes"
+              :key="outcome"
+              type="button"
+              class="btn ghost"
+              @click="keepTest(result, outcome)"
+            >
+              {{
+                outcome === 'cured clean'
+                  ? 'cured clean'
+                  : outcome === 'tacky'
+                    ? 'stayed tacky'
+                    : 'stuck'
+              }}
+            </button>
+          </p>
+          <button v-else type="button" class="btn plain" @click="testing = keyOf(result, i)">
+            {{
+              result.sure === 'test' && result.rule !== 'patch-test'
+                ? 'Test it again'
+                : 'Keep a patch test'
+            }}
+          </button>
+        </div>
+      </li>
+    </ul>
+    <section class="prepare">
+      <h2>Preparing the master</h2>
+      <ol>
+        <li v-for="(step, i) in steps" :key="step.id">
+          <SafetyLines before="Before this" :lines="step.safety" />
+          <p>
+            <b class="num">{{ i + 1 }}</b>
+            <span
+              >{{ step.what }}<small class="quiet">{{ step.why }}</small></span
+            >
+            <span v-if="step.wait > 0" class="num wait">{{ showDuration(step.wait) }}</span>
+          </p>
+        </li>
+      </ol>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.contact {
+  position: absolute;
+  inset: 10px 0 0;
+  padding: 4px 18px 18px;
+  overflow: auto;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+
+.lead {
+  font-size: 15px;
+}
+
+.cards {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+
+.cards li {
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  gap: 10px;
+  padding: 12px 14px;
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--ok);
+  border-radius: var(--r);
+  background: #fff;
+}
+
+.cards li.stop {
+  border-left-color: var(--stop);
+}
+
+.cards li.warn {
+  border-left-color: var(--warn);
+}
+
+.cards li.ok > svg {
+  color: var(--ok);
+}
+
+.cards li.stop > svg {
+  color: var(--stop);
+}
+
+.cards li.warn > svg {
+  color: var(--warn);
+}
+
+.head {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+
+.head b {
+  font: 650 15px var(--num);
+}
+
+.test {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+
+.cards .btn.plain {
+  min-height: 26px;
+  margin-left: -6px;
+}
+
+.prepare {
+  padding: 12px 14px;
+  border: 1px solid var(--line);
+  border-radius: var(--r);
+  background: #ffffffc8;
+}
+
+.prepare li {
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line-2);
+}
+
+.prepare li:last-child {
+  border: 0;
+}
+
+.prepare li > p {
+  display: grid;
+  grid-template-columns: 20px 1fr auto;
+  gap: 8px;
+}
+
+.prepare small {
+  display: block;
+  font-size: 12px;
+}
+
+.wait {
+  color: var(--amber-ink);
+}
+
+.prepare :deep(.safety) {
+  margin-bottom: 6px;
+}
+</style>

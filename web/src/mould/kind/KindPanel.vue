@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Check, Minus } from 'lucide-vue-next'
+import type { Mould } from '@mivro/core/mould'
+import CountField from '../../ui/CountField.vue'
+import SegmentField from '../../ui/SegmentField.vue'
+import { useMould } from '../mouldStore.ts'
+
+const mould = useMould()
+const wish = computed(() => mould.document!.wish)
+const change = (values: Partial<Mould['wish']>) =>
+  mould.change({ wish: { ...wish.value, ...values } })
+const advice = computed(() => mould.compiled?.advice ?? [])
+const chosen = computed(() => advice.value.find(({ kind }) => kind === mould.document!.kind))
+const first = computed(() => advice.value[0])
+</script>
+
+<template>
+  <h2>What is wished</h2>
+  <CountField
+    label="Copies wanted of it"
+    :value="wish.copies"
+    :take="(copies) => change({ copies })"
+  />
+  <SegmentField
+    label="The seam"
+    :options="[
+      { value: 'hidden', label: 'should hide' },
+      { value: 'may show', label: 'may show' },
+    ]"
+    :value="wish.seam"
+    @choose="change({ seam: $event as Mould['wish']['seam'] })"
+  />
+  <SegmentField
+    label="See through it"
+    :options="[
+      { value: 'no', label: 'no need' },
+      { value: 'yes', label: 'needed' },
+    ]"
+    :value="wish.seeThrough"
+    @choose="change({ seeThrough: $event as Mould['wish']['seeThrough'] })"
+  />
+  <SegmentField
+    label="Its surface"
+    :options="[
+      { value: 'plain', label: 'plain' },
+      { value: 'fine grooves', label: 'fine grooves' },
+    ]"
+    :value="wish.detail"
+    @choose="change({ detail: $event as Mould['wish']['detail'] })"
+  />
+  <CountField
+    label="An hour of work costs"
+    :value="mould.document!.hourPrice"
+    :take="(hourPrice) => mould.change({ hourPrice })"
+  />
+  <p v-if="!mould.compiled" class="quiet small">
+    The advice follows when the piece has been looked over.
+  </p>
+  <template v-if="chosen && first">
+    <h2>{{ chosen.label }}</h2>
+    <p class="quiet">{{ chosen.what }}</p>
+    <ul>
+      <li v-for="pro in chosen.pros" :key="pro">
+        <Check :size="14" class="pro" aria-label="For it:" />{{ pro }}
+      </li>
+      <li v-for="con in chosen.cons" :key="con">
+        <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
+      </li>
+    </ul>
+    <template v-if="first.kind !== chosen.kind">
+      <h3>Advised instead: {{ first.label.toLowerCase() }}</h3>
+      <ul>
+        <li v-for="pro in first.pros" :key="pro">
+          <Check :size="14" class="pro" aria-label="For it:" />{{ pro }}
+        </li>
+        <li v-for="con in first.cons" :key="con">
+          <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
+        </li>
+      </ul>
+      <button type="button" class="btn ghost" @click="mould.change({ kind: first.kind })">
+        Take the advice
+      </button>
+    </template>
+    <p class="small quiet">
+      Costs are silicone, hands and cleaning; resin is the same for all. Hours, pulls and minutes
+      are common practice: your own log will know better.
+    </p>
+  </template>
+</template>
+
+<style scoped>
+ul {
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 16px 1fr;
+  gap: 6px;
+}
+
+.pro {
+  color: var(--ok);
+  margin-top: 2px;
+}
+
+.con {
+  color: var(--warn);
+  margin-top: 2px;
+}
+</style>

@@ -1,0 +1,234 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Silicone } from '@mivro/core/material'
+import {
+  aboutCeilings,
+  compileMould,
+  findings,
+  mouldSchema,
+  newMould,
+  openingFacts,
+  type Mould,
+  type MouldGeometry,
+} from '@mivro/core/mould'
+import { readDocument } from '@mivro/core/document'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Vec3 } from '@mivro/core/shape'
+import { api, newId, type Stored } from '../api/client.ts'
+import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { askAir, askGeometry } from '../work/pool.ts'
+import type { AirAnswer, AirQuestion } from '../work/mouldJobs.ts'
+
+/** The mould of the piece that is open: its document, what is known of the piece, its air. */
+export const useMould = defineStore('mould', () => {
+  const piece = usePiece()
+  const shelf = useShelf()
+
+  const all = shallowRef<Stored<Mould>[]>([])
+  const keeper = shallowRef<Keeper<'moulds'>>()
+  const loaded = ref(false)
+  const problems = shallowRef<readonly Problem[]>([])
+  /** While something is dragged: the mould as it would be. */
+  const preview = shallowRef<Mould>()
+  const document = computed(() => preview.value ?? keeper.value?.document)
+  const poured = ref<'resin' | 'silicone'>('resin')
+  /** Whether a screen shows the mould: nothing is looked for while none does. */
+  const shown = ref(false)
+
+  const own = computed(() => {
+    const id = piece.piece?.id
+    return all.value.filter((mould) => id !== undefined && mould.document.pieces.includes(id))
+  })
+
+  async function load(choose?: string): Promise<void> {
+    problems.value = []
+    try {
+      all.value = await listNewest('moulds')
+      const wanted = choose ?? own.value[0]?.id
+      keeper.value = wanted === undefined ? undefined : await openKeeper('moulds', wanted)
+    } catch (error) {
+      problems.value = problemsOf(error)
+    } finally {
+      loaded.value = true
+    }
+  }
+  watch(
+    () => piece.piece?.id,
+    (id) => {
+      keeper.value = preview.value = undefined
+      air.value = geometry.value = undefined
+      loaded.value = false
+      if (id !== undefined) void load()
+    },
+  )
+
+  async function make(): Promise<void> {
+    const { id, document: made } = piece.piece!
+    const { low, high } = piece.survey!.measures
+    const longest = Math.max(...high.map((h, i) => h - low[i]))
+    const mould = newMould(`Mould of ${made.name}`.slice(0, 80), id, piece.document!.up, longest)
+    await add(mould)
+  }
+
+  async function add(mould: Mould): Promise<string> {
+    const made = await api.add('moulds', newId(), mould)
+    await load(made.id)
+    return made.id
+  }
+
+  /** Lets a mould that is there make this piece too. */
+  async function adopt(id: string): Promise<void> {
+    const opened = await openKeeper('moulds', id)
+    opened.edit({ ...opened.document, pieces: [...opened.document.pieces, piece.piece!.id] })
+    all.value = all.value.map((mould) =>
+      mould.id === id ? { ...mould, document: opened.document } : mould,
+    )
+    keeper.value = opened
+  }
+
+  function change(values: Partial<Mould>): Problem | undefined {
+    preview.value = undefined
+    try {
+      keeper.value!.edit(readDocument(mouldSchema, { ...keeper.value!.document, ...values }))
+      return undefined
+    } catch (error) {
+      return problemsOf(error)[0]
+    }
+  }
+
+  const silicone = computed((): Silicone | undefined => {
+    const material = shelf.materials.get(document.value?.silicone ?? '')
+    return material?.kind === 'silicone' ? material : undefined
+  })
+
+  // What is known of the piece as it stands in its box.
+  const geometry = shallowRef<MouldGeometry>()
+  const geometryStep = ref<string>()
+  const geometryProblem = shallowRef<Problem>()
+  const standing = computed(() => {
+    const form = piece.piece?.document.form
+    const up = keeper.value?.document.masterUp
+    return shown.value && form && up ? { form, up: up as Vec3 } : undefined
+  })
+  watch(
+    () => JSON.stringify(standing.value),
+    async (key) => {
+      const asked = standing.value
+      if (!asked) return
+      try {
+        geometryProblem.value = undefined
+        const found = await askGeometry(asked, (now) => (geometryStep.value = now))
+        if (JSON.stringify(standing.value) === key) geometry.value = found
+      } catch (error) {
+        geometryProblem.value = problemsOf(error)[0]
+      } finally {
+        if (JSON.stringify(standing.value) === key) geometryStep.value = undefined
+      }
+    },
+    { immediate: true },
+  )
+
+  // The air, asked anew while openings are dragged: one question at a time, the newest next.
+  const air = shallowRef<AirAnswer>()
+  const airProblem = shallowRef<Problem>()
+  const airBusy = ref(false)
+  const airQuestion = computed((): AirQuestion | undefined => {
+    const form = piece.piece?.document.form
+    if (!shown.value || !form || !piece.document || !document.value) return undefined
+    const of = poured.value
+    return {
+      form,
+      up: (of === 'resin' ? piece.document.up : document.value.masterUp) as Vec3,
+      turn: piece.turn,
+      of,
+      openings: document.value.openings.map(({ at, bore }) => ({ at: at as Vec3, bore })),
+      prefills: document.value.prefills.map(({ at }) => at as Vec3),
+    }
+  })
+  let asking = false
+  async function follow(): Promise<void> {
+    if (asking) return
+    asking = true
+    for (let asked = airQuestion.value; asked;) {
+      airBusy.value = true
+      try {
+        air.value = await askAir(asked)
+        airProblem.value = undefined
+      } catch (error) {
+        airProblem.value = problemsOf(error)[0]
+      }
+      if (airQuestion.value === asked) break
+      asked = airQuestion.value
+    }
+    asking = false
+    airBusy.value = false
+  }
+  watch(airQuestion, follow, { immediate: true })
+
+  const openings = computed(() => {
+    const { survey, document: plan } = piece
+    if (!survey || !plan || !document.value) return []
+    const over = compiled.value?.box?.over ?? document.value.box.over
+    return openingFacts(
+      document.value.openings,
+      plan.up as Vec3,
+      survey.section.origin[2],
+      survey.curve,
+      over,
+    )
+  })
+  const left = computed(() => air.value?.pockets.filter(({ prefilled }) => !prefilled) ?? [])
+  const compiled = computed(() => {
+    if (!document.value || !geometry.value) return undefined
+    return compileMould(
+      document.value,
+      geometry.value,
+      silicone.value,
+      piece.document?.scaleStep ?? 1e-4,
+    )
+  })
+  const judged = computed(() => {
+    if (!document.value || !geometry.value) return []
+    const through = piece.document?.layers.flatMap(({ inclusions }) => inclusions) ?? []
+    const pockets = poured.value === 'resin' ? left.value.map((p) => ({ ...p, cells })) : []
+    return [
+      ...findings(document.value, geometry.value, pockets, openings.value, through),
+      ...(air.value && piece.document?.mould === 'closed'
+        ? aboutCeilings(air.value.ceilings.area)
+        : []),
+    ]
+  })
+
+  return {
+    all,
+    own,
+    keeper,
+    loaded,
+    problems,
+    preview,
+    document,
+    poured,
+    shown,
+    silicone,
+    geometry,
+    geometryStep,
+    geometryProblem,
+    air,
+    airProblem,
+    airBusy,
+    left,
+    openings,
+    compiled,
+    judged,
+    load,
+    make,
+    add,
+    adopt,
+    change,
+  }
+})
+
+/** The screens draw pockets by their places; sentences need none. */
+const cells = new Uint32Array(0)

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { FileDown, Printer } from 'lucide-vue-next'
+import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
+import { show } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import { showDay } from '../../ui/dates.ts'
+import ProblemNote from '../../ui/ProblemNote.vue'
+import { useProblems } from '../../ui/problems.ts'
+import { askShell } from '../../work/pool.ts'
+import { useMould } from '../mouldStore.ts'
+import { download, fileName } from './download.ts'
+import { templatePdf } from './templatePdf.ts'
+import { usePullsOf } from './usePulls.ts'
+
+const piece = usePiece()
+const mould = useMould()
+const studio = useStudio()
+const { problems, trying } = useProblems()
+const { pulls, lastWords } = usePullsOf(() => mould.document)
+const busy = ref('')
+
+const document = computed(() => mould.document!)
+const facts = computed(() => mouldKinds[document.value.kind])
+const name = computed(() => fileName(document.value.name))
+const count = (what: 'gate' | 'vent') =>
+  document.value.openings.filter((opening) => opening.what === what).length
+const tilt = computed(() => {
+  const off = angleBetween(piece.document!.up as Vec3, document.value.masterUp as Vec3)
+  return `${Math.round((off * 180) / Math.PI)}°`
+})
+const rows = computed(() => [
+  ['Kind', facts.value.label],
+  [
+    'Silicone',
+    mould.silicone?.name ?? (facts.value.poured === 'none' ? 'bought ready' : 'not chosen'),
+  ],
+  [
+    'Takes',
+    mould.compiled?.need
+      ? show(mould.compiled.need.mass, 'mass', studio.units, { step: 1e-3 })
+      : '',
+  ],
+  ['Gates and vents', `${count('gate')} and ${count('vent')}`],
+  ['Prefills', String(document.value.prefills.length)],
+  [
+    'Poured',
+    tilt.value === '0°' ? 'as it stood in its box' : `${tilt.value} from how it stood in its box`,
+  ],
+  ['Bands', String(document.value.liking.bands)],
+  ['Release, dust', `${document.value.liking.release}, ${document.value.liking.dust}`],
+  [
+    'Warmth',
+    document.value.liking.warmth
+      ? show(document.value.liking.warmth, 'temperature', studio.units)
+      : 'room',
+  ],
+  ['Keys', document.value.liking.keys || 'none noted'],
+  ['Pulls so far', String(pulls.value.length)],
+])
+const box = computed(() => (facts.value.poured === 'block' ? mould.compiled?.box : undefined))
+const svg = computed(() =>
+  box.value && mould.geometry
+    ? template(document.value, box.value, mould.geometry.foot)
+    : undefined,
+)
+const cutSvg = computed(() =>
+  document.value.kind === 'cut block' && piece.survey
+    ? cutTemplate(piece.survey.section, box.value?.clearance ?? 0.01)
+    : undefined,
+)
+const asPdf = (drawing: string, what: string) =>
+  trying(async () => {
+    busy.value = 'Setting the page'
+    download(
+      `${name.value}-${what}.pdf`,
+      await templatePdf(drawing, `${document.value.name}, ${what}`),
+      'application/pdf',
+    )
+    busy.value = ''
+  })
+const asSvg = (drawing: string, what: string) =>
+  download(`${name.value}-${what}.svg`, drawing, 'image/svg+xml')
+
+const shell = () =>
+  trying(async () => {
+    busy.value = 'Building the shell'
+    try {
+      const made = await askShell({
+        form: piece.piece!.document.form,
+        up: document.value.masterUp as Vec3,
+        openings: document.value.openings.map(({ what, at, bore }) => ({ what, at, bore })),
+        layer: document.value.layer,
+        wall: document.value.shellWall,
+      })
+      download(`${name.value}-lower.stl`, made.lower as BlobPart, 'model/stl')
+      download(`${name.value}-upper.stl`, made.upper as BlobPart, 'model/stl')
+      shellSilicone.value = made.silicone
+    } finally {
+      busy.value = ''
+    }
+  })
+const shellSilicone = ref<number>()
+</script>
+
+<template>
+  <div class="passport">
+    <section class="card">
+      <header>
+        <h2>{{ document.name }}</h2>
+        <span class="quiet">Mould passport</span>
+      </header>
+      <dl>
+        <div v-for="[label, value] in rows" :key="label">
+          <dt>{{ label }}</dt>
+          <dd class="num">{{ value }}</dd>
+        </div>
+      </dl>
+      <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
+      <p v-else-if="lastWords" class="next">
+        <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
+        {{ lastWords.document.nextTime }}
+      </p>
+    </section>
+    <section class="out">
+      <h2>To the bench</h2>
+      <RouterLink class="btn" :to="{ name: 'mould-sheet', params: { id: piece.piece!.id } }">
+        <Printer :size="15" aria-hidden="true" />Mould sheet
+      </RouterLink>
+      <p class="small quiet">
+        Every step of making it, with what to weigh, the waiting, and what to take care of.
+      </p>
+      <template v-if="svg">
+        <h3>Template of gates and vents, true size</h3>
+        <div class="pair">
+          <button type="button" class="btn ghost" @click="asPdf(svg, 'template')">
+            <FileDown :size="14" aria-hidden="true" />PDF
+          </button>
+          <button type="button" class="btn ghost" @click="asSvg(svg, 'template')">
+            <FileDown :size="14" aria-hidden="true" />SVG
+          </button>
+        </div>
+      </template>
+      <template v-if="cutSvg">
+        <h3>Where to cut it, true size</h3>
+        <div class="pair">
+          <button type="button" class="btn ghost" @click="asPdf(cutSvg, 'cut')">
+            <FileDown :size="14" aria-hidden="true" />PDF
+          </button>
+          <button type="button" class="btn ghost" @click="asSvg(cutSvg, 'cut')">
+            <FileDown :size="14" aria-hidden="true" />SVG
+          </button>
+        </div>
+      </template>
+      <h3>Shell to print, two halves</h3>
+      <button type="button" class="btn ghost" :disabled="busy !== ''" @click="shell">
+        <FileDown :size="14" aria-hidden="true" />STL,
+        {{ show(document.layer, 'length', studio.units) }} of silicone,
+        {{ show(document.shellWall, 'length', studio.units) }} wall
+      </button>
+      <p v-if="shellSilicone !== undefined" class="small quiet">
+        It takes {{ show(shellSilicone, 'volume', studio.units) }} of silicone around the master.
+      </p>
+      <p v-if="busy" role="status" class="small quiet">{{ busy }} …</p>
+      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.passport {
+  position: absolute;
+  inset: 10px 0 0;
+  padding: 14px 24px 24px;
+  display: grid;
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  gap: 22px;
+  align-items: start;
+  overflow: auto;
+}
+
+.card {
+  border: 1px solid var(--line);
+  border-radius: var(--r-large);
+  background: #fff;
+  overflow: hidden;
+}
+
+.card header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 14px 18px;
+  background: var(--ink);
+  color: #fff;
+}
+
+.card header .quiet {
+  color: #c8d8d4;
+}
+
+dl {
+  padding: 6px 18px 10px;
+}
+
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line-2);
+}
+
+dl div:last-child {
+  border: 0;
+}
+
+dt {
+  color: var(--ink-2);
+}
+
+dd {
+  text-align: right;
+}
+
+.next {
+  margin: 0 18px 16px;
+  padding: 8px 12px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+
+.out {
+  display: flex;
+  flex-direction: column;
+  align-items: stretch;
+  gap: 10px;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+</style>

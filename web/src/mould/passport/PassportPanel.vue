@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { readDocument } from '@mivro/core/document'
+import { mouldSchema, mouldKindNames, mouldKinds, type Mould } from '@mivro/core/mould'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Keeper } from '../../api/keeper.ts'
+import CountField from '../../ui/CountField.vue'
+import PlainSelect from '../../ui/PlainSelect.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import SegmentField from '../../ui/SegmentField.vue'
+import TextField from '../../ui/TextField.vue'
+
+const props = defineProps<{ keeper: Keeper<'moulds'> }>()
+const mould = computed(() => props.keeper.document)
+
+function change(values: Partial<Mould>): Problem | undefined {
+  try {
+    props.keeper.edit(readDocument(mouldSchema, { ...mould.value, ...values }))
+    return undefined
+  } catch (error) {
+    return problemsOf(error)[0]
+  }
+}
+const liking = (values: Partial<Mould['liking']>) =>
+  change({ liking: { ...mould.value.liking, ...values } })
+const kinds = mouldKindNames.map((value) => ({ value, label: mouldKinds[value].label }))
+</script>
+
+<template>
+  <TextField
+    bare
+    heading
+    label="Name of the mould"
+    :value="mould.name"
+    :take="(name) => change({ name })"
+  />
+  <PlainSelect
+    label="Kind"
+    :options="kinds"
+    :value="mould.kind"
+    @choose="change({ kind: $event as Mould['kind'] })"
+  />
+  <h3>How it likes to be poured</h3>
+  <CountField
+    label="Bands around it"
+    :value="mould.liking.bands"
+    :take="(bands) => liking({ bands })"
+  />
+  <SegmentField
+    label="Release in it"
+    :options="[
+      { value: 'none', label: 'none' },
+      { value: 'spray', label: 'spray' },
+      { value: 'wax', label: 'wax' },
+    ]"
+    :value="mould.liking.release"
+    @choose="liking({ release: $event as Mould['liking']['release'] })"
+  />
+  <PlainSelect
+    label="Dusted with"
+    :options="['none', 'talc', 'starch', 'metal powder'].map((value) => ({ value, label: value }))"
+    :value="mould.liking.dust"
+    @choose="liking({ dust: $event as Mould['liking']['dust'] })"
+  />
+  <QuantityField
+    label="Warmed to"
+    kind="temperature"
+    optional
+    placeholder="room"
+    :value="mould.liking.warmth"
+    :take="(warmth) => liking({ warmth })"
+  />
+  <TextField
+    label="Keys and marks"
+    :value="mould.liking.keys"
+    placeholder="Such as four marbles, arrow on top"
+    :take="(keys) => liking({ keys })"
+  />
+  <TextField
+    label="Next time"
+    :lines="3"
+    :value="mould.nextTime"
+    placeholder="What to change on the next pull"
+    :take="(nextTime) => change({ nextTime })"
+  />
+  <TextField
+    label="Notes"
+    :lines="3"
+    :value="mould.note"
+    placeholder="Where it lies, who made it"
+    :take="(note) => change({ note })"
+  />
+</template>

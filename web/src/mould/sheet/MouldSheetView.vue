@@ -1,0 +1,339 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { Printer } from 'lucide-vue-next'
+import { deferring, sayCaution, sayProblem, type MouldStep } from '@mivro/core/caution'
+import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
+import { displayStep } from '@mivro/core/mix'
+import { figure, show, showDuration } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import { now, showDay } from '../../ui/dates.ts'
+import SafetyLines from '../../ui/SafetyLines.vue'
+import { useMould } from '../mouldStore.ts'
+
+const route = useRoute()
+const piece = usePiece()
+const mould = useMould()
+const studio = useStudio()
+watch(
+  () => String(route.params.id),
+  (id) => piece.open(id),
+  { immediate: true },
+)
+
+onMounted(() => (mould.shown = true))
+onUnmounted(() => (mould.shown = false))
+
+const before: Record<MouldStep, string> = {
+  prepare: 'Before this',
+  build: 'Before you build',
+  silicone: 'Before you mix silicone',
+  vacuum: 'Before you pump',
+  pressure: 'Before pressure goes on',
+  open: 'Before you cut',
+}
+const document = computed(() => mould.document)
+const steps = computed(() =>
+  document.value && mould.compiled
+    ? makingSteps(document.value, mould.compiled, mould.silicone, studio.units)
+    : [],
+)
+const block = computed(() =>
+  document.value && mouldKinds[document.value.kind].poured === 'block'
+    ? mould.compiled?.box
+    : undefined,
+)
+const parts = computed(() => (block.value ? cuttingList(block.value, document.value!.box) : []))
+const svg = computed(() =>
+  block.value && mould.geometry ? template(document.value!, block.value, mould.geometry.foot) : '',
+)
+/** The drawing as a picture of its own, so that its size in millimetres is kept. */
+const drawing = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`)
+const stops = computed(
+  () => mould.compiled?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
+)
+const scale = computed(() => piece.document?.scaleStep ?? 1e-4)
+const length = (x: number) => show(x, 'length', studio.units)
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="desk">
+    <div class="tools">
+      <RouterLink
+        class="btn ghost"
+        :to="{ name: 'mould', params: { id: String(route.params.id), topic: 'passport' } }"
+        >Back to the mould</RouterLink
+      >
+      <button type="button" class="btn" @click="print">
+        <Printer :size="15" aria-hidden="true" />Print
+      </button>
+    </div>
+    <main v-if="piece.problems.length > 0" class="paper">
+      <p>{{ sayProblem(piece.problems[0]) }}</p>
+    </main>
+    <main v-else-if="mould.loaded && !mould.keeper" class="paper">
+      <p>This piece has no mould yet.</p>
+    </main>
+    <main v-else-if="document && mould.compiled" class="paper">
+      <header>
+        <div>
+          <h1>{{ document.name }}</h1>
+          <p>
+            {{ mouldKinds[document.kind].label }} for {{ piece.piece?.document.name }} ·
+            {{ mould.silicone?.name ?? 'no silicone chosen' }} · {{ studio.studio.name }}
+          </p>
+          <p>
+            Sheet of {{ showDay(now()) }} · waiting in all {{ showDuration(waitingTime(steps)) }} ·
+            begun ______ : ______
+          </p>
+        </div>
+      </header>
+      <p v-for="caution in stops" :key="caution.code" class="stop">
+        {{ sayCaution(caution, studio.units) }}
+      </p>
+      <section v-if="parts.length > 0">
+        <h2>To cut for the box</h2>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col">pieces</th>
+              <th scope="col">tall or deep</th>
+              <th scope="col">long</th>
+              <th scope="col" class="words">note</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="part in parts" :key="part.name">
+              <th scope="row">{{ part.name }}</th>
+              <td>{{ part.count }}</td>
+              <td>{{ length(part.height) }}</td>
+              <td>{{ length(part.length) }}</td>
+              <td class="words">{{ part.note }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <ol>
+        <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
+          <SafetyLines
+            v-if="step.step !== 'wait'"
+            :before="before[step.step]"
+            :lines="step.safety"
+          />
+          <div class="do">
+            <span class="box" />
+            <div>
+              <p>
+                <b>{{ step.title }}.</b>
+                <template v-for="line in step.lines" :key="line">{{ ` ${line}` }}</template>
+                <i v-if="step.wait > 0 && step.step !== 'wait'">{{
+                  ` Then wait ${showDuration(step.wait)}.`
+                }}</i>
+              </p>
+              <table v-if="step.need">
+                <thead>
+                  <tr>
+                    <th scope="col">In this order</th>
+                    <th scope="col">weigh</th>
+                    <th scope="col">scale shows</th>
+                    <th scope="col">really</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="part in step.need.weighing.steps" :key="part.what">
+                    <th scope="row">{{ part.name }}</th>
+                    <td>
+                      <b
+                        >{{
+                          figure(part.mass, 'mass', studio.units, {
+                            step: displayStep(part.mass, scale),
+                          })
+                        }}
+                        {{ studio.units.mass }}</b
+                      >
+                    </td>
+                    <td>{{ figure(part.reading, 'mass', studio.units, { step: scale }) }}</td>
+                    <td class="blank" />
+                  </tr>
+                </tbody>
+              </table>
+            </div>
+          </div>
+        </li>
+      </ol>
+      <footer>{{ deferring }}</footer>
+      <section v-if="svg" class="template">
+        <h2>Template, at true size</h2>
+        <img
+          :src="drawing"
+          alt="The box from above with gates and vents, and a check line of 50 mm"
+        />
+      </section>
+    </main>
+    <main v-else class="paper">
+      <p role="status">{{ mould.geometryStep ?? 'Reading the shape' }} …</p>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.desk {
+  min-height: 100%;
+  padding: 16px 0 32px;
+  background: var(--ground);
+}
+
+.tools {
+  width: 794px;
+  margin: 0 auto 12px;
+  display: flex;
+  justify-content: space-between;
+}
+
+.paper {
+  width: 794px;
+  min-height: 1090px;
+  margin: 0 auto;
+  padding: 38px 44px;
+  background: #fff;
+  box-shadow: 0 2px 18px #14312f1f;
+  font-size: 12px;
+  line-height: 1.4;
+}
+
+header {
+  padding-bottom: 10px;
+  border-bottom: 2px solid var(--ink);
+}
+
+h1 {
+  font-size: 20px;
+}
+
+h2 {
+  margin: 12px 0 2px;
+  font-size: 14px;
+}
+
+.stop {
+  margin-top: 8px;
+  padding: 5px 10px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+
+ol {
+  margin-top: 8px;
+}
+
+li {
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  break-inside: avoid;
+}
+
+li.wait {
+  background: var(--table);
+}
+
+.do {
+  display: grid;
+  grid-template-columns: 14px 1fr;
+  gap: 8px;
+  margin-top: 3px;
+}
+
+.box {
+  width: 12px;
+  height: 12px;
+  margin-top: 2px;
+  border: 1.3px solid var(--ink);
+  border-radius: 3px;
+}
+
+table {
+  width: 100%;
+  margin-top: 3px;
+  border-collapse: collapse;
+  font-feature-settings: 'tnum';
+}
+
+th,
+td {
+  padding: 2px 0 2px 14px;
+  border-bottom: 1px solid var(--line-2);
+  text-align: right;
+  font-weight: 400;
+}
+
+th:first-child {
+  padding-left: 0;
+  text-align: left;
+}
+
+.words {
+  width: 46%;
+  text-align: left;
+}
+
+thead th {
+  color: var(--ink-2);
+}
+
+td b {
+  font: 650 14px var(--num);
+}
+
+.blank {
+  width: 16%;
+  border-bottom: 1px solid var(--ink);
+}
+
+.paper :deep(.safety) {
+  padding: 3px 8px;
+  font-size: 12px;
+  line-height: 1.3;
+}
+
+footer {
+  margin-top: 12px;
+  color: var(--ink-2);
+  font-style: italic;
+}
+
+.template {
+  break-before: page;
+}
+
+.template img {
+  display: block;
+}
+
+@page {
+  size: A4;
+  margin: 11mm 12mm;
+}
+
+@media print {
+  .desk {
+    padding: 0;
+    background: #fff;
+  }
+
+  .tools {
+    display: none;
+  }
+
+  .paper {
+    width: auto;
+    min-height: 0;
+    padding: 0;
+    box-shadow: none;
+    print-color-adjust: exact;
+  }
+}
+</style>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { mouldKinds } from '@mivro/core/mould'
+import { show } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import { useMould } from '../mouldStore.ts'
+import { boxDrawing } from './boxDrawing.ts'
+
+const piece = usePiece()
+const mould = useMould()
+const studio = useStudio()
+const id = useId()
+const holder = ref<HTMLElement>()
+const { width, height } = useElementSize(holder, { width: 784, height: 560 })
+
+const box = computed(() => mould.compiled?.box)
+const poured = computed(() => mouldKinds[mould.document!.kind].poured)
+const drawing = computed(() => {
+  if (!box.value || !mould.geometry || !piece.survey) return undefined
+  const turned = piece.document!.up.some((x, i) => Math.abs(x - mould.document!.masterUp[i]) > 1e-6)
+  return boxDrawing(
+    box.value,
+    mould.geometry.foot,
+    piece.survey.section,
+    turned,
+    width.value,
+    height.value,
+  )
+})
+const level = computed(() => mould.compiled?.cover?.level ?? box.value?.height ?? 0)
+const twoParts = computed(() => mouldKinds[mould.document!.kind].parts === 2)
+const length = (x: number) => show(x, 'length', studio.units)
+</script>
+
+<template>
+  <div ref="holder" class="boxed">
+    <p v-if="poured !== 'block'" class="none">
+      {{
+        poured === 'none'
+          ? 'A bought mould needs no box and no silicone.'
+          : poured === 'coats'
+            ? 'Brushed on in coats: no box. The amounts stand at the right.'
+            : 'The shell of your printer is the box. Its files are on the passport.'
+      }}
+    </p>
+    <svg v-else-if="drawing && box" :width="width" :height="height">
+      <defs>
+        <pattern
+          :id="`${id}-s`"
+          width="8"
+          height="8"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(35)"
+        >
+          <rect width="8" height="8" fill="#d7e5e1" />
+          <line x1="0" y1="0" x2="0" y2="8" stroke="#c0d3cd" stroke-width="2" />
+        </pattern>
+      </defs>
+      <!-- From the side -->
+      <rect
+        :x="drawing.left"
+        :y="drawing.y(level)"
+        :width="drawing.right - drawing.left"
+        :height="drawing.y(0) - drawing.y(level)"
+        :fill="`url(#${id}-s)`"
+      />
+      <path :d="drawing.piece" class="master" />
+      <path
+        class="walls"
+        :d="`M${drawing.left} ${drawing.y(box.height) - 16}V${drawing.y(0)}H${drawing.right}V${drawing.y(box.height) - 16}`"
+      />
+      <g class="fill">
+        <line
+          :x1="drawing.left - 10"
+          :x2="drawing.right + 10"
+          :y1="drawing.y(box.height)"
+          :y2="drawing.y(box.height)"
+        />
+        <text :x="drawing.right + 16" :y="drawing.y(box.height) + 4">
+          fill to {{ length(box.height) }}
+        </text>
+      </g>
+      <g v-if="mould.compiled!.cover && level < box.height - 1e-6" class="short">
+        <line
+          :x1="drawing.left"
+          :x2="drawing.right"
+          :y1="drawing.y(level)"
+          :y2="drawing.y(level)"
+        />
+        <text
+          :x="drawing.right + 16"
+          :y="Math.max(drawing.y(level) + 4, drawing.y(box.height) + 22)"
+        >
+          what there is: {{ length(level) }}
+        </text>
+      </g>
+      <g v-if="twoParts" class="parting">
+        <line
+          :x1="drawing.left"
+          :x2="drawing.right"
+          :y1="drawing.y(box.under + mould.compiled!.room.parting)"
+          :y2="drawing.y(box.under + mould.compiled!.room.parting)"
+        />
+        <text
+          :x="drawing.left - 12"
+          :y="drawing.y(box.under + mould.compiled!.room.parting) + 4"
+          text-anchor="end"
+        >
+          parting
+        </text>
+      </g>
+      <g class="measure">
+        <text :x="(drawing.left + drawing.right) / 2" :y="drawing.y(0) + 20">
+          {{ length(box.width) }} inside
+        </text>
+        <text
+          :x="drawing.left - 12"
+          :y="(drawing.y(0) + drawing.y(box.height)) / 2"
+          text-anchor="end"
+        >
+          {{ length(box.height) }}
+        </text>
+        <text
+          v-if="box.over > 0.001"
+          :x="drawing.right + 16"
+          :y="drawing.y(box.height - box.over / 2) + 10"
+        >
+          {{ length(box.over) }} over
+        </text>
+        <text v-if="box.under > 0.001" :x="drawing.right + 16" :y="drawing.y(box.under / 2) + 4">
+          {{ length(box.under) }} under
+        </text>
+      </g>
+      <!-- From above -->
+      <path :d="drawing.plan" class="plan" :fill="`url(#${id}-s)`" />
+      <path :d="drawing.hull" class="hull" />
+      <text class="caption" :x="drawing.planMiddle" :y="drawing.planBottom + 20">
+        from above, {{ length(box.width) }} by {{ length(box.depth) }}
+      </text>
+    </svg>
+    <p v-else-if="mould.compiled?.boxProblem" class="none">
+      The box does not hold the piece: see at the right.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.boxed {
+  position: absolute;
+  inset: 0;
+}
+
+.none {
+  position: absolute;
+  inset: 42% 60px auto;
+  text-align: center;
+  font-size: 15px;
+  color: var(--ink-2);
+}
+
+.master {
+  fill: #f3dfae;
+  fill-rule: evenodd;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+
+.walls {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 5;
+}
+
+text {
+  fill: var(--ink-2);
+  font: 500 12px var(--num);
+}
+
+.measure text:first-child,
+.caption {
+  text-anchor: middle;
+}
+
+.fill line {
+  stroke: var(--teal);
+  stroke-width: 1.6;
+  stroke-dasharray: 7 5;
+}
+
+.fill text {
+  fill: var(--teal);
+  font-weight: 650;
+}
+
+.short line {
+  stroke: var(--stop);
+  stroke-width: 2;
+}
+
+.short text {
+  fill: var(--stop);
+  font-weight: 650;
+}
+
+.parting line {
+  stroke: var(--ink-2);
+  stroke-dasharray: 2 4;
+}
+
+.plan {
+  stroke: var(--ink-2);
+  stroke-width: 3;
+}
+
+.hull {
+  fill: #f3dfae;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+</style>

@@ -1,0 +1,379 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { safetyFor } from '@mivro/core/caution'
+import {
+  boxShapes,
+  mouldKinds,
+  rankSilicones,
+  siliconeAsks,
+  thickenerShare,
+  type Box,
+} from '@mivro/core/mould'
+import { show, showDuration } from '@mivro/core/units'
+import { usePiece } from '../../piece/pieceStore.ts'
+import { useShelf } from '../../shelf/shelfStore.ts'
+import { useStudio } from '../../studio/studioStore.ts'
+import CautionNote from '../../ui/CautionNote.vue'
+import CountField from '../../ui/CountField.vue'
+import PlainSelect from '../../ui/PlainSelect.vue'
+import ProblemNote from '../../ui/ProblemNote.vue'
+import QuantityField from '../../ui/QuantityField.vue'
+import SafetyLines from '../../ui/SafetyLines.vue'
+import ShelfSelect from '../../ui/ShelfSelect.vue'
+import WeighTable from '../../ui/WeighTable.vue'
+import { useMould } from '../mouldStore.ts'
+
+const piece = usePiece()
+const mould = useMould()
+const shelf = useShelf()
+const studio = useStudio()
+
+const document = computed(() => mould.document!)
+const box = computed(() => document.value.box)
+const facts = computed(() => mouldKinds[document.value.kind])
+const compiled = computed(() => mould.compiled)
+const changeBox = (values: Partial<Box>) => mould.change({ box: { ...box.value, ...values } })
+const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
+
+const shapes: Record<Box['shape'], string> = {
+  square: 'Square walls',
+  round: 'Round tube',
+  hexagon: 'Six walls',
+  outline: 'Hugging the outline',
+  bricks: 'Toy bricks, 8 mm',
+  cup: 'A cup',
+}
+const shapeOptions = boxShapes.map((value) => ({ value, label: shapes[value] }))
+const walls = ['card', 'foam board', 'board', 'acrylic', 'bricks', 'print'].map((value) => ({
+  value,
+  label: value,
+}))
+
+function takeShape(shape: Box['shape']): void {
+  const built = compiled.value?.box
+  const own =
+    shape === 'cup'
+      ? {
+          width: (built?.width ?? 0.08) * 1.2,
+          depth: built?.width ?? 0.08,
+          height: built?.height ?? 0.08,
+        }
+      : undefined
+  changeBox({ shape, own })
+}
+const changeOwn = (values: Partial<NonNullable<Box['own']>>) => {
+  const built = compiled.value?.box
+  const own = box.value.own ?? {
+    width: built?.width ?? 0.1,
+    depth: built?.depth ?? 0.1,
+    height: built?.height ?? 0.1,
+  }
+  return changeBox({ own: { ...own, ...values } })
+}
+
+const silicones = computed(() =>
+  [...shelf.materials].flatMap(([id, material]) =>
+    material.kind === 'silicone' ? [{ id, silicone: material }] : [],
+  ),
+)
+const asks = computed(() => mould.geometry && siliconeAsks(document.value, mould.geometry))
+const ranked = computed(() =>
+  mould.geometry
+    ? rankSilicones(silicones.value, document.value, mould.geometry, compiled.value?.room.net ?? 0)
+    : [],
+)
+const other = computed(() =>
+  ranked.value.filter(({ id }) => id !== document.value.silicone).slice(0, 2),
+)
+const own = computed(() => ranked.value.find(({ id }) => id === document.value.silicone))
+/** What speaks for it, then what speaks against it. */
+function reasons({ pros, cons }: { pros: string[]; cons: string[] }): string {
+  const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
+  const good = pros.length > 0 ? sentence(pros.join(', ')) : ''
+  return cons.length > 0 ? `${good} Against it: ${cons.join(', ')}.` : good
+}
+const safety = computed(() => [
+  ...safetyFor(
+    'silicone',
+    mould.silicone?.chemistry === 'tin' ? ['any silicone', 'tin silicone'] : ['any silicone'],
+  ),
+  ...(document.value.vessel === undefined ? [] : safetyFor('vacuum', ['vacuum vessel'])),
+])
+const step = computed(() => piece.document?.scaleStep ?? 1e-4)
+</script>
+
+<template>
+  <h2>Silicone</h2>
+  <ShelfSelect
+    label="Poured around it"
+    kind="silicone"
+    :value="document.silicone"
+    @choose="mould.change({ silicone: $event })"
+  />
+  <p v-if="own" class="small quiet">{{ reasons(own) }}</p>
+  <details v-if="asks">
+    <summary>What this mould asks for, and what else is on the shelf</summary>
+    <p v-for="line in asks.lines" :key="line" class="small">{{ line }}</p>
+    <ul>
+      <li v-for="candidate in other" :key="candidate.id">
+        <button type="button" class="btn plain" @click="mould.change({ silicone: candidate.id })">
+          {{ candidate.silicone.name }}
+        </button>
+        <span class="small quiet">{{ reasons(candidate) }}</span>
+      </li>
+    </ul>
+  </details>
+
+  <template v-if="facts.poured === 'block'">
+    <h3>Box</h3>
+    <PlainSelect
+      label="Walls"
+      :options="shapeOptions"
+      :value="box.shape"
+      @choose="takeShape($event as Box['shape'])"
+    />
+    <QuantityField
+      label="Beside the piece"
+      kind="length"
+      :value="box.side"
+      :take="(side) => changeBox({ side: side ?? 0 })"
+    />
+    <QuantityField
+      label="Over it"
+      kind="length"
+      :value="box.over"
+      :take="(over) => changeBox({ over: over ?? 0 })"
+    />
+    <QuantityField
+      v-if="document.kind !== 'open block'"
+      label="Under it"
+      kind="length"
+      :value="box.under"
+      :take="(under) => changeBox({ under: under ?? 0 })"
+    />
+    <details :open="box.own !== undefined">
+      <summary>A box that is there already</summary>
+      <QuantityField
+        :label="box.shape === 'cup' ? 'Rim, inside' : 'Inner width'"
+        kind="length"
+        :value="box.own?.width"
+        optional
+        placeholder="none"
+        :take="
+          (width) => (width === undefined ? changeBox({ own: undefined }) : changeOwn({ width }))
+        "
+      />
+      <template v-if="box.own">
+        <QuantityField
+          :label="box.shape === 'cup' ? 'Foot, inside' : 'Inner depth'"
+          kind="length"
+          :value="box.own.depth"
+          :take="(depth) => changeOwn({ depth: depth ?? 0 })"
+        />
+        <QuantityField
+          label="Filled up to"
+          kind="length"
+          :value="box.own.height"
+          :take="(height) => changeOwn({ height: height ?? 0 })"
+        />
+      </template>
+    </details>
+    <ProblemNote v-if="compiled?.boxProblem" :problem="compiled.boxProblem" />
+    <QuantityField
+      label="Chunks of old moulds, by the cup"
+      kind="volume"
+      :value="document.filler"
+      :take="(filler) => mould.change({ filler: filler ?? 0 })"
+    />
+    <QuantityField
+      label="Room found by water or beads"
+      kind="volume"
+      optional
+      placeholder="not measured"
+      :value="document.measuredRoom"
+      :take="(measuredRoom) => mould.change({ measuredRoom })"
+    />
+  </template>
+  <CountField
+    v-if="facts.poured === 'coats'"
+    label="Coats"
+    :value="document.coats"
+    :take="(coats) => mould.change({ coats })"
+  />
+  <template v-if="facts.poured === 'shell'">
+    <QuantityField
+      label="Silicone around the master"
+      kind="length"
+      :value="document.layer"
+      :take="(layer) => mould.change({ layer: layer ?? 0 })"
+    />
+    <QuantityField
+      label="Wall of the shell"
+      kind="length"
+      :value="document.shellWall"
+      :take="(shellWall) => mould.change({ shellWall: shellWall ?? 0 })"
+    />
+  </template>
+
+  <template v-if="facts.poured !== 'none'">
+    <h3>Amounts</h3>
+    <QuantityField
+      label="Stays on tools"
+      kind="fraction"
+      :value="document.loss"
+      :take="(loss) => mould.change({ loss: loss ?? 0 })"
+    />
+    <QuantityField
+      label="Stays in its tub"
+      kind="fraction"
+      :value="document.tub"
+      :take="(tub) => mould.change({ tub: tub ?? 0 })"
+    />
+    <template v-if="compiled?.need">
+      <p class="row">
+        <span class="quiet">In the mould</span><b class="num">{{ mass(compiled.need.inMould) }}</b>
+      </p>
+      <p class="row">
+        <span class="quiet">Mixed, with what stays on tools</span
+        ><b class="num" data-amount="mixed">{{ mass(compiled.need.mass) }}</b>
+      </p>
+      <p class="row">
+        <span class="quiet">Taken from the tubs</span>
+        <b class="num"
+          >{{ mass(compiled.need.opened)
+          }}{{
+            compiled.need.kits
+              ? `, ${compiled.need.kits} ${compiled.need.kits === 1 ? 'kit' : 'kits'}`
+              : ''
+          }}</b
+        >
+      </p>
+      <p v-if="compiled.need.price !== undefined" class="row">
+        <span class="quiet">Costs</span><b class="num">{{ compiled.need.price.toFixed(2) }}</b>
+      </p>
+      <p v-if="facts.parts === 2 && compiled.room.clay > 0" class="row">
+        <span class="quiet">Clay for the bed</span
+        ><b class="num">{{ show(compiled.room.clay, 'volume', studio.units) }}</b>
+      </p>
+      <p v-if="facts.poured === 'coats'" class="row">
+        <span class="quiet">Thickener, from the second coat on</span
+        ><b class="num">{{
+          show(
+            (compiled.need.mass * thickenerShare * (document.coats - 1)) / document.coats,
+            'mass',
+            studio.units,
+            { step: 1e-4 },
+          )
+        }}</b>
+      </p>
+      <QuantityField
+        label="Mixed, or on hand"
+        kind="mass"
+        :step="1e-3"
+        optional
+        placeholder="enough"
+        :value="document.onHand"
+        :take="(onHand) => mould.change({ onHand })"
+      />
+    </template>
+    <CautionNote
+      v-for="caution in compiled?.cautions ?? []"
+      :key="caution.code"
+      :caution="caution"
+    />
+
+    <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
+    <template v-if="compiled && compiled.halves.length > 0">
+      <template v-for="{ half, need } in compiled.halves" :key="half">
+        <h3>{{ half === 'first' ? 'First half' : 'Second half' }}, {{ mass(need.mass) }}</h3>
+        <WeighTable :weighing="need.weighing" :copies="1" :step="step" title="Weigh" />
+      </template>
+    </template>
+    <WeighTable
+      v-else-if="compiled?.need"
+      :weighing="compiled.need.weighing"
+      :copies="1"
+      :step="step"
+      title="Weigh"
+    />
+    <p v-if="compiled?.need" class="small quiet">
+      By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and
+      {{ show(compiled.need.byVolume.b, 'volume', studio.units) }}.
+    </p>
+    <QuantityField
+      label="Vacuum vessel holds"
+      kind="volume"
+      optional
+      placeholder="no vacuum"
+      :value="document.vessel"
+      :take="(vessel) => mould.change({ vessel })"
+    />
+    <QuantityField
+      label="Largest cup"
+      kind="volume"
+      :value="document.cup"
+      :take="(cup) => mould.change({ cup: cup ?? 0 })"
+    />
+    <p v-if="compiled?.batches" class="small quiet">
+      {{
+        compiled.batches.count === 1
+          ? 'One batch'
+          : `${compiled.batches.count} batches of ${show(compiled.batches.volume, 'volume', studio.units)}`
+      }}, about {{ showDuration(compiled.batches.time) }} each with mixing and pouring.
+    </p>
+    <template v-if="facts.poured === 'block'">
+      <h3>Master and walls</h3>
+      <QuantityField
+        label="The master weighs"
+        kind="mass"
+        optional
+        placeholder="like a solid print"
+        :value="document.masterMass"
+        :take="(masterMass) => mould.change({ masterMass })"
+      />
+      <PlainSelect
+        label="Walls are of"
+        :options="walls"
+        :value="box.wall"
+        @choose="changeBox({ wall: $event as Box['wall'] })"
+      />
+      <QuantityField
+        label="Thick"
+        kind="length"
+        :value="box.wallThickness"
+        :take="(wallThickness) => changeBox({ wallThickness: wallThickness ?? 0 })"
+      />
+      <p v-if="compiled" class="small quiet">
+        At the foot they feel {{ show(compiled.pressure, 'pressure', studio.units)
+        }}<template v-if="compiled.bulge > 0">
+          and give {{ show(compiled.bulge, 'length', studio.units) }}</template
+        >. Put the board level both ways.
+      </p>
+    </template>
+  </template>
+  <p v-else class="quiet">Nothing to mix: the mould is there.</p>
+</template>
+
+<style scoped>
+summary {
+  color: var(--teal);
+  font-weight: 600;
+  cursor: pointer;
+}
+
+details {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+details > * + * {
+  margin-top: 6px;
+}
+
+li {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+}
+</style>

@@ -1,0 +1,78 @@
+import type { BuiltBox, Footprint } from '@mivro/core/mould'
+import type { Section } from '@mivro/core/shape'
+
+/** Where the side view and the view from above lie, px. */
+export interface BoxDrawing {
+  left: number
+  right: number
+  y: (height: number) => number
+  /** The piece in its box, seen from the side. */
+  piece: string
+  plan: string
+  hull: string
+  planMiddle: number
+  planBottom: number
+}
+
+const edge = { top: 56, bottom: 60, left: 96, gap: 150, right: 40 }
+
+/**
+ * The box from the side and from above at one scale. `turned`: the master stands the other way
+ * than the piece is poured, so its cut is drawn upside down.
+ */
+export function boxDrawing(
+  box: BuiltBox,
+  foot: Footprint,
+  section: Section,
+  turned: boolean,
+  width: number,
+  height: number,
+): BoxDrawing {
+  const xs = box.plan.filter((_, i) => i % 2 === 0)
+  const ys = box.plan.filter((_, i) => i % 2 === 1)
+  const [planWidth, planDepth] = [
+    Math.max(...xs) - Math.min(...xs),
+    Math.max(...ys) - Math.min(...ys),
+  ]
+  const roomX = width - edge.left - edge.gap - edge.right
+  const roomY = height - edge.top - edge.bottom
+  const scale = Math.min(roomX / (box.width + planWidth), roomY / Math.max(box.height, planDepth))
+  const left = edge.left + (roomX - scale * (box.width + planWidth)) / 2
+  const right = left + box.width * scale
+  const bottom = edge.top + (roomY + box.height * scale) / 2
+  const y = (h: number) => bottom - h * scale
+  const middle = (left + right) / 2 - ((section.left + section.right) / 2) * scale
+  const stands = (h: number) => y(box.under + (turned ? section.height - h : h))
+  const piece = section.outlines
+    .map(({ points, closed }) => {
+      const steps: string[] = []
+      for (let i = 0; i < points.length; i += 2) {
+        const x = middle + points[i] * scale
+        steps.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${stands(points[i + 1]).toFixed(1)}`)
+      }
+      return steps.join('') + (closed ? 'Z' : '')
+    })
+    .join('')
+  const planLeft = right + edge.gap
+  const planMiddle = planLeft + (planWidth * scale) / 2
+  const planTop = edge.top + (roomY - planDepth * scale) / 2
+  const onPlan = (points: readonly number[]) => {
+    const steps: string[] = []
+    for (let i = 0; i < points.length; i += 2) {
+      const x = planLeft + (points[i] - Math.min(...xs)) * scale
+      const v = planTop + (Math.max(...ys) - points[i + 1]) * scale
+      steps.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${v.toFixed(1)}`)
+    }
+    return `${steps.join('')}Z`
+  }
+  return {
+    left,
+    right,
+    y,
+    piece,
+    plan: onPlan(box.plan),
+    hull: onPlan(foot.hull),
+    planMiddle,
+    planBottom: planTop + planDepth * scale,
+  }
+}
