@@ -93,7 +93,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'no-gate': () =>
     'There is no gate yet, so nothing can be poured. Drag one onto the highest part, or where its scar hides.',
   'vent-below-gate': (a, u) =>
-    `This vent lies ${show(a.below, 'length', u)} below the gate: resin runs out of it before the piece is full. Move it up, or plug it when resin shows.`,
+    `${plural(a.vents, 'vent')} ${a.vents === 1 ? 'lies' : 'lie'} up to ${show(a.below, 'length', u)} below the gate: carry the channel up as high as the gate's mouth, or plug it when resin shows, or resin runs out there.`,
   'gate-narrow': (a, u) =>
     `A gate of ${show(a.bore, 'length', u)} lets thick resin through drop by drop. Make it 3 mm or more.`,
   'inclusion-over-gate': (a, u) =>

@@ -53,7 +53,7 @@ export interface CautionAmounts {
   'silicone-pin': { reach: number }
   'wall-thin': { places: number }
   'no-gate': Record<string, never>
-  'vent-below-gate': { below: number }
+  'vent-below-gate': { vents: number; below: number }
   'gate-narrow': { bore: number }
   'inclusion-over-gate': { inclusion: string; needs: number; bore: number }
 

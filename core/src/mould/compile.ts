@@ -12,6 +12,7 @@ import { usualClearance, type Mould } from './mould.ts'
 import { batches, type Batches } from './silicone/batches.ts'
 import { cover, type Cover } from './silicone/cover.ts'
 import { pricePerMass, siliconeNeed, type SiliconeNeed } from './silicone/need.ts'
+import { thinnestShell } from './out/shell.ts'
 import { siliconeRoom, type SiliconeRoom } from './silicone/room.ts'
 
 /** Density of silicone where none is chosen, kg/m³, and its price for a kilogram (common practice). */
@@ -19,6 +20,9 @@ const usual = { density: 1130, price: 30 }
 
 /** A master's density where nobody weighed it: a solid print, kg/m³ (common practice, no source). */
 const usualMaster = 1150
+
+/** Layers of bandage that make a shell stiff (common practice, no source). */
+const bandageLayers = 4
 
 /** More weight on top than the uplift, so that a knock does not free it. */
 const safety = 1.5
@@ -41,6 +45,8 @@ export interface CompiledMould {
   /** N; and the weight on top that holds the master down, kg. */
   uplift: number
   weightOnTop: number
+  /** Bandage for the rigid shell of a brushed mould, m² of all its layers. */
+  bandage: number
   bulge: number
   braces: number
   pressure: number
@@ -89,6 +95,7 @@ export function compileMould(
     batches: split,
     uplift: force,
     weightOnTop: Math.max(0, (force * safety) / 9.80665),
+    bandage: facts.poured === 'coats' ? geometry.area * bandageLayers : 0,
     bulge: give,
     braces:
       give > mostBulge
@@ -222,6 +229,10 @@ function judge(
     if (saved > 0.2 * room.net && mould.box.shape !== 'outline' && mould.filler === 0) {
       found.push(caution('box-large', 'note', { field: 'box' }, { saved }))
     }
+  }
+  if (facts.poured === 'shell' && mould.shellWall < thinnestShell) {
+    const amounts = { wall: mould.shellWall, least: thinnestShell }
+    found.push(caution('shell-thin', 'stop', { field: 'shellWall' }, amounts))
   }
   if (facts.poured === 'coats') {
     const pulls = pullsOfCoats(mould.coats)

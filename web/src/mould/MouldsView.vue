@@ -7,6 +7,7 @@ import type { Piece } from '@mivro/core/piece'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
+import PlainSelect from '../ui/PlainSelect.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -51,7 +52,9 @@ const { pulls } = usePullsOf(() => open.value?.document)
 const nameOf = (id: string) => pieces.value.find((piece) => piece.id === id)?.document.name
 const makes = computed(() => (open.value?.document.pieces ?? []).filter(nameOf))
 const others = computed(() =>
-  pieces.value.filter(({ id }) => !open.value?.document.pieces.includes(id)),
+  pieces.value
+    .filter(({ id }) => !open.value?.document.pieces.includes(id))
+    .map(({ id, document }) => ({ value: id, label: document.name })),
 )
 const facts = (mould: Mould) => {
   const names = mould.pieces.map(nameOf).filter(Boolean)
@@ -123,15 +126,13 @@ function belong(piece: string, in_: boolean): void {
               <RemoveButton :label="`Not ${nameOf(id)} any more`" @click="belong(id, false)" />
             </li>
           </ul>
-          <label v-if="others.length > 0" class="field-row">
-            <span class="field-label">and also</span>
-            <select value="" @change="belong(($event.target as HTMLSelectElement).value, true)">
-              <option value="">choose a piece</option>
-              <option v-for="piece in others" :key="piece.id" :value="piece.id">
-                {{ piece.document.name }}
-              </option>
-            </select>
-          </label>
+          <PlainSelect
+            v-if="others.length > 0"
+            label="and also"
+            :options="[{ value: '', label: 'choose a piece' }, ...others]"
+            value=""
+            @choose="belong($event, true)"
+          />
           <h2>Pulls so far: {{ pulls.length }}</h2>
           <ul class="makes">
             <li v-for="pull in pulls.slice(0, 8)" :key="pull.id">

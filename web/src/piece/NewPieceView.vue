@@ -107,7 +107,7 @@ async function make(): Promise<void> {
             @change="made.choose(($event.target as HTMLInputElement).files?.[0])"
           />
           <Upload :size="26" :stroke-width="1.5" aria-hidden="true" />
-          <b>{{ made.file ? 'Choose another file' : 'Choose a file, or drop it here' }}</b>
+          <b>{{ made.file ? 'Drop another file here' : 'Choose a file, or drop it here' }}</b>
           <span class="quiet"
             >STL, OBJ, PLY or 3MF up to 200 MB, or an outline as SVG. It stays on this
             machine.</span

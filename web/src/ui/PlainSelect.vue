@@ -1,21 +1,28 @@
 <script setup lang="ts">
+import { useId } from 'vue'
+
 defineProps<{
   label: string
   options: readonly { value: string; label: string }[]
   value: string
 }>()
 const emit = defineEmits<{ choose: [value: string] }>()
+const id = useId()
 </script>
 
 <template>
-  <label class="field-row">
-    <span class="field-label">{{ label }}</span>
-    <select :value="value" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
+  <div class="field-row">
+    <label :for="id" class="field-label">{{ label }}</label>
+    <select
+      :id="id"
+      :value="value"
+      @change="emit('choose', ($event.target as HTMLSelectElement).value)"
+    >
       <option v-for="option in options" :key="option.value" :value="option.value">
         {{ option.label }}
       </option>
     </select>
-  </label>
+  </div>
 </template>
 
 <style scoped>

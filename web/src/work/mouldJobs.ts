@@ -1,3 +1,4 @@
+import { caution, type Caution } from '@mivro/core/caution'
 import type { Form } from '@mivro/core/piece'
 import { mouldGeometry, type GeometryStep, type MouldGeometry } from '@mivro/core/mould'
 import {
@@ -51,7 +52,12 @@ export interface AirAnswer {
   /** Cells against the surface's own volume: far from 1 when parts are thinner than a cell. */
   seen: number
   cell: number
+  /** Parts of the file lie within one another. */
+  overlap?: Caution
 }
+
+/** Parts that fill less than this share of their sum lie within one another. */
+const lessWhole = 0.97
 
 /** Cells drawn of one pocket in 3-D. */
 const mostPlaces = 8000
@@ -76,12 +82,15 @@ export async function findAir(question: AirQuestion, cavities: Cavities): Promis
   const cavity = await cavities(form)
   const { mesh, measures } = cavity
   const resin = gridOf(form, up, cavity)
-  const filled = openings.length > 0 ? openings : [{ at: highestPlace(resin), bore: 0.002 }]
+  const filling = openings.length > 0 ? openings : [{ at: highestPlace(resin), bore: 0.002 }]
   const { grid, pockets } =
     of === 'silicone'
       ? siliconeAir(mesh, up)
-      : { grid: resin, pockets: airPockets(mesh, resin, filled) }
+      : { grid: resin, pockets: airPockets(mesh, resin, filling) }
   const slabs = pocketsOnSection(grid, pockets, section(mesh, up, turn))
+  const filled = cellsInside(resin) * cellVolume(resin)
+  const parts = cavity.cautions.some(({ code }) => code === 'mesh-parts')
+  const overlapping = parts && filled < lessWhole * measures.volume
   const dabs = prefilledBy(grid, pockets, of === 'resin' ? prefills : [])
   return {
     pockets: pockets.map(({ cells, ...pocket }, i) => ({
@@ -92,7 +101,10 @@ export async function findAir(question: AirQuestion, cavities: Cavities): Promis
     })),
     ceilings: ceilings(mesh, up),
     highest: highestPlace(resin),
-    seen: (cellsInside(resin) * cellVolume(resin)) / measures.volume,
+    seen: filled / measures.volume,
+    overlap: overlapping
+      ? caution('mesh-overlap', 'warn', {}, { counted: measures.volume, filled })
+      : undefined,
     cell: Math.max(...resin.cell),
   }
 }

@@ -3,6 +3,7 @@ import type { Form } from '@mivro/core/piece'
 import { readForm } from '@mivro/core/piece'
 import { Problem, problemsOf, toData, type ProblemData } from '@mivro/core/problem'
 import {
+  clustered,
   fileUnits,
   readMeshFile,
   scaleInPlace,
@@ -39,6 +40,9 @@ export interface FileReport {
 /** Shapes read last; a large one is read once, however often it is turned. */
 const cavities = new Map<string, Cavity>()
 const held = 3
+
+/** Triangles drawn in the round; the page has to sort them for pointing. */
+const mostDrawn = 60_000
 
 /** The file being looked at before it is uploaded. */
 let pending: Uint8Array | undefined
@@ -96,7 +100,11 @@ const jobs = {
   surface: (form: Form) =>
     answer(async (): Promise<Mesh> => {
       const { mesh } = await quietly(form)
-      return { positions: Float32Array.from(mesh.positions), triangles: mesh.triangles.slice() }
+      const drawn = clustered(mesh, mostDrawn)
+      return {
+        positions: Float32Array.from(drawn.positions),
+        triangles: drawn.triangles.slice(),
+      }
     }),
 
   shell: (question: ShellQuestion) =>

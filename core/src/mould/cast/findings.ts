@@ -122,16 +122,20 @@ function aboutGates(
     return found
   }
   const highest = Math.max(...gates.map(({ height }) => height))
-  for (const { what, height, id } of openings) {
-    // A gate below leaves the air above it to the vents: they have to be the higher ones.
-    if (what === 'vent' && height < highest - 0.0005) {
-      const amounts = { below: highest - height }
-      found.push({
-        caution: caution('vent-below-gate', 'warn', { field: `openings.${id}` }, amounts),
-        ways: ['vent'],
-        sure: 'sure',
-      })
-    }
+  // Channels end at the top of the block or lower; those that end below the gate run over.
+  const low = openings.filter(({ what, height }) => what === 'vent' && height < highest - 0.0005)
+  if (low.length > 0) {
+    const below = highest - Math.min(...low.map(({ height }) => height))
+    found.push({
+      caution: caution(
+        'vent-below-gate',
+        'note',
+        { field: 'openings' },
+        { vents: low.length, below },
+      ),
+      ways: [],
+      sure: 'sure',
+    })
   }
   for (const gate of gates) {
     const { bore } = mould.openings.find(({ id }) => id === gate.id)!

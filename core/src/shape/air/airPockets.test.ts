@@ -13,6 +13,7 @@ import { fromSection, ontoSection, section } from '../section.ts'
 import { ceilings } from './ceilings.ts'
 import { levelsOf } from './heights.ts'
 import { pocketsOnSection } from './onSection.ts'
+import { openingCells } from './openingCells.ts'
 import { prefilledBy } from './prefill.ts'
 import { siliconeAir } from './siliconeAir.ts'
 
@@ -93,6 +94,9 @@ describe('where air stays', () => {
     const miss = () => airPockets(mesh, voxelise(mesh, legsUp), [at(16, 16, 5)])
     expect(miss).toThrow(Problem)
     expect(miss).toThrow('opening-misses at openings.0')
+    // 70 mm off along x: the seat ends at 32.
+    const far = openingCells(voxelise(mesh, legsUp), at(100, 16, 22))
+    expect(far.miss).toBeCloseTo(0.068 - 0.0015, 3)
   })
 
   it('the level ceilings of a stool held legs up are its underside, 1024 mm²', () => {

@@ -41,7 +41,25 @@ export function openingCells(grid: Grid, { at, bore }: Opening): { cells: number
       }
     }
   }
+  if (nearest < 0) least = distanceToAny(grid, at)
   const miss = Math.max(0, least - reach)
   if (nearest < 0 || miss > 2 * Math.max(...cell)) return { cells: [], miss }
   return { cells: cells.length > 0 ? cells : [nearest], miss }
+}
+
+/** How far the nearest cell of the piece is, m; for saying how far an opening misses. */
+function distanceToAny(grid: Grid, at: Vec3): number {
+  const [cx, cy, cz] = inCells(grid, at)
+  const { cell, counts, inside } = grid
+  const [nx, , nz] = counts
+  let least = Infinity
+  for (let i = 0; i < inside.length; i++) {
+    if (!inside[i]) continue
+    const column = Math.floor(i / nz)
+    const x = ((column % nx) - cx) * cell[0]
+    const y = (Math.floor(column / nx) - cy) * cell[1]
+    const z = ((i % nz) - cz) * cell[2]
+    least = Math.min(least, x * x + y * y + z * z)
+  }
+  return Math.sqrt(least)
 }

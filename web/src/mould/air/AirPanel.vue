@@ -23,9 +23,11 @@ const pockets = computed(() => mould.air?.pockets ?? [])
 const staying = computed(() => mould.left.reduce((sum, { volume }) => sum + volume, 0))
 const tall = computed(() => piece.survey?.section.height ?? 0)
 const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°`
-const held = computed(() =>
+const turned = computed(() =>
   degrees(angleBetween(piece.document!.up as Vec3, mould.document!.masterUp as Vec3)),
 )
+const held = computed(() => mould.openings.reduce((sum, { volume }) => sum + volume, 0))
+const reckonIn = () => piece.change({ ...piece.document!, gate: held.value, mould: 'closed' })
 const level = computed({
   get: () => Math.round((air.level ?? 1) * 100),
   set: (percent) => air.stand(percent >= 100 ? undefined : percent / 100),
@@ -43,7 +45,9 @@ const about = computed(() =>
   ),
 )
 /** Parts finer than the grid were not seen, and their air neither. */
-const unseen = computed(() => mould.air && Math.abs(mould.air.seen - 1) > 0.08)
+const unseen = computed(
+  () => mould.air && !mould.air.overlap && Math.abs(mould.air.seen - 1) > 0.08,
+)
 
 const origin = [
   'Filled slowly from the gate, air leaves by gate and vents only. As the resin rises, air above it is let out until its last way closes: what lies above that height stays.',
@@ -71,7 +75,7 @@ const origin = [
     :value="mould.poured"
     @choose="mould.poured = $event as 'resin' | 'silicone'"
   />
-  <ProblemNote v-if="mould.airProblem" :problem="mould.airProblem" />
+  <ProblemNote v-if="mould.airProblem && !mould.airProblem.path" :problem="mould.airProblem" />
 
   <ul v-if="pockets.length > 0" class="pockets" data-list="pockets">
     <li v-for="(pocket, i) in pockets" :key="i" :class="{ done: pocket.prefilled }">
@@ -100,6 +104,7 @@ const origin = [
       resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
     }}
   </p>
+  <CautionNote v-if="mould.air?.overlap" :caution="mould.air.overlap" />
   <p v-if="unseen" class="small quiet">
     Some parts are finer than {{ show(mould.air!.cell, 'length', studio.units) }}, and air in them
     can't be seen here.
@@ -128,6 +133,10 @@ const origin = [
       </span>
     </div>
     <OpeningRow v-for="opening in air.openings" :key="opening.id" :opening="opening" />
+    <p v-if="held > 0 && Math.abs(held - piece.document!.gate) > 1e-9" class="row small">
+      <span class="quiet">Together they keep {{ showTiny(held, studio.units) }} of resin</span>
+      <button type="button" class="btn plain" @click="reckonIn">Reckon it into the pour</button>
+    </p>
     <p v-if="(mould.document?.prefills.length ?? 0) > 0" class="row small">
       <span class="quiet">{{ mould.document!.prefills.length }} marked for a prefill</span>
       <button type="button" class="btn plain" @click="mould.change({ prefills: [] })">
@@ -143,9 +152,9 @@ const origin = [
     <h3>Held another way</h3>
     <p class="quiet small">
       {{
-        held === '0°'
+        turned === '0°'
           ? 'It is poured as it stands in its box.'
-          : `It is poured ${held} from how it stands in its box.`
+          : `It is poured ${turned} from how it stands in its box.`
       }}
     </p>
     <p v-if="air.progress !== undefined" class="search" role="status">

@@ -5,6 +5,7 @@ import { show, showTiny } from '@mivro/core/units'
 import { useStudio } from '../../studio/studioStore.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
+import Says from '../../ui/Says.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import { useMould } from '../mouldStore.ts'
 import { useAir } from './useAir.ts'
@@ -16,6 +17,11 @@ const studio = useStudio()
 
 const facts = computed(() => mould.openings.find(({ id }) => id === props.opening.id))
 const name = computed(() => (props.opening.what === 'gate' ? 'Gate' : 'Vent'))
+/** This one reaches no part of the piece. */
+const misses = computed(() => {
+  const index = air.openings.findIndex(({ id }) => id === props.opening.id)
+  return mould.airProblem?.path === `openings.${index}` ? mould.airProblem : undefined
+})
 const open = computed(() => air.selected === props.opening.id)
 </script>
 
@@ -43,6 +49,7 @@ const open = computed(() => air.selected === props.opening.id)
       />
       <RemoveButton :label="`Take the ${opening.what} out`" @click="air.takeOut(opening.id)" />
     </div>
+    <Says :problem="misses" />
     <template v-if="open">
       <SegmentField
         label="Made"

@@ -9,7 +9,7 @@ import {
   thickenerShare,
   type Box,
 } from '@mivro/core/mould'
-import { show, showDuration } from '@mivro/core/units'
+import { show, showArea, showDuration } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { useShelf } from '../../shelf/shelfStore.ts'
 import { useStudio } from '../../studio/studioStore.ts'
@@ -49,17 +49,16 @@ const walls = ['card', 'foam board', 'board', 'acrylic', 'bricks', 'print'].map(
   label: value,
 }))
 
+/** A cup is known by its own sizes only; those of another box stay. */
 function takeShape(shape: Box['shape']): void {
+  const { own, shape: before } = box.value
   const built = compiled.value?.box
-  const own =
-    shape === 'cup'
-      ? {
-          width: (built?.width ?? 0.08) * 1.2,
-          depth: built?.width ?? 0.08,
-          height: built?.height ?? 0.08,
-        }
-      : undefined
-  changeBox({ shape, own })
+  const cup = {
+    width: (built?.width ?? 0.08) * 1.2,
+    depth: built?.width ?? 0.08,
+    height: built?.height ?? 0.08,
+  }
+  changeBox({ shape, own: shape === 'cup' ? cup : before === 'cup' ? undefined : own })
 }
 const changeOwn = (values: Partial<NonNullable<Box['own']>>) => {
   const built = compiled.value?.box
@@ -265,6 +264,10 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
             { step: 1e-4 },
           )
         }}</b>
+      </p>
+      <p v-if="compiled.bandage > 0" class="row">
+        <span class="quiet">Bandage for the shell, four layers</span
+        ><b class="num">{{ showArea(compiled.bandage, studio.units) }}</b>
       </p>
       <QuantityField
         label="Mixed, or on hand"

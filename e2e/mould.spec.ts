@@ -1,0 +1,230 @@
+import { astronomer } from '../server/src/demo/astronomer.ts'
+import {
+  closureOf,
+  isClosed,
+  measure,
+  readStl,
+  scaleInPlace,
+  weld,
+  writeStl,
+} from '@mivro/core/shape'
+import { readFileSync } from 'node:fs'
+import type { Download, Page } from '@playwright/test'
+import { stl } from './files.ts'
+import { expect, test, type Mivro } from './mivro.ts'
+
+const lens = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'What to look at' }).getByRole('link', { name })
+const pockets = (page: Page) => page.locator('[data-list="pockets"] li')
+const choose = (mivro: Mivro, label: string, option: string) =>
+  mivro.page.getByLabel(label, { exact: true }).selectOption(option)
+const bytesOf = async (download: Download) => readFileSync((await download.path())!)
+
+test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, page }) => {
+  test.slow()
+  await mivro.open('/pieces/new')
+  await test.step('a figure from a file, foot up as it is poured', async () => {
+    const file = Buffer.from(writeStl(await astronomer()))
+    await page.locator('input[type=file]').setInputFiles(stl('stargazer.stl', file))
+    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('link', { name: 'Shape' }).click()
+    await page.getByText('−Z', { exact: true }).click()
+    await mivro.saved()
+    await page.getByRole('link', { name: 'Mould', exact: true }).click()
+    await page.getByRole('button', { name: 'Plan a mould' }).click()
+  })
+
+  await test.step('air: a gate, and what stays is vented or prefilled', async () => {
+    await expect(page.getByText('There is no gate yet')).toBeVisible({ timeout: 30_000 })
+    await page.getByRole('button', { name: 'Gate', exact: true }).click()
+    await expect(pockets(page)).toHaveCount(3)
+    await pockets(page).nth(0).getByRole('button', { name: 'Vent it' }).click()
+    await expect(pockets(page)).toHaveCount(2)
+    await pockets(page).nth(0).getByRole('button', { name: 'Vent it' }).click()
+    await expect(pockets(page)).toHaveCount(1)
+    await pockets(page).nth(0).getByRole('button', { name: 'Prefill' }).click()
+    await expect(pockets(page).nth(0)).toContainText('prefilled')
+    await expect(page.locator('aside .good')).toHaveText('none')
+  })
+
+  await test.step('the kind is advised and taken', async () => {
+    await lens(page, 'Kind').click()
+    const chart = page.locator('[data-chart="break-even"]')
+    await expect(chart).toBeVisible({ timeout: 30_000 })
+    await expect(chart).toHaveAttribute('aria-label', /From 1: /)
+    await mivro.type('Copies wanted of it', '2')
+    const advised = page.locator('[data-kind]', { hasText: 'advised' })
+    await expect(advised).toHaveAttribute('data-kind', 'cut block')
+    await mivro.type('Copies wanted of it', '6')
+  })
+
+  await test.step('silicone: what to mix, with the cautions before it', async () => {
+    await lens(page, 'Silicone').click()
+    await expect(page.locator('[data-code="silicone-not-chosen"]')).toBeVisible()
+    await mivro.pick('Poured around it', 'Clear platinum silicone 22A')
+    await expect(page.locator('[data-safety="silicone-hands"]')).toBeVisible()
+    const mixed = Number(
+      (await page.locator('[data-amount="mixed"]').textContent())!.replace(/[^\d.]/g, ''),
+    )
+    // 10:1 by weight.
+    const { weigh } = await mivro.weights('A')
+    const { weigh: catalyst } = await mivro.weights('B')
+    expect(weigh / catalyst).toBeCloseTo(10, 1)
+    expect(weigh + catalyst).toBeCloseTo(mixed, 0)
+    await mivro.type('Vacuum vessel holds', '3 l')
+    await expect(page.locator('[data-safety="vacuum"]')).toBeVisible()
+  })
+
+  await test.step('contact: a fresh print stops platinum, baked and coated it does not', async () => {
+    await lens(page, 'Contact').click()
+    const print = page.locator('[data-verdict]', { hasText: 'on resin print' })
+    await expect(print).toHaveAttribute('data-verdict', 'inhibited')
+    await expect(print).toContainText('Age it for four weeks')
+    await expect(page.locator('[data-safety="oven"]')).toBeVisible()
+    await page.getByText('baked', { exact: true }).click()
+    await choose(mivro, 'Its finish', 'acrylic coat')
+    await expect(print).toHaveAttribute('data-verdict', 'cures')
+    await print.getByRole('button', { name: 'Keep a patch test' }).click()
+    await print.getByRole('button', { name: 'stayed tacky' }).click()
+    await expect(print).toHaveAttribute('data-verdict', 'inhibited')
+    await expect(print).toContainText('Your patch test of')
+    await page.getByRole('button', { name: /Take the test of/ }).click()
+    await expect(print).toHaveAttribute('data-verdict', 'cures')
+  })
+
+  await test.step('the sheet is printed', async () => {
+    await mivro.saved()
+    await lens(page, 'Passport').click()
+    await expect(page.getByText('1 and 2')).toBeVisible()
+    await page.getByRole('link', { name: 'Mould sheet' }).click()
+    await expect(page.locator('[data-step="silicone"]')).toBeVisible({ timeout: 30_000 })
+    // Each line stands once, within its step and before its words.
+    for (const [line, step] of [
+      ['sanding', 'prepare'],
+      ['build-blade', 'build'],
+      ['silicone-hands', 'silicone'],
+      ['vacuum', 'vacuum'],
+      ['cut-open', 'open'],
+    ]) {
+      await expect(page.locator(`[data-safety="${line}"]`)).toHaveCount(1)
+      await expect(page.locator(`[data-step="${step}"] [data-safety="${line}"]`)).toBeVisible()
+    }
+    await expect(page.locator('.template img')).toBeVisible()
+    const pdf = await page.pdf({ preferCSSPageSize: true })
+    expect(pdf.length).toBeGreaterThan(10_000)
+  })
+})
+
+test.describe('in the demo studio', () => {
+  test('a vent dragged along the outline changes the air, keys nudge it, undo brings it back', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-astronomer/mould')
+    await expect(pockets(page)).toHaveCount(3)
+    await pockets(page).nth(0).getByRole('button', { name: 'Vent it' }).click()
+    await expect(pockets(page)).toHaveCount(2)
+    const vent = page.locator('[data-opening="vent"]')
+    const box = (await vent.boundingBox())!
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x, y + 160, { steps: 10 })
+    await page.mouse.up()
+    await expect(pockets(page)).toHaveCount(3)
+    await page.keyboard.press('Control+z')
+    await expect(pockets(page)).toHaveCount(2)
+    await vent.focus()
+    const before = await vent.boundingBox()
+    for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowLeft')
+    await expect.poll(async () => (await vent.boundingBox())!.x).toBeLessThan(before!.x - 5)
+  })
+
+  test('the search proposes a tilt with fewer vents; it can be stopped', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-astronomer/mould')
+    await expect(pockets(page)).toHaveCount(3)
+    await page.getByRole('button', { name: /Find the best tilt/ }).click()
+    await page.getByRole('button', { name: 'Stop' }).click()
+    await expect(page.getByRole('button', { name: /Find the best tilt/ })).toBeVisible()
+    await page.getByRole('button', { name: /Find the best tilt/ }).click()
+    const best = page.locator('[data-list="tilts"] li').first()
+    await expect(best).toContainText('2 vents, nothing stays', { timeout: 60_000 })
+    await best.getByRole('button', { name: 'Take it' }).click()
+    await expect(page.getByText('All of it fills')).toBeVisible()
+    await expect(page.locator('[data-opening="vent"]')).toHaveCount(2)
+    await mivro.saved()
+    await page.reload()
+    await expect(page.getByText('All of it fills')).toBeVisible()
+  })
+
+  test('in the round, silicone over it, and filling', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-astronomer/mould')
+    await expect(pockets(page)).toHaveCount(3)
+    await page.getByRole('button', { name: '3-D' }).click()
+    await expect(page.locator('canvas')).toBeVisible()
+    await page.getByRole('button', { name: 'Cut it open here too' }).click()
+    await page.getByRole('button', { name: 'Cut', exact: true }).click()
+    await page.getByText('Silicone over it').click()
+    await expect(page.getByText('Air under the silicone')).toBeVisible()
+    await page.getByText('Resin in it').click()
+    await page.getByLabel('How high the resin stands').fill('50')
+    await expect(page.locator('.fill .num')).toHaveText('47.0 mm')
+  })
+
+  test('the shell that is handed out is closed and holds what it says', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-astronomer/mould/passport')
+    const downloads: Download[] = []
+    page.on('download', (download) => downloads.push(download))
+    await page.getByRole('button', { name: /STL, 6.0 mm/ }).click()
+    await expect(page.getByText(/It takes .* of silicone around the master/)).toBeVisible({
+      timeout: 60_000,
+    })
+    await expect.poll(() => downloads.length).toBe(2)
+    for (const download of downloads) {
+      const half = scaleInPlace(weld(readStl(new Uint8Array(await bytesOf(download))).mesh), 1e-3)
+      expect(isClosed(closureOf(half))).toBe(true)
+      expect(measure(half).volume).toBeGreaterThan(1e-6)
+    }
+  })
+
+  test('templates come as SVG and as PDF at true size', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-astronomer/mould/passport')
+    const take = async (name: string) => {
+      const waiting = page.waitForEvent('download')
+      await page.getByRole('button', { name, exact: true }).first().click()
+      return bytesOf(await waiting)
+    }
+    const svg = (await take('SVG')).toString()
+    const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
+    // The box hugs a figure of 85 by 45 mm at 10 mm, 8 mm of margin around.
+    expect(Number(width)).toBeCloseTo(105.5 + 16, 0)
+    const pdf = (await take('PDF')).toString('latin1')
+    expect(pdf.startsWith('%PDF')).toBe(true)
+    const [, w, h] = /MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf)!
+    // A4 in points.
+    expect(Number(w)).toBeCloseTo(595.28, 0)
+    expect(Number(h)).toBeCloseTo(841.89, 0)
+    expect(Number(height)).toBeLessThan(297)
+  })
+
+  test('a bought mould belongs to several pieces and keeps its passport', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/moulds')
+    await page.getByRole('link', { name: /Round coaster, bought/ }).click()
+    await expect(page.getByText('Pulls so far: 2')).toBeVisible()
+    await choose(mivro, 'and also', 'Meteorite paperweight')
+    await expect(
+      page.getByRole('link', { name: 'Meteorite paperweight', exact: true }),
+    ).toBeVisible()
+    await mivro.type('Bands around it', '3')
+    await mivro.saved()
+    await page.getByRole('link', { name: 'Meteorite paperweight', exact: true }).click()
+    await lens(page, 'Passport').click()
+    await expect(mivro.field('Bands around it')).toHaveValue('3')
+  })
+})
