@@ -1,10 +1,21 @@
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
+import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three'
+import { MeshBVH } from 'three-mesh-bvh'
 import { mergeVertices } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { compile, newPlan, type Plan } from '../core/src/plan/index.ts'
 import { slowEpoxy, violet } from '../core/src/material/samples.ts'
 import type { Material } from '../core/src/material/index.ts'
+import { mouldGeometry } from '../core/src/mould/index.ts'
 import {
+  basinsOf,
+  buildSolid,
+  cavityOf,
+  cellsInside,
   closureOf,
+  deepCells,
+  fibonacciCap,
+  openingCells,
+  voxelise,
   fillCurve,
   readStl,
   section,
@@ -55,7 +66,78 @@ within(
   median(() => section(mesh, up), 9),
   200,
 )
+console.log('\nThe same million triangles in cells')
+const fine = bumpyBall(1_000_000)
+const cells = median(() => voxelise(fine, up), 7)
+const tree = bvhOf(fine)
+const rays = median(() => columnRays(tree, 64), 3)
+const planting = median(() => bvhOf(fine), 1)
+compare(
+  'cells, 128 along the longest side',
+  cells,
+  'three-mesh-bvh, tree and rays at 64',
+  planting + rays,
+  0.2,
+)
+console.log(`  (its tree ${planting.toFixed(0)} ms, its ${64 * 64} rays ${rays.toFixed(0)} ms)`)
+within('cells, 128 along the longest side', cells, 150)
+const grid = voxelise(fine, up)
+const gate = openingCells(grid, { at: [0, 0, 0.03], bore: 0.004 }).cells
+console.log(`${cellsInside(grid)} cells inside`)
+within(
+  'air pockets in one direction',
+  median(() => basinsOf(grid, [0, 0, 1], gate), 7),
+  250,
+)
+within(
+  'air pockets aslant',
+  median(() => basinsOf(grid, [0.2, 0.3, 1], gate), 7),
+  250,
+)
+const coarse = voxelise(fine, up, { longest: 64 })
+const deep = deepCells(coarse)
+const ways = fibonacciCap(200, Math.PI / 4)
+within(
+  '200 tilts at 64',
+  median(() => ways.forEach((way) => basinsOf(coarse, way, 'highest', { deep })), 3),
+  3000,
+)
+const small = buildSolid({ solid: 'egg', width: 0.04, height: 0.055 })
+within(
+  'undercuts, thin silicone, walls, pulls of an egg',
+  median(() => mouldGeometry(cavityOf(small), up), 1),
+  6000,
+)
+
 console.log(`\n${triangleCount(mesh)} triangles; Node ${process.versions.node}`)
+
+/** A search tree over the mesh, as pointing at things in the round uses it. */
+function bvhOf({ positions, triangles }: Mesh): MeshBVH {
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(positions), 3))
+  geometry.setIndex(new BufferAttribute(triangles.slice(), 1))
+  return new MeshBVH(geometry)
+}
+
+/** Cells by shooting one ray up each column and counting what it meets. */
+function columnRays(bvh: MeshBVH, longest: number): number {
+  const box = new Box3()
+  bvh.getBoundingBox(box)
+  const size = box.getSize(new Vector3())
+  const cell = Math.max(size.x, size.y, size.z) / longest
+  const ray = new Ray(new Vector3(), new Vector3(0, 0, 1))
+  let inside = 0
+  for (let x = box.min.x + cell / 2; x < box.max.x; x += cell) {
+    for (let y = box.min.y + cell / 2; y < box.max.y; y += cell) {
+      ray.origin.set(x, y, box.min.z - cell)
+      const hits = bvh.raycast(ray, DoubleSide).map(({ distance }) => distance)
+      hits.sort((a, b) => a - b)
+      for (let i = 0; i + 1 < hits.length; i += 2)
+        inside += Math.round((hits[i + 1] - hits[i]) / cell)
+    }
+  }
+  return inside
+}
 
 /** The same volume without any preparation: what a query would cost. */
 function plainVolume({ positions: p, triangles }: Mesh, direction: Vec3, h: number): number {

@@ -6,6 +6,14 @@ const views: [string, string][] = [
   ['New piece', '/pieces/new'],
   ['Shape', '/pieces/demo-meteorite/shape'],
   ['Pour', '/pieces/demo-comet-drop/pour'],
+  ['Air', '/pieces/demo-astronomer/mould/air'],
+  ['Casting', '/pieces/demo-astronomer/mould/casting'],
+  ['Kind', '/pieces/demo-astronomer/mould/kind'],
+  ['Silicone', '/pieces/demo-orrery/mould/silicone'],
+  ['Contact', '/pieces/demo-astronomer/mould/contact'],
+  ['Passport', '/pieces/demo-astronomer/mould/passport'],
+  ['Mould sheet', '/pieces/demo-astronomer/mould-sheet'],
+  ['Moulds', '/moulds'],
   ['Pulls', '/pieces/demo-coaster/pulls'],
   ['Run sheet', '/pieces/demo-comet-drop/sheet'],
   ['Shelf', '/shelf'],
@@ -18,6 +26,7 @@ for (const [name, path] of views) {
     await mivro.open(path)
     await page.waitForLoadState('networkidle')
     if (name === 'Pour') await mivro.layer('Dusk violet').click()
+    if (path.includes('mould')) await page.waitForTimeout(4000)
     if (name === 'New piece') await page.getByText('Its sizes').click()
     const { violations } = await new AxeBuilder({ page }).analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
@@ -81,6 +90,22 @@ test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await mivro.saved()
   await page.reload()
   await expect(mivro.field('What to change next time')).toHaveValue('Nothing')
+})
+
+test('the mould is reached and worked by keys', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-astronomer/mould')
+  const rows = page.locator('[data-list="pockets"] li')
+  await expect(rows).toHaveCount(3)
+  const vent = rows.first().getByRole('button', { name: 'Vent it' })
+  await vent.focus()
+  await page.keyboard.press('Enter')
+  await expect(rows).toHaveCount(2)
+  await page.keyboard.press('4')
+  await expect(page).toHaveURL(/mould\/silicone/)
+  await page.keyboard.press('1')
+  await page.locator('[data-opening="vent"]').focus()
+  await page.keyboard.press('Delete')
+  await expect(rows).toHaveCount(3)
 })
 
 test('a question mark lists the shortcuts', async ({ mivro, page }) => {

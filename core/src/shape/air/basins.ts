@@ -27,6 +27,10 @@ export interface BasinOptions {
   deep?: Uint8Array
 }
 
+/** Marks of a cell: it lies inside with all its neighbours; air leaves by it. */
+const isDeep = 1
+const isOpening = 2
+
 /** Components of what lies above the level reached, as they grow, join and are let out. */
 class Forest {
   readonly parent: number[] = []
@@ -103,12 +107,14 @@ export function basinsOf(
   const levels = levelsOf(grid, direction)
   const { order, starts } = fromTheTop(grid, levels)
   const labels = new Int32Array(grid.inside.length).fill(-1)
-  const opening = new Uint8Array(grid.inside.length)
-  for (const cell of openings === 'highest' ? order.subarray(0, 1) : openings) opening[cell] = 1
+  const flags = deep?.slice() ?? new Uint8Array(grid.inside.length)
+  for (const cell of openings === 'highest' ? order.subarray(0, 1) : openings) {
+    flags[cell] |= isOpening
+  }
   const forest = new Forest()
   const basins: Basin[] = []
   const holder: number[] = []
-  const { above, level: beside, straightUp } = stepsUp(grid, levels, connectivity)
+  const { around, straightUp } = stepsUp(grid, levels, connectivity)
   const touched: number[] = []
 
   const release = (child: number, saddle: number) => {
@@ -157,33 +163,32 @@ export function basinsOf(
     touched.length = 0
   }
 
+  const { parent, fresh } = forest
   for (let k = 0; k < levels.count; k++) {
     const level = levels.count - 1 - k
-    if (starts[k] === starts[k + 1]) continue
-    for (let n = starts[k]; n < starts[k + 1]; n++) {
+    const from = starts[k]
+    const until = starts[k + 1]
+    if (from === until) continue
+    for (let n = from; n < until; n++) {
       const cell = order[n]
+      const flag = flags[cell]
       let root = -1
-      if (deep?.[cell]) {
+      if (flag & isDeep) {
         // All higher neighbours hang together already: any of them tells the label.
-        root = forest.root(labels[cell + straightUp])
+        root = labels[cell + straightUp]
+        if (parent[root] !== root) root = forest.root(root)
       } else {
-        for (let s = 0; s < above.length; s++) {
-          const label = labels[cell + above[s]]
+        for (let s = 0; s < around.length; s++) {
+          const label = labels[cell + around[s]]
           if (label < 0) continue
-          const other = forest.root(label)
-          root = root < 0 ? other : root === other ? root : forest.join(root, other)
-        }
-        for (let s = 0; s < beside.length; s++) {
-          const label = labels[cell + beside[s]]
-          if (label < 0) continue
-          const other = forest.root(label)
+          const other = parent[label] === label ? label : forest.root(label)
           root = root < 0 ? other : root === other ? root : forest.join(root, other)
         }
       }
       if (root < 0) root = forest.add(cell, level)
       labels[cell] = root
-      if (forest.fresh[root]++ === 0) touched.push(root)
-      if (opening[cell]) forest.opened[root] = true
+      if (fresh[root]++ === 0) touched.push(root)
+      if (flag & isOpening) forest.opened[root] = true
     }
     settle(level)
   }
@@ -210,19 +215,13 @@ function memberOf(
   }
 }
 
-/** Steps to neighbours that are higher, that lie level, and the one nearest to straight up. */
+/** Steps to neighbours that are higher or lie level, and the one nearest to straight up. */
 function stepsUp(grid: Grid, { steps: [sx, sy, sz] }: Levels, connectivity: 6 | 26) {
-  const climbs = neighbourSteps(grid, connectivity).map(({ step, x, y, z }) => ({
-    step,
-    climb: x * sx + y * sy + z * sz,
-  }))
-  const above = climbs.filter(({ climb }) => climb > 0)
+  const climbs = neighbourSteps(grid, connectivity)
+    .map(({ step, x, y, z }) => ({ step, climb: x * sx + y * sy + z * sz }))
+    .filter(({ climb }) => climb >= 0)
   return {
-    above: Int32Array.from(above, ({ step }) => step),
-    level: Int32Array.from(
-      climbs.filter(({ climb }) => climb === 0),
-      ({ step }) => step,
-    ),
-    straightUp: above.reduce((best, next) => (next.climb > best.climb ? next : best)).step,
+    around: Int32Array.from(climbs, ({ step }) => step),
+    straightUp: climbs.reduce((best, next) => (next.climb > best.climb ? next : best)).step,
   }
 }

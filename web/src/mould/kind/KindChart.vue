@@ -147,8 +147,8 @@ const words = computed(
 
 <template>
   <div v-if="mould.compiled" class="kinds">
-    <div class="chart" role="img" :aria-label="words" data-chart="break-even">
-      <Line :data="data" :options="options" />
+    <div class="chart">
+      <Line :data="data" :options="options" :aria-label="words" data-chart="break-even" />
     </div>
     <div class="table">
       <table class="sums">
