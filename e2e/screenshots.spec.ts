@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
-import { test } from './mivro.ts'
+import { expect, test } from './mivro.ts'
 
 const folder = process.env.MIVRO_SHOTS
 
@@ -15,6 +15,12 @@ test.describe('pictures for the README', () => {
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
     ['pour-whole', '/pieces/demo-coaster/pour'],
     ['pulls', '/pieces/demo-coaster/pulls'],
+    ['air', '/pieces/demo-astronomer/mould/air'],
+    ['casting', '/pieces/demo-astronomer/mould/casting'],
+    ['kind', '/pieces/demo-comet-drop/mould/kind'],
+    ['silicone', '/pieces/demo-astronomer/mould/silicone'],
+    ['contact', '/pieces/demo-astronomer/mould/contact'],
+    ['passport', '/pieces/demo-comet-drop/mould/passport'],
     ['shelf', '/shelf'],
     ['studio', '/studio'],
   ]
@@ -23,24 +29,37 @@ test.describe('pictures for the README', () => {
       await mivro.open(path)
       await page.waitForLoadState('networkidle')
       if (layer) await mivro.layer(layer).click()
-      await page.waitForTimeout(600)
+      await page.waitForTimeout(path.includes('mould') ? 6000 : 600)
       mkdirSync(resolve(folder!), { recursive: true })
       await page.screenshot({ path: join(resolve(folder!), `${name}.png`) })
     })
   }
 
-  test('the printed run sheet', async ({ mivro, page }) => {
-    await mivro.open('/pieces/demo-comet-drop/sheet')
-    await page.waitForLoadState('networkidle')
-    const [pdf, png] = [join(tmpdir(), 'mivro-sheet.pdf'), join(tmpdir(), 'mivro-sheet')]
-    writeFileSync(pdf, await page.pdf({ preferCSSPageSize: true }))
-    // The page as a printer would get it, by poppler; without it the screen's view has to do.
-    try {
-      execFileSync('pdftoppm', ['-png', '-r', '96', '-singlefile', pdf, png])
-      renameSync(`${png}.png`, join(resolve(folder!), 'run-sheet.png'))
-    } catch {
-      await page.locator('.paper').screenshot({ path: join(resolve(folder!), 'run-sheet.png') })
-    }
-    rmSync(pdf)
+  test('air in the round', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-astronomer/mould/air')
+    await page.getByRole('button', { name: '3-D' }).click()
+    await page.waitForTimeout(4000)
+    await page.screenshot({ path: join(resolve(folder!), 'air-round.png') })
   })
+
+  const sheets: [string, string][] = [
+    ['run-sheet', '/pieces/demo-comet-drop/sheet'],
+    ['mould-sheet', '/pieces/demo-comet-drop/mould-sheet'],
+  ]
+  for (const [name, path] of sheets) {
+    test(`the printed ${name}`, async ({ mivro, page }) => {
+      await mivro.open(path)
+      await expect(page.locator('[data-step]').first()).toBeVisible({ timeout: 30_000 })
+      const [pdf, png] = [join(tmpdir(), `mivro-${name}.pdf`), join(tmpdir(), `mivro-${name}`)]
+      writeFileSync(pdf, await page.pdf({ preferCSSPageSize: true }))
+      // The first page as a printer would get it, by poppler; without it the screen's view has to do.
+      try {
+        execFileSync('pdftoppm', ['-png', '-r', '96', '-singlefile', pdf, png])
+        renameSync(`${png}.png`, join(resolve(folder!), `${name}.png`))
+      } catch {
+        await page.locator('.paper').screenshot({ path: join(resolve(folder!), `${name}.png`) })
+      }
+      rmSync(pdf)
+    })
+  }
 })

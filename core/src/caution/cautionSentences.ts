@@ -110,6 +110,10 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `Mixing, vacuum and pouring of one batch take about ${showDuration(a.time)}, and the pot life is ${showDuration(a.potLife)}. Make the batches smaller, leave the vacuum out, or take a slower silicone.`,
   'batches-part': (a) =>
     `${a.batches} batches one after another take longer than the pot life of ${showDuration(a.potLife)}: the first gels before the last meets it. A second pair of hands, a larger cup, or a slower silicone.`,
+  'master-unweighed': (a, u) =>
+    `Weigh the master: lighter than ${show(a.mass, 'mass', u, { step: 1e-4 })} it rises through this silicone and has to be fixed.`,
+  'dents-under-pressure': () =>
+    'Neither vacuum nor pressure: bubbles stay in the silicone, and a cast cured under pressure would show them as pimples. Cure it under pressure if the casts will be.',
   'master-floats': (a, u) =>
     `The master rises with ${a.force.toFixed(1)} N. Glue or screw it down, or lay ${show(a.weight, 'mass', u, { step: 1e-2 })} on top.`,
   'master-held-down': (a) =>

@@ -63,6 +63,8 @@ export interface CautionAmounts {
   'silicone-second-batch': { first: number; second: number; within: number }
   'batch-outlives-pot': { time: number; potLife: number }
   'batches-part': { batches: number; potLife: number }
+  'master-unweighed': { mass: number }
+  'dents-under-pressure': Record<string, never>
   'master-floats': { force: number; weight: number }
   'master-held-down': { force: number }
   'risen-master': { rise: number }

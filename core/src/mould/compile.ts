@@ -18,11 +18,11 @@ import { siliconeRoom, type SiliconeRoom } from './silicone/room.ts'
 /** Density of silicone where none is chosen, kg/m³, and its price for a kilogram (common practice). */
 const usual = { density: 1130, price: 30 }
 
-/** A master's density where nobody weighed it: a solid print, kg/m³ (common practice, no source). */
-const usualMaster = 1150
-
 /** Layers of bandage that make a shell stiff (common practice, no source). */
 const bandageLayers = 4
+
+/** Less lift than this moves nothing, N: the weight of 5 g. */
+const felt = 0.05
 
 /** More weight on top than the uplift, so that a knock does not free it. */
 const safety = 1.5
@@ -43,6 +43,7 @@ export interface CompiledMould {
   cover?: Cover
   batches?: Batches
   /** N; and the weight on top that holds the master down, kg. */
+  /** Known only when the master was weighed; 0 otherwise. */
   uplift: number
   weightOnTop: number
   /** Bandage for the rigid shell of a brushed mould, m² of all its layers. */
@@ -78,8 +79,8 @@ export function compileMould(
   const portion = facts.parts === 2 ? Math.max(room.first, room.second) : net
   const split =
     silicone && portion > 0 ? batches(portion * (1 + mould.loss), mould, silicone) : undefined
-  const masterMass = mould.masterMass ?? geometry.volume * usualMaster
-  const force = uplift(geometry.volume, masterMass, density)
+  const force =
+    mould.masterMass === undefined ? 0 : uplift(geometry.volume, mould.masterMass, density)
   const widest = block ? Math.max(block.width, block.depth) : 0
   const wallHeight = block?.height ?? 0
   const give =
@@ -205,7 +206,10 @@ function judge(
     const amounts = { batches: split.count, potLife: silicone.potLife }
     found.push(caution('batches-part', 'warn', { field: 'batches' }, amounts))
   }
-  if (facts.poured === 'block' && force > 0) {
+  if (facts.poured === 'block' && mould.masterMass === undefined) {
+    const amounts = { mass: geometry.volume * density }
+    found.push(caution('master-unweighed', 'note', { field: 'anchor' }, amounts))
+  } else if (facts.poured === 'block' && force > felt) {
     const at = { field: 'anchor' }
     if (mould.kind === 'open block') found.push(caution('master-held-down', 'note', at, { force }))
     else found.push(caution('master-floats', 'warn', at, { force, weight: weightOnTop }))
@@ -233,6 +237,9 @@ function judge(
   if (facts.poured === 'shell' && mould.shellWall < thinnestShell) {
     const amounts = { wall: mould.shellWall, least: thinnestShell }
     found.push(caution('shell-thin', 'stop', { field: 'shellWall' }, amounts))
+  }
+  if (facts.poured === 'block' && mould.vessel === undefined && mould.pressure === undefined) {
+    found.push(caution('dents-under-pressure', 'note', { field: 'vessel' }, {}))
   }
   if (facts.poured === 'coats') {
     const pulls = pullsOfCoats(mould.coats)

@@ -82,6 +82,8 @@ export const mouldSchema = z.object({
   masterMass: quantity('mass', 0, 200).optional(),
   /** Volume of the vacuum vessel's cup, m³; left out: no vacuum. */
   vessel: quantity('volume', 1e-5, 0.2).optional(),
+  /** Gauge pressure it cures under, Pa; left out: none. */
+  pressure: quantity('pressure', 1e4, 7e5).optional(),
   /** Largest mixing cup, m³. */
   cup: quantity('volume', 1e-5, 0.05),
   openings: z.array(openingSchema).max(60),

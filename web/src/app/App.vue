@@ -30,7 +30,7 @@ onErrorCaptured((error) => {
 </script>
 
 <template>
-  <RouterView v-if="route.name === 'sheet'" />
+  <RouterView v-if="route.meta.paper" />
   <div v-else class="shell">
     <TopBar />
     <Rail />

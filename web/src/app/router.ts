@@ -26,10 +26,16 @@ export const router = createRouter({
         { path: 'pulls/:pull?', name: 'pulls', component: () => import('../pulls/PullsView.vue') },
       ],
     },
-    { path: '/pieces/:id/sheet', name: 'sheet', component: () => import('../sheet/SheetView.vue') },
+    {
+      path: '/pieces/:id/sheet',
+      name: 'sheet',
+      meta: { paper: true },
+      component: () => import('../sheet/SheetView.vue'),
+    },
     {
       path: '/pieces/:id/mould-sheet',
       name: 'mould-sheet',
+      meta: { paper: true },
       component: () => import('../mould/sheet/MouldSheetView.vue'),
     },
     { path: '/moulds/:mould?', name: 'moulds', component: () => import('../mould/MouldsView.vue') },

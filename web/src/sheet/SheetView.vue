@@ -7,14 +7,17 @@ import { displayStep } from '@mivro/core/mix'
 import { runSheet, type SheetStep } from '@mivro/core/plan'
 import { figure, show, showDuration } from '@mivro/core/units'
 import MiniCut from '../piece/MiniCut.vue'
+import { useMould } from '../mould/mouldStore.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
+import './paper.css'
 
 const route = useRoute()
 const piece = usePiece()
 const studio = useStudio()
+const mould = useMould()
 watch(
   () => String(route.params.id),
   (id) => piece.open(id),
@@ -30,6 +33,21 @@ const before: Record<PourStep, string> = {
   pour: 'Before you pour',
   demould: 'Before you demould',
 }
+/** How the mould wants to be made ready, from its passport. */
+const mouldWords = computed(() => {
+  const passport = mould.document
+  if (!passport) return ''
+  const { bands, release, dust, warmth } = passport.liking
+  const said = [
+    `${passport.name}: ${bands > 0 ? `${bands} bands` : 'no bands'}`,
+    release === 'none' ? 'no release' : `${release} as release`,
+    dust === 'none' ? '' : `dusted with ${dust}`,
+    warmth === undefined ? '' : `warmed to ${show(warmth, 'temperature', studio.units)}`,
+    passport.prefills.length > 0 ? `${passport.prefills.length} prefilled first` : '',
+  ]
+  const words = `${said.filter(Boolean).join(', ')}.`
+  return passport.nextTime ? `${words} ${passport.nextTime}` : words
+})
 const at = (seconds = 0) =>
   seconds < 1 ? 'at the start' : `${showDuration(seconds)} after the first mix`
 
@@ -119,6 +137,7 @@ watch(
             </p>
           </div>
         </header>
+        <p v-if="mouldWords" class="word"><b>The mould.</b> {{ mouldWords }}</p>
         <p v-if="piece.word" class="word">
           <b>From the pull of {{ showDay(piece.word.pouredAt) }}:</b> {{ piece.word.nextTime }}
         </p>
@@ -182,52 +201,13 @@ watch(
 </template>
 
 <style scoped>
-.desk {
-  min-height: 100%;
-  padding: 16px 0 32px;
-  background: var(--ground);
-}
-
-.tools {
-  width: 794px;
-  margin: 0 auto 12px;
-  display: flex;
-  justify-content: space-between;
-}
-
-.paper {
-  width: 794px;
-  min-height: 1090px;
-  margin: 0 auto;
-  padding: 38px 44px;
-  background: #fff;
-  box-shadow: 0 2px 18px #14312f1f;
-  font-size: 12px;
-  line-height: 1.4;
-}
-
 header {
   display: flex;
   gap: 18px;
   align-items: center;
-  padding-bottom: 10px;
-  border-bottom: 2px solid var(--ink);
 }
 
-h1 {
-  font-size: 20px;
-}
-
-.word,
-.stop {
-  margin-top: 8px;
-  padding: 5px 10px;
-  border-left: 3px solid var(--honey);
-  background: var(--amber-soft);
-  color: var(--amber-ink);
-}
-
-.stop {
+p.stop {
   border-color: var(--stop);
   background: var(--stop-soft);
   color: var(--stop-ink);
@@ -269,63 +249,18 @@ h2 i {
   margin-top: 4px;
 }
 
-.box {
-  flex: none;
-  width: 12px;
-  height: 12px;
-  margin-top: 2px;
-  border: 1.3px solid var(--ink);
-  border-radius: 3px;
-}
-
 table {
   width: calc(100% - 20px);
   margin: 3px 0 0 20px;
-  border-collapse: collapse;
-  font-feature-settings: 'tnum';
 }
 
 th,
 td {
-  padding: 2px 0 2px 14px;
-  border-bottom: 1px solid var(--line-2);
-  text-align: right;
-  font-weight: 400;
   white-space: nowrap;
-}
-
-th:first-child {
-  padding-left: 0;
-  text-align: left;
 }
 
 th:last-child {
   width: 18%;
-}
-
-thead th {
-  color: var(--ink-2);
-}
-
-td b {
-  font: 650 14px var(--num);
-}
-
-.blank {
-  border-bottom: 1px solid var(--ink);
-}
-
-.paper :deep(.safety) {
-  padding: 3px 8px;
-  font-size: 12px;
-  line-height: 1.3;
-  break-inside: avoid;
-}
-
-footer {
-  margin-top: 12px;
-  color: var(--ink-2);
-  font-style: italic;
 }
 
 .columns ol {
@@ -335,29 +270,5 @@ footer {
 
 .columns li {
   break-inside: avoid;
-}
-
-@page {
-  size: A4;
-  margin: 11mm 12mm;
-}
-
-@media print {
-  .desk {
-    padding: 0;
-    background: #fff;
-  }
-
-  .tools {
-    display: none;
-  }
-
-  .paper {
-    width: auto;
-    min-height: 0;
-    padding: 0;
-    box-shadow: none;
-    print-color-adjust: exact;
-  }
 }
 </style>

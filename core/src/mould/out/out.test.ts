@@ -57,13 +57,14 @@ describe('the steps sheet', () => {
   })
 
   it('every caution stands at or before the first step that can hurt, once', () => {
-    const all = making({ kind: 'two-part', vessel: 0.004 }, softTin)
+    const all = making({ kind: 'two-part', vessel: 0.004, pressure: 2.7e5 }, softTin)
     const ids = all.flatMap(({ safety }) => safety.map(({ id }) => id))
     expect(ids).toEqual([...new Set(ids)])
     const first = (step: string) => all.find((s) => s.step === step)!.safety.map(({ id }) => id)
     expect(first('build')).toEqual(['build-blade', 'hot-glue'])
     expect(first('silicone')).toEqual(['silicone-hands', 'tin-catalyst'])
     expect(first('vacuum')).toEqual(['vacuum'])
+    expect(first('pressure')).toEqual(['pressure'])
     expect(first('open')).toEqual(['cut-open'])
     const dusty = all.find(({ title }) => /300 grit/.test(title))!
     expect(dusty.safety.map(({ id }) => id)).toEqual(['sanding'])
@@ -89,6 +90,28 @@ describe('the steps sheet', () => {
       expect(lines.length).toBeGreaterThan(0)
       for (const { step } of lines) expect(mouldSteps).toContain(step)
     }
+  })
+})
+
+describe('the master', () => {
+  const codes = (masterMass?: number) =>
+    compileMould(sampleMould({ masterMass }), geometry, firmPlatinum, 1e-4).cautions.map(
+      ({ code }) => code,
+    )
+
+  // 48 ml of silicone at 1.11 g/ml: 53.3 g.
+  it('unweighed, is asked for; light, it floats; heavy, it stays', () => {
+    expect(codes()).toContain('master-unweighed')
+    expect(codes(0.03)).toEqual(expect.arrayContaining(['master-floats', 'risen-master']))
+    expect(codes(0.06)).not.toContain('master-floats')
+    const { uplift, weightOnTop } = compileMould(
+      sampleMould({ masterMass: 0.03 }),
+      geometry,
+      firmPlatinum,
+      1e-4,
+    )
+    expect(uplift).toBeCloseTo((48e-6 * 1110 - 0.03) * 9.80665, 3)
+    expect(weightOnTop).toBeCloseTo((1.5 * uplift) / 9.80665, 9)
   })
 })
 

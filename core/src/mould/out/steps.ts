@@ -118,7 +118,9 @@ function building(
     lines: [
       uplift > 0
         ? `Glue, wax or screw it, or lay ${show(weightOnTop, 'mass', u, { step: 1e-2 })} on top.`
-        : 'It is heavier than the silicone.',
+        : mould.masterMass === undefined
+          ? 'Weigh it first: what is lighter than the silicone it pushes aside floats, and is glued, waxed or screwed down.'
+          : 'It is heavier than the silicone.',
       ...castIn.map(({ what, bore }) => `Wax on a rod of ${length(bore)} for the ${what}.`),
     ],
     wait: 0,
@@ -202,6 +204,7 @@ function pouring(
   if (first && second) {
     return [
       ...mix(first.need, 'Mix the first half', [stream]),
+      ...underPressure(mould, silicone, u),
       cure(),
       {
         step: 'build',
@@ -211,10 +214,30 @@ function pouring(
         hazards: ['blade'],
       },
       ...mix(second.need, 'Mix the second half', [stream]),
+      ...underPressure(mould, silicone, u),
       cure(),
     ]
   }
-  return compiled.need ? [...mix(compiled.need, 'Mix the silicone', [stream]), cure()] : []
+  if (!compiled.need) return []
+  return [
+    ...mix(compiled.need, 'Mix the silicone', [stream]),
+    ...underPressure(mould, silicone, u),
+    cure(),
+  ]
+}
+
+/** The mould in the pot, where it cures under pressure. */
+function underPressure({ pressure }: Mould, { potLife }: Silicone, u: UnitChoice): Draft[] {
+  if (pressure === undefined) return []
+  return [
+    {
+      step: 'pressure',
+      title: `Into the pot at ${show(pressure, 'pressure', u)}, closed before the pot life of ${showDuration(potLife)} is over`,
+      lines: ['Held until it has cured; the pressure goes off slowly.'],
+      wait: 0,
+      hazards: ['pressure vessel'],
+    },
+  ]
 }
 
 function opening(mould: Mould): Draft {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Pause, Play, Plus } from 'lucide-vue-next'
-import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { angleBetween, ontoSection, type Vec3 } from '@mivro/core/shape'
 import { show, showTiny } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { useStudio } from '../../studio/studioStore.ts'
@@ -26,6 +26,19 @@ const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°
 const turned = computed(() =>
   degrees(angleBetween(piece.document!.up as Vec3, mould.document!.masterUp as Vec3)),
 )
+/** Where a pocket's top lies, as one stands before the cut. */
+function whereabouts(at: Vec3): string {
+  const { section } = piece.survey!
+  const { x, behind } = ontoSection(section, at)
+  const beside = Math.abs(x) > 0.15 * (section.right - section.left)
+  const deep = Math.abs(behind) > 0.003
+  const words = [
+    beside ? (x > 0 ? 'right' : 'left') : '',
+    deep ? (behind > 0 ? 'behind' : 'before') : '',
+  ]
+  return words.filter(Boolean).join(', ') || 'in the middle'
+}
+
 const held = computed(() => mould.openings.reduce((sum, { volume }) => sum + volume, 0))
 const reckonIn = () => piece.change({ ...piece.document!, gate: held.value, mould: 'closed' })
 const level = computed({
@@ -80,7 +93,10 @@ const origin = [
   <ul v-if="pockets.length > 0" class="pockets" data-list="pockets">
     <li v-for="(pocket, i) in pockets" :key="i" :class="{ done: pocket.prefilled }">
       <div>
-        <b class="num">{{ showTiny(pocket.volume, studio.units) }}</b>
+        <span>
+          <b class="num">{{ showTiny(pocket.volume, studio.units) }}</b>
+          {{ whereabouts(pocket.top) }}
+        </span>
         <span class="quiet small">
           {{
             pocket.neverFilled

@@ -142,7 +142,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const at = new Vector3(...fromAxes(axes, origin)).multiplyScalar(scale)
       plane.setFromNormalAndCoplanarPoint(normal, at).applyMatrix4(held.matrixWorld)
     }
-    skin.clippingPlanes = section ? [plane] : []
+    for (const material of [skin, airy, dabbed]) material.clippingPlanes = section ? [plane] : []
     skin.opacity = section ? 0.85 : 0.34
     skin.depthWrite = section !== undefined
     skin.needsUpdate = true

@@ -37,8 +37,9 @@ const between = computed(() => {
     : `between ${length(from)} and ${length(to)}`
 })
 const twoParts = computed(() => mouldKinds[mould.document!.kind].parts === 2)
+/** Known to a cell or two: whole percent say enough. */
 const percent = (volume: number) =>
-  show(volume / (geometry.value?.volume ?? 1), 'fraction', studio.units)
+  show(volume / (geometry.value?.volume ?? 1), 'fraction', studio.units, { step: 0.01 })
 const angle = (direction: Vec3) => {
   const off = angleBetween(direction, mould.document!.masterUp as Vec3)
   const least = Math.min(off, Math.PI - off)

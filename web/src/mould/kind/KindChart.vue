@@ -97,8 +97,8 @@ const options = computed((): ChartOptions<'line'> => {
       label: {
         display: true,
         content: `from ${from}: ${mouldKinds[kind].label.toLowerCase()}`,
-        position: 'end',
-        yAdjust: 26 * (i % 3),
+        position: 'start',
+        yAdjust: 26 * (1 + (i % 3)),
         backgroundColor: lines[kind].colour,
         font,
         padding: 4,

@@ -10,6 +10,7 @@ import { usePiece } from '../../piece/pieceStore.ts'
 import { useStudio } from '../../studio/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
 import SafetyLines from '../../ui/SafetyLines.vue'
+import '../../sheet/paper.css'
 import { useMould } from '../mouldStore.ts'
 
 const route = useRoute()
@@ -180,50 +181,9 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.desk {
-  min-height: 100%;
-  padding: 16px 0 32px;
-  background: var(--ground);
-}
-
-.tools {
-  width: 794px;
-  margin: 0 auto 12px;
-  display: flex;
-  justify-content: space-between;
-}
-
-.paper {
-  width: 794px;
-  min-height: 1090px;
-  margin: 0 auto;
-  padding: 38px 44px;
-  background: #fff;
-  box-shadow: 0 2px 18px #14312f1f;
-  font-size: 12px;
-  line-height: 1.4;
-}
-
-header {
-  padding-bottom: 10px;
-  border-bottom: 2px solid var(--ink);
-}
-
-h1 {
-  font-size: 20px;
-}
-
 h2 {
   margin: 12px 0 2px;
   font-size: 14px;
-}
-
-.stop {
-  margin-top: 8px;
-  padding: 5px 10px;
-  border-left: 3px solid var(--honey);
-  background: var(--amber-soft);
-  color: var(--amber-ink);
 }
 
 ol {
@@ -247,62 +207,19 @@ li.wait {
   margin-top: 3px;
 }
 
-.box {
-  width: 12px;
-  height: 12px;
-  margin-top: 2px;
-  border: 1.3px solid var(--ink);
-  border-radius: 3px;
-}
-
 table {
   width: 100%;
   margin-top: 3px;
-  border-collapse: collapse;
-  font-feature-settings: 'tnum';
 }
 
-th,
-td {
-  padding: 2px 0 2px 14px;
-  border-bottom: 1px solid var(--line-2);
-  text-align: right;
-  font-weight: 400;
-}
-
-th:first-child {
-  padding-left: 0;
-  text-align: left;
-}
-
-.words {
+td.words,
+th.words {
   width: 46%;
   text-align: left;
 }
 
-thead th {
-  color: var(--ink-2);
-}
-
-td b {
-  font: 650 14px var(--num);
-}
-
 .blank {
   width: 16%;
-  border-bottom: 1px solid var(--ink);
-}
-
-.paper :deep(.safety) {
-  padding: 3px 8px;
-  font-size: 12px;
-  line-height: 1.3;
-}
-
-footer {
-  margin-top: 12px;
-  color: var(--ink-2);
-  font-style: italic;
 }
 
 .template {
@@ -311,29 +228,5 @@ footer {
 
 .template img {
   display: block;
-}
-
-@page {
-  size: A4;
-  margin: 11mm 12mm;
-}
-
-@media print {
-  .desk {
-    padding: 0;
-    background: #fff;
-  }
-
-  .tools {
-    display: none;
-  }
-
-  .paper {
-    width: auto;
-    min-height: 0;
-    padding: 0;
-    box-shadow: none;
-    print-color-adjust: exact;
-  }
 }
 </style>

@@ -97,6 +97,7 @@ const safety = computed(() => [
     mould.silicone?.chemistry === 'tin' ? ['any silicone', 'tin silicone'] : ['any silicone'],
   ),
   ...(document.value.vessel === undefined ? [] : safetyFor('vacuum', ['vacuum vessel'])),
+  ...(document.value.pressure === undefined ? [] : safetyFor('pressure', ['pressure vessel'])),
 ])
 const step = computed(() => piece.document?.scaleStep ?? 1e-4)
 </script>
@@ -312,6 +313,14 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       :take="(vessel) => mould.change({ vessel })"
     />
     <QuantityField
+      label="Cured under pressure"
+      kind="pressure"
+      optional
+      placeholder="no pressure"
+      :value="document.pressure"
+      :take="(pressure) => mould.change({ pressure })"
+    />
+    <QuantityField
       label="Largest cup"
       kind="volume"
       :value="document.cup"
@@ -330,7 +339,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
         label="The master weighs"
         kind="mass"
         optional
-        placeholder="like a solid print"
+        placeholder="not weighed"
         :value="document.masterMass"
         :take="(masterMass) => mould.change({ masterMass })"
       />
