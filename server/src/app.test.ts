@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { zipSync, strToU8 } from 'fflate'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { newMould } from '@mivro/core/mould'
 import { newPlan } from '@mivro/core/plan'
 import { buildSolid, writeStl } from '@mivro/core/shape'
 import { createApp } from './app.ts'
@@ -210,6 +211,57 @@ describe('shapes', () => {
     })
     expect(answer.status).toBe(413)
     expect(JSON.parse(answer.text).title).toMatch(/The file has 200 MB and 200 MB is the most/)
+  })
+})
+
+describe('moulds', () => {
+  const mould = (values: object = {}) => ({
+    ...newMould('Bear mould', 'p1', [0, 0, 1], 0.06),
+    ...values,
+  })
+  const add = (document: object) => call('POST', '/moulds', { id: 'm1', document })
+
+  it('are kept with every version, and belong to no piece alone', async () => {
+    expect((await add(mould())).status).toBe(201)
+    const next = mould({ nextTime: 'Two more bands', pieces: ['p1', 'p2'] })
+    const written = await call('PUT', '/moulds/m1', {
+      basedOn: 1,
+      change: 'edited',
+      document: next,
+    })
+    expect(written.body.document).toEqual(next)
+    const history = (await call('GET', '/moulds/m1/history')).body
+    expect(history.map((v: { revision: number }) => v.revision)).toEqual([1, 2])
+    await addPiece()
+    await call('DELETE', '/pieces/p1')
+    expect((await call('GET', '/moulds')).body).toHaveLength(1)
+  })
+
+  it.each([
+    [{ loss: 2 }, 'loss', /0 % to 60 %/],
+    [
+      { openings: [{ id: 'g', what: 'gate', at: [0, 0, 0], bore: 9, made: 'cast in' }] },
+      'openings.0.bore',
+      /200.0 mm/,
+    ],
+    [{ kind: 'balloon' }, 'kind', /./],
+  ])('%o is refused at its field, in a sentence', async (values, path, sentence) => {
+    const refused = await add(mould(values))
+    expect(refused.status).toBe(422)
+    expect(refused.type).toMatch(/problem\+json/)
+    expect(refused.body.problems[0].path).toMatch(new RegExp(path))
+    expect(refused.body.title).toMatch(sentence)
+  })
+
+  it('and silicones come back with the backup', async () => {
+    await call('POST', '/demo')
+    const moulds = (await call('GET', '/moulds')).body
+    const bytes = new Uint8Array(await (await fetch(`${base}/backup`)).arrayBuffer())
+    await call('DELETE', `/moulds/${moulds[0].id}`)
+    await fetch(`${base}/backup`, { method: 'PUT', body: bytes as BodyInit })
+    expect((await call('GET', '/moulds')).body).toEqual(moulds)
+    const materials = (await call('GET', '/materials')).body as { document: { kind: string } }[]
+    expect(materials.filter(({ document }) => document.kind === 'silicone')).toHaveLength(3)
   })
 })
 

@@ -4,7 +4,7 @@ import { mixDensity } from '../mix/index.ts'
 import { problemsOf, type Problem } from '../problem/index.ts'
 import { buildBox, type BuiltBox } from './box/box.ts'
 import { braces, bulge, mostBulge, uplift, wallPressure } from './box/load.ts'
-import type { MouldGeometry } from './geometry.ts'
+import { openBlocked, type MouldGeometry } from './geometry.ts'
 import { sumsOf, type KindSums } from './kind/cost.ts'
 import { adviseKinds, type KindAdvice } from './kind/advise.ts'
 import { mouldKindNames, mouldKinds, pullsOfCoats, type MouldKind } from './kind/kinds.ts'
@@ -157,7 +157,7 @@ export function allSums(
       (mouldKinds[kind].parts === 2
         ? geometry.pulls[0].blocked
         : kind === 'open block'
-          ? geometry.blocked[0]
+          ? openBlocked(geometry)
           : 0) / geometry.volume
     return sumsOf(kind, { silicone: mass, price }, as, undercut)
   })

@@ -98,3 +98,7 @@ function handlesOf(mesh: Cavity['mesh']): number | undefined {
 }
 
 const placeOf = ({ kind, volume, reach, at }: Thin): ThinPlace => ({ kind, volume, reach, at })
+
+/** Blocked silicone of an open block, m³, with whichever end is better on the floor of the box. */
+export const openBlocked = ({ blocked }: Pick<MouldGeometry, 'blocked'>): number =>
+  Math.min(blocked[0], blocked[blocked.length - 1])

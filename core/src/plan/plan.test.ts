@@ -370,6 +370,14 @@ describe('the run sheet', () => {
     ])
   })
 
+  it('a top typed as it is shown is the top, though the file says a hair less', () => {
+    const hair = { ...curve, height: curve.height - 3e-9 }
+    const { cautions, layers } = compile(plan([layer('a', 30)]), hair, shelf)
+    expect(cautions.map(({ code }) => code)).not.toContain('layer-above-top')
+    expect(cautions.map(({ code }) => code)).not.toContain('top-left-empty')
+    expect(layers[0].top).toBe(hair.height)
+  })
+
   it('leaves out what cannot be poured, and is empty without any', () => {
     expect(runSheet(answer([layer('a', 15, { resin: undefined })]))).toEqual([])
   })

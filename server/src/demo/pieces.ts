@@ -228,7 +228,7 @@ export const pieces: DemoPiece[] = [
           resin: 'demo-deep-epoxy',
           tint: { material: 'demo-night-blue', fraction: 0.003 },
         }),
-        layer('coat', 'Coat and boots', 93.9, {
+        layer('coat', 'Coat and boots', 94, {
           resin: 'demo-deep-epoxy',
           tint: { material: 'demo-night-blue', fraction: 0.003 },
         }),

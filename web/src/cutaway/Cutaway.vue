@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/shape'
@@ -8,7 +8,9 @@ import { useStudio } from '../studio/studioStore.ts'
 import Bands from './Bands.vue'
 import { frameFor, margin, outlinePath, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
-import { lengthTicks, spaced, volumeTicks } from './ruler.ts'
+import LengthRuler from './LengthRuler.vue'
+import MouldBlock from './MouldBlock.vue'
+import { spaced, volumeTicks } from './ruler.ts'
 import Surface from './Surface.vue'
 import { useLabels } from './useLabels.ts'
 
@@ -30,7 +32,6 @@ const emit = defineEmits<{
 }>()
 
 const studio = useStudio()
-const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 784, height: 488 })
 
@@ -39,9 +40,6 @@ const mould = computed(() => props.plan.mould)
 const hasGate = computed(() => props.plan.gate > 0 && props.plan.mould === 'closed')
 const frame = computed(() => frameFor(props.section, width.value, height.value, mould.value))
 const path = computed(() => outlinePath(props.section, frame.value))
-const mm = computed(() =>
-  spaced(lengthTicks(props.section.height, studio.units, 6), frame.value.y, 16),
-)
 const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
 const mlX = computed(() => frame.value.block.right + 44)
 
@@ -75,25 +73,11 @@ const words = computed(() =>
   <div ref="box" class="cutaway">
     <!-- What stays while a surface is dragged is a picture of its own, so that it is painted once. -->
     <svg class="still" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
-      <defs>
-        <pattern
-          :id="`${id}-mould`"
-          width="8"
-          height="8"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(35)"
-        >
-          <rect width="8" height="8" fill="#d7e5e1" />
-          <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
-        </pattern>
-      </defs>
-      <rect
+      <MouldBlock
         :x="frame.block.left"
         :y="frame.block.top"
         :width="frame.block.right - frame.block.left"
         :height="frame.block.bottom - frame.block.top"
-        :fill="`url(#${id}-mould)`"
-        stroke="#a9c0ba"
       />
       <path :d="path" fill="#fff" fill-rule="evenodd" />
       <rect
@@ -104,26 +88,7 @@ const words = computed(() =>
         :height="gate.bottom - gate.top + 2"
         class="gate"
       />
-      <g class="ruler" text-anchor="end" aria-hidden="true">
-        <line
-          :x1="margin.left - 24"
-          :x2="margin.left - 24"
-          :y1="frame.y(0)"
-          :y2="frame.y(section.height)"
-        />
-        <g v-for="tick in mm" :key="tick.label">
-          <line
-            :x1="margin.left - 30"
-            :x2="margin.left - 24"
-            :y1="frame.y(tick.height)"
-            :y2="frame.y(tick.height)"
-          />
-          <text :x="margin.left - 36" :y="frame.y(tick.height) + 4">{{ tick.label }}</text>
-        </g>
-        <text :x="margin.left - 18" :y="frame.y(section.height) - 12">
-          {{ unitSymbol('length', studio.units) }}
-        </text>
-      </g>
+      <LengthRuler :frame="frame" :section="section" />
       <g class="ruler" aria-hidden="true">
         <line :x1="mlX" :x2="mlX" :y1="frame.y(0)" :y2="frame.y(section.height)" />
         <g v-for="tick in ml" :key="tick.label">
@@ -252,16 +217,6 @@ svg {
   fill: #fffaf0;
   stroke: var(--ink-2);
   stroke-dasharray: 3 3;
-}
-
-.ruler line {
-  stroke: var(--edge);
-}
-
-.ruler text {
-  fill: var(--ink-2);
-  font: 500 12px var(--num);
-  font-feature-settings: 'tnum';
 }
 
 .side {

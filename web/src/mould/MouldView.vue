@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { Box, RotateCw, Scissors } from 'lucide-vue-next'
+import { Box, CircleHelp, RotateCw, Scissors } from 'lucide-vue-next'
 import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import keys from '../ui/keys.ts'
+import KeysDialog from '../ui/KeysDialog.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -33,6 +34,7 @@ const { problems, trying } = useProblems()
 const topic = computed(() => (String(route.params.topic || 'air') as Topic) ?? 'air')
 const drawn = computed(() => topic.value === 'air' || topic.value === 'casting')
 const solid = ref(false)
+const help = ref(false)
 const adopted = ref('')
 
 const turnStep = Math.PI / 12
@@ -44,6 +46,17 @@ const others = computed(() =>
     .map(({ id, document }) => ({ value: id, label: document.name })),
 )
 
+const shortcuts = [
+  ['1 to 6', topics.map(({ label }) => label).join(', ')],
+  ['T', 'Turn the cut by 15°'],
+  ['D', 'In the round, or cut open'],
+  ['← → ↑ ↓', 'Move the chosen gate or vent along the outline by 0.5 mm'],
+  ['Shift with an arrow', 'Move it by 5 mm'],
+  ['Delete', 'Take the gate or vent out that has the focus'],
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z', 'Redo'],
+] as const
+
 let unbind = () => {}
 onMounted(() => {
   mould.shown = true
@@ -52,6 +65,7 @@ onMounted(() => {
     ...Object.fromEntries(topics.map(({ key, name }) => [key, to(name)])),
     t: turn,
     d: () => (solid.value = !solid.value),
+    '?': () => (help.value = true),
   })
 })
 onUnmounted(() => {
@@ -109,6 +123,15 @@ onUnmounted(() => {
             }}
           </button>
         </template>
+        <button
+          type="button"
+          class="tool round"
+          title="Shortcuts (?)"
+          aria-label="Shortcuts"
+          @click="help = true"
+        >
+          <CircleHelp :size="16" aria-hidden="true" />
+        </button>
       </div>
       <div class="stage">
         <Air3D v-if="drawn && solid" :casting="topic === 'casting'" />
@@ -135,6 +158,7 @@ onUnmounted(() => {
       <ContactPanel v-else-if="topic === 'contact'" />
       <PassportPanel v-else-if="mould.keeper" :keeper="mould.keeper" />
     </aside>
+    <KeysDialog v-model="help" :shortcuts="shortcuts" />
   </div>
 </template>
 
@@ -173,7 +197,7 @@ onUnmounted(() => {
   align-items: center;
   gap: 6px;
   height: 32px;
-  padding: 0 11px;
+  padding: 0 10px;
   border: 1px solid #c3d2cd;
   border-radius: 16px;
   background: #ffffffc0;
@@ -182,6 +206,10 @@ onUnmounted(() => {
   white-space: nowrap;
   text-decoration: none;
   cursor: pointer;
+}
+
+.tool.round {
+  padding: 0 7px;
 }
 
 .lenses a i {

@@ -10,6 +10,7 @@ import {
   openingFacts,
   type Mould,
   type MouldGeometry,
+  type MouldKind,
 } from '@mivro/core/mould'
 import { readDocument } from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
@@ -68,8 +69,28 @@ export const useMould = defineStore('mould', () => {
     const { id, document: made } = piece.piece!
     const { low, high } = piece.survey!.measures
     const longest = Math.max(...high.map((h, i) => h - low[i]))
-    const mould = newMould(`Mould of ${made.name}`.slice(0, 80), id, piece.document!.up, longest)
-    await add(mould)
+    const { up, copies } = piece.document!
+    const mould = newMould(`Mould of ${made.name}`.slice(0, 80), id, up, longest)
+    await add({
+      ...mould,
+      wish: { ...mould.wish, copies },
+      contact: { ...mould.contact, resin: pouredClass() },
+    })
+  }
+
+  /** What the first layer is poured of, as far as contact goes. */
+  function pouredClass(): Mould['contact']['resin'] {
+    const id = piece.document!.layers.find(({ resin }) => resin)?.resin
+    const material = shelf.materials.get(id ?? '')
+    const name = material?.kind === 'resin' ? material.class : 'deep epoxy'
+    return (['urethane', 'polyester'] as const).find((resin) => name.includes(resin)) ?? 'epoxy'
+  }
+
+  /** The flat back of an open block lies on the floor of its box; other masters stand as they are poured. */
+  function chooseKind(kind: MouldKind): Problem | undefined {
+    const [x, y, z] = piece.document!.up
+    const masterUp: Mould['masterUp'] = kind === 'open block' ? [-x, -y, -z] : [x, y, z]
+    return change({ kind, masterUp, parting: undefined })
   }
 
   async function add(mould: Mould): Promise<string> {
@@ -227,6 +248,7 @@ export const useMould = defineStore('mould', () => {
     add,
     adopt,
     change,
+    chooseKind,
   }
 })
 

@@ -30,6 +30,7 @@ useUndoOf(() => [studio.keeper])
 const takenOff = ref<TakenOff[]>([])
 const kinds: [Path, string][] = [
   ['pieces', 'Piece'],
+  ['moulds', 'Mould'],
   ['plans', 'Pour'],
   ['pulls', 'Pull'],
   ['materials', 'From the shelf'],
@@ -106,8 +107,8 @@ function pick(event: Event): void {
       <section class="panel box">
         <h2>Backup</h2>
         <p class="quiet">
-          One file holds everything: pieces with their shapes, the shelf, pours, pulls, and every
-          earlier version of them.
+          One file holds everything: pieces with their shapes, moulds, the shelf, pours, pulls, and
+          every earlier version of them.
         </p>
         <div class="acts">
           <a class="btn" href="/api/backup" download

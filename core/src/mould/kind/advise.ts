@@ -1,5 +1,5 @@
 import type { MouldGeometry } from '../geometry.ts'
-import { weakBelow } from '../geometry.ts'
+import { openBlocked, weakBelow } from '../geometry.ts'
 import type { Mould } from '../mould.ts'
 import { costOf, type KindSums } from './cost.ts'
 import { mouldKinds, type MouldKind } from './kinds.ts'
@@ -47,9 +47,10 @@ const score = ({ kind, ruledOut, cost, cons }: KindAdvice) =>
 
 function reasons(
   sums: KindSums,
-  { foot, volume, blocked, pulls, area }: MouldGeometry,
+  geometry: MouldGeometry,
   { copies, seam, seeThrough, detail }: Mould['wish'],
 ): { pros: string[]; cons: string[]; out: boolean } {
+  const { foot, volume, pulls, area } = geometry
   const facts = mouldKinds[sums.kind]
   const pros: string[] = []
   const cons: string[] = []
@@ -67,7 +68,7 @@ function reasons(
   if (facts.seam === 'hidden' && seam === 'hidden') pros.push('its seam hardly shows')
   switch (sums.kind) {
     case 'open block':
-      if (share(blocked[0]) > 0.05) {
+      if (share(openBlocked(geometry)) > 0.05) {
         out = true
         cons.push('the piece is undercut above its back and would not come out upward')
       } else pros.push('comes straight out, back open to the air')

@@ -74,6 +74,11 @@ describe('which kind of mould', () => {
 
   it('a flat-backed piece comes out of an open block, a ball locked in it does not', () => {
     expect(advised(geometryOfSolid(block60), { copies: 20 })[0].kind).toBe('open block')
+    // A dome comes out of one with its flat side on the floor, whichever way it stood before.
+    const dome = advised(geometryOfSolid({ solid: 'dome', diameter: 0.05, height: 0.02 }), {
+      copies: 20,
+    })
+    expect(dome[0].kind).toBe('open block')
     const ball = advised(geometryOfSolid({ solid: 'ball', diameter: 0.04 }), { copies: 20 })
     expect(ball.find(({ kind }) => kind === 'open block')!.ruledOut).toBe(true)
   })

@@ -11,6 +11,9 @@ export interface StackedLayer {
   resin: number
 }
 
+/** Heights are shown to a tenth of a millimetre: what is closer is meant to be the top, m. */
+const shownHeight = 5e-5
+
 /** Two heights or volumes this close (as a share of the whole) are the same to any hand. */
 const same = 1e-9
 
@@ -43,7 +46,7 @@ export function stack(
     bottom = found.stacked.top
   }
   const left = curve.height - bottom
-  if (stacked.length > 0 && left > curve.height * 1e-6) {
+  if (stacked.length > 0 && left > shownHeight) {
     const volume = curve.volume - volumeAt(curve, bottom)
     cautions.push(caution('top-left-empty', 'note', {}, { height: left, volume }))
   }
@@ -61,12 +64,12 @@ function place(layer: Layer, bottom: number, curve: FillCurve, below?: Layer) {
   let top: number
   if (layer.fill.by === 'height') {
     top = layer.fill.top
-    if (top > curve.height * (1 + same)) {
+    if (top > curve.height + shownHeight) {
       cautions.push(
         caution('layer-above-top', 'stop', say, { layer: name, top, pieceTop: curve.height }),
       )
       top = curve.height
-    }
+    } else if (top > curve.height) top = curve.height
     if (top <= bottom * (1 + same)) {
       const amounts = { layer: name, top, below: below?.name ?? '', belowTop: bottom }
       cautions.push(caution('layer-out-of-order', 'stop', say, amounts))

@@ -2,24 +2,22 @@
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { fromSection, nearestOnOutline, ontoSection, type Vec3 } from '@mivro/core/shape'
-import type { CautionCode } from '@mivro/core/caution'
 import { mouldKinds, partingOf } from '@mivro/core/mould'
-import { show, showTiny, unitSymbol } from '@mivro/core/units'
 import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
 import { spread } from '../../cutaway/labels.ts'
-import { lengthTicks, spaced } from '../../cutaway/ruler.ts'
+import LengthRuler from '../../cutaway/LengthRuler.vue'
+import MouldBlock from '../../cutaway/MouldBlock.vue'
 import { usePiece } from '../../piece/pieceStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
 import { useMould } from '../mouldStore.ts'
 import OpeningHandle from './OpeningHandle.vue'
 import { useAir } from './useAir.ts'
+import { usePointed } from './usePointed.ts'
 
 const props = defineProps<{ casting?: boolean }>()
 
 const piece = usePiece()
 const mould = useMould()
 const air = useAir()
-const studio = useStudio()
 const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 784, height: 560 })
@@ -27,9 +25,6 @@ const { width, height } = useElementSize(box, { width: 784, height: 560 })
 const section = computed(() => piece.survey!.section)
 const frame = computed(() => frameFor(section.value, width.value, height.value, 'closed'))
 const path = computed(() => outlinePath(section.value, frame.value))
-const ticks = computed(() =>
-  spaced(lengthTicks(section.value.height, studio.units, 6), frame.value.y, 16),
-)
 
 /** The silicone around a master that stands the other way round is not this cut's. */
 const silicone = computed(() => mould.poured === 'silicone')
@@ -65,26 +60,7 @@ const dabs = computed(() =>
   }),
 )
 
-const words: Partial<Record<CautionCode, string>> = {
-  'silicone-tongue': 'Silicone tears here',
-  'silicone-pin': 'A pin tears here',
-  'wall-thin': 'A thin wall',
-}
-
-/** What is pointed at: pockets, or places where silicone or a wall is thin. */
-const pointed = computed(() => {
-  if (!props.casting) {
-    return (mould.air?.pockets ?? []).slice(0, 8).map((pocket) => ({
-      at: pocket.top,
-      title: `${pocket.prefilled ? 'Prefilled' : 'Air stays'} ${showTiny(pocket.volume, studio.units)}`,
-      says: `top at ${show(pocket.topHeight, 'length', studio.units)}`,
-    }))
-  }
-  return mould.judged.flatMap(({ at, caution, sure }) => {
-    const title = words[caution.code]
-    return at && title ? [{ at, title, says: sure === 'guess' ? 'perhaps' : sure }] : []
-  })
-})
+const pointed = usePointed(() => props.casting === true)
 
 /** With their words at the right, moved apart. */
 const tagHeight = 44
@@ -147,29 +123,17 @@ const sameWay = computed(() => {
       @click.self="air.selected = undefined"
     >
       <defs>
-        <pattern
-          :id="`${id}-mould`"
-          width="8"
-          height="8"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(35)"
-        >
-          <rect width="8" height="8" fill="#d7e5e1" />
-          <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
-        </pattern>
         <linearGradient :id="`${id}-resin`" x1="0" y1="0" x2="0" y2="1">
           <stop offset="0" stop-color="#f7e6bd" />
           <stop offset="1" stop-color="#eccf8c" />
         </linearGradient>
         <clipPath :id="`${id}-in`"><path :d="path" clip-rule="evenodd" /></clipPath>
       </defs>
-      <rect
+      <MouldBlock
         :x="frame.block.left"
         :y="frame.block.top"
         :width="frame.block.right - frame.block.left"
         :height="frame.block.bottom - frame.block.top"
-        :fill="`url(#${id}-mould)`"
-        stroke="#a9c0ba"
       />
       <template v-for="place in places" :key="place.opening.id">
         <line
@@ -208,26 +172,7 @@ const sameWay = computed(() => {
       </g>
       <path :d="path" class="outline" />
 
-      <g class="ruler" text-anchor="end" aria-hidden="true">
-        <line
-          :x1="margin.left - 24"
-          :x2="margin.left - 24"
-          :y1="frame.y(0)"
-          :y2="frame.y(section.height)"
-        />
-        <g v-for="tick in ticks" :key="tick.label">
-          <line
-            :x1="margin.left - 30"
-            :x2="margin.left - 24"
-            :y1="frame.y(tick.height)"
-            :y2="frame.y(tick.height)"
-          />
-          <text :x="margin.left - 36" :y="frame.y(tick.height) + 4">{{ tick.label }}</text>
-        </g>
-        <text :x="margin.left - 18" :y="frame.y(section.height) - 12">
-          {{ unitSymbol('length', studio.units) }}
-        </text>
-      </g>
+      <LengthRuler :frame="frame" :section="section" />
 
       <g v-if="casting && parting !== undefined && sameWay" class="parting">
         <line
@@ -338,16 +283,6 @@ svg {
 
 .channel.far {
   stroke-opacity: 0.45;
-}
-
-.ruler line {
-  stroke: var(--edge);
-}
-
-.ruler text {
-  fill: var(--ink-2);
-  font: 500 12px var(--num);
-  font-feature-settings: 'tnum';
 }
 
 .leader {

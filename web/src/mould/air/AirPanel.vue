@@ -19,6 +19,8 @@ const air = useAir()
 const studio = useStudio()
 
 const resin = computed(() => mould.poured === 'resin')
+/** A master that was only measured has no shape to follow air in. */
+const guess = computed(() => piece.survey?.cautions.find(({ code }) => code === 'shape-measured'))
 const pockets = computed(() => mould.air?.pockets ?? [])
 const staying = computed(() => mould.left.reduce((sum, { volume }) => sum + volume, 0))
 const tall = computed(() => piece.survey?.section.height ?? 0)
@@ -76,7 +78,7 @@ const origin = [
       <Origin of="this" :lines="origin" />
     </h2>
     <b class="num" :class="staying > 0 ? 'bad' : 'good'">{{
-      staying > 0 ? showTiny(staying, studio.units) : mould.air ? 'none' : ''
+      staying > 0 ? showTiny(staying, studio.units) : mould.air && !guess ? 'none' : ''
     }}</b>
   </div>
   <SegmentField
@@ -90,6 +92,7 @@ const origin = [
   />
   <ProblemNote v-if="mould.airProblem && !mould.airProblem.path" :problem="mould.airProblem" />
 
+  <CautionNote v-if="guess" :caution="guess" />
   <ul v-if="pockets.length > 0" class="pockets" data-list="pockets">
     <li v-for="(pocket, i) in pockets" :key="i" :class="{ done: pocket.prefilled }">
       <div>
@@ -115,7 +118,7 @@ const origin = [
       <span v-else class="quiet small">brush it in first</span>
     </li>
   </ul>
-  <p v-else-if="mould.air" class="quiet">
+  <p v-else-if="mould.air && !guess" class="quiet">
     {{
       resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
     }}

@@ -6,6 +6,7 @@ import {
   DirectionalLight,
   DoubleSide,
   Group,
+  IcosahedronGeometry,
   InstancedMesh,
   Matrix4,
   Mesh,
@@ -79,7 +80,15 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const pockets = new Group()
   held.add(openings, pockets)
 
-  const draw = () => renderer.render(scene, camera)
+  /** However much changes at once, one picture is drawn. */
+  let asked = 0
+  const draw = () => {
+    if (asked !== 0) return
+    asked = requestAnimationFrame(() => {
+      asked = 0
+      renderer.render(scene, camera)
+    })
+  }
   controls.addEventListener('change', draw)
   const sized = new ResizeObserver(() => {
     const { clientWidth: width, clientHeight: height } = box
@@ -172,7 +181,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     cell: number,
   ): void {
     pockets.clear()
-    const bubble = new SphereGeometry(cell * scale * 0.8, 8, 6)
+    const bubble = new IcosahedronGeometry(cell * scale * 0.9, 0)
     for (const { places, prefilled } of list) {
       const count = places.length / 3
       const cloud = new InstancedMesh(bubble, prefilled ? dabbed : airy, count)
@@ -229,6 +238,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
   renderer.domElement.addEventListener('pointerup', up)
 
   function close(): void {
+    cancelAnimationFrame(asked)
     sized.disconnect()
     controls.dispose()
     piece?.geometry.dispose()

@@ -16,6 +16,7 @@ const mould = useMould()
 const shelf = useShelf()
 const studio = useStudio()
 
+const guess = computed(() => piece.survey?.cautions.find(({ code }) => code === 'shape-measured'))
 const geometry = computed(() => mould.geometry)
 const ways: Record<string, string> = {
   fill: 'fill it in the master',
@@ -71,9 +72,10 @@ const origin = [
   <div class="row">
     <h2>Will it cast? <Origin of="this" :lines="origin" /></h2>
     <span class="quiet small">{{
-      mould.judged.length === 0 && geometry ? 'nothing found' : ''
+      mould.judged.length === 0 && geometry && !guess ? 'nothing found' : ''
     }}</span>
   </div>
+  <CautionNote v-if="guess" :caution="guess" />
   <div
     v-for="finding in mould.judged"
     :key="finding.caution.code + JSON.stringify(finding.at)"
@@ -88,7 +90,7 @@ const origin = [
       }}This is {{ sure[finding.sure] }}.
     </p>
   </div>
-  <p v-if="geometry && mould.judged.length === 0" class="quiet">
+  <p v-if="geometry && !guess && mould.judged.length === 0" class="quiet">
     No air stays, nothing locks it in the mould, no silicone is thin enough to tear.
   </p>
 

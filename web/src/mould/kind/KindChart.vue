@@ -174,7 +174,7 @@ const words = computed(
               <button
                 type="button"
                 :aria-pressed="sums.kind === mould.document!.kind"
-                @click="mould.change({ kind: sums.kind })"
+                @click="mould.chooseKind(sums.kind)"
               >
                 <i
                   :style="{

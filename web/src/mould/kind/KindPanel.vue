@@ -78,7 +78,7 @@ const first = computed(() => advice.value[0])
           <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
         </li>
       </ul>
-      <button type="button" class="btn ghost" @click="mould.change({ kind: first.kind })">
+      <button type="button" class="btn ghost" @click="mould.chooseKind(first.kind)">
         Take the advice
       </button>
     </template>

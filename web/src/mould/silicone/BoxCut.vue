@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { mouldKinds } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { useStudio } from '../../studio/studioStore.ts'
+import MouldBlock from '../../cutaway/MouldBlock.vue'
 import { useMould } from '../mouldStore.ts'
 import { boxDrawing } from './boxDrawing.ts'
 
 const piece = usePiece()
 const mould = useMould()
 const studio = useStudio()
-const id = useId()
 const holder = ref<HTMLElement>()
 const { width, height } = useElementSize(holder, { width: 784, height: 560 })
 
@@ -46,25 +46,12 @@ const length = (x: number) => show(x, 'length', studio.units)
       }}
     </p>
     <svg v-else-if="drawing && box" :width="width" :height="height">
-      <defs>
-        <pattern
-          :id="`${id}-s`"
-          width="8"
-          height="8"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(35)"
-        >
-          <rect width="8" height="8" fill="#d7e5e1" />
-          <line x1="0" y1="0" x2="0" y2="8" stroke="#c0d3cd" stroke-width="2" />
-        </pattern>
-      </defs>
       <!-- From the side -->
-      <rect
+      <MouldBlock
         :x="drawing.left"
         :y="drawing.y(level)"
         :width="drawing.right - drawing.left"
         :height="drawing.y(0) - drawing.y(level)"
-        :fill="`url(#${id}-s)`"
       />
       <path :d="drawing.piece" class="master" />
       <path
@@ -134,7 +121,7 @@ const length = (x: number) => show(x, 'length', studio.units)
         </text>
       </g>
       <!-- From above -->
-      <path :d="drawing.plan" class="plan" :fill="`url(#${id}-s)`" />
+      <path :d="drawing.plan" class="plan" />
       <path :d="drawing.hull" class="hull" />
       <text class="caption" :x="drawing.planMiddle" :y="drawing.planBottom + 20">
         from above, {{ length(box.width) }} by {{ length(box.depth) }}
@@ -210,6 +197,7 @@ text {
 }
 
 .plan {
+  fill: #d7e5e1;
   stroke: var(--ink-2);
   stroke-width: 3;
 }

@@ -1,0 +1,40 @@
+import { computed } from 'vue'
+import type { CautionCode } from '@mivro/core/caution'
+import type { Vec3 } from '@mivro/core/shape'
+import { show, showTiny } from '@mivro/core/units'
+import { useStudio } from '../../studio/studioStore.ts'
+import { useMould } from '../mouldStore.ts'
+
+/** A place of the piece that the drawing points at. */
+export interface Pointed {
+  at: Vec3
+  title: string
+  says: string
+}
+
+const words: Partial<Record<CautionCode, string>> = {
+  'silicone-tongue': 'Silicone tears here',
+  'silicone-pin': 'A pin tears here',
+  'wall-thin': 'A thin wall',
+}
+
+/** More would not find room beside the drawing. */
+const most = 8
+
+/** What is pointed at: pockets of air, or places where silicone or a wall is thin. */
+export function usePointed(casting: () => boolean) {
+  const mould = useMould()
+  const studio = useStudio()
+  const pockets = (): Pointed[] =>
+    (mould.air?.pockets ?? []).map(({ top, volume, topHeight, prefilled }) => ({
+      at: top,
+      title: `${prefilled ? 'Prefilled' : 'Air stays'} ${showTiny(volume, studio.units)}`,
+      says: `top at ${show(topHeight, 'length', studio.units)}`,
+    }))
+  const thin = (): Pointed[] =>
+    mould.judged.flatMap(({ at, caution, sure }) => {
+      const title = words[caution.code]
+      return at && title ? [{ at, title, says: sure === 'guess' ? 'perhaps' : sure }] : []
+    })
+  return computed(() => (casting() ? thin() : pockets()).slice(0, most))
+}

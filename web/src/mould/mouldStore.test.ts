@@ -1,0 +1,195 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { flushPromises } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { firmPlatinum } from '../../../core/src/material/samples.ts'
+import { newMould, type Mould } from '@mivro/core/mould'
+import { readForm, type Form } from '@mivro/core/piece'
+import { newPlan } from '@mivro/core/plan'
+import { usePiece } from '../piece/pieceStore.ts'
+import {
+  findAir,
+  findTilts,
+  surveyMould,
+  type AirQuestion,
+  type GeometryQuestion,
+  type TiltQuestion,
+} from '../work/mouldJobs.ts'
+import { survey, type SurveyQuestion } from '../work/survey.ts'
+import { useAir } from './air/useAir.ts'
+import { useMould } from './mouldStore.ts'
+
+/** The worker's jobs on this thread. */
+const read = (form: Form) => readForm(form)
+const asked: string[] = []
+vi.mock('../work/pool.ts', () => ({
+  cancelWork: () => {},
+  cancelSearch: () => asked.push('cancelled'),
+  askSurvey: (question: SurveyQuestion) => survey(question, read, () => {}),
+  askAir: (question: AirQuestion) => {
+    asked.push('air')
+    return findAir(question, read)
+  },
+  askGeometry: (question: GeometryQuestion) => {
+    asked.push('geometry')
+    return surveyMould(question, read, () => {})
+  },
+  askTilts: (question: TiltQuestion, onProgress: (share: number) => void) =>
+    findTilts(question, read, onProgress),
+}))
+
+const form: Form = {
+  from: 'sizes',
+  solid: { solid: 'cup', foot: 0.04, diameter: 0.04, height: 0.05, wall: 0.004 },
+}
+const mould: Mould = {
+  ...newMould('Cup mould', 'p', [0, 0, 1], 0.05),
+  silicone: 's',
+  openings: [{ id: 'g', what: 'gate', at: [0, 0, 0], bore: 0.004, made: 'cast in' }],
+}
+const stored = (id: string, document: unknown, parent: string | null = null) => ({
+  id,
+  parent,
+  revision: 1,
+  document,
+})
+
+let answers: Record<string, unknown>
+let sent: { path: string; document: Mould }[]
+beforeEach(() => {
+  setActivePinia(createPinia())
+  localStorage.clear()
+  asked.length = 0
+  sent = []
+  answers = {
+    'pieces/p': stored('p', { name: 'Cup', form, note: '' }),
+    'plans?parent=p': [stored('l', newPlan('First'), 'p')],
+    'plans/l': stored('l', newPlan('First'), 'p'),
+    'pulls?parent=p': [],
+    materials: [stored('s', firmPlatinum)],
+    moulds: [stored('other', { ...mould, name: 'Other', pieces: [] }), stored('m', mould)],
+    'moulds/m': stored('m', mould),
+    'moulds/other': stored('other', { ...mould, name: 'Other', pieces: [] }),
+  }
+  vi.stubGlobal('fetch', async (url: string, { body }: { body?: string } = {}) => {
+    const path = url.replace('/api/', '')
+    const document = body === undefined ? undefined : JSON.parse(body).document
+    if (document) sent.push({ path, document })
+    const answer = path.endsWith('/history')
+      ? []
+      : document
+        ? { ...stored(path.split('/')[1] ?? 'new', document), revision: 2 }
+        : answers[path]
+    return {
+      ok: answer !== undefined,
+      headers: new Headers(),
+      json: async () => answer,
+    } as Response
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+async function opened() {
+  const piece = usePiece()
+  const store = useMould()
+  await piece.open('p')
+  await flushPromises()
+  return { piece, store }
+}
+async function shown() {
+  const found = await opened()
+  found.store.shown = true
+  await vi.waitFor(() => expect(found.store.compiled && found.store.air).toBeTruthy(), {
+    timeout: 15_000,
+  })
+  return found
+}
+
+describe('the mould of the piece that is open', () => {
+  it('is found among all, and nothing is looked for while no screen shows it', async () => {
+    const { store } = await opened()
+    expect(store.document?.name).toBe('Cup mould')
+    expect(store.silicone?.name).toBe(firmPlatinum.name)
+    expect(asked).toEqual([])
+  })
+
+  it('shown, it knows its air, its silicone and what to say', async () => {
+    const { store } = await shown()
+    expect(store.left).toHaveLength(1)
+    expect(store.compiled!.need!.mass).toBeGreaterThan(0.1)
+    expect(store.judged.map(({ caution }) => caution.code)).toContain('air-stays')
+    expect(store.openings[0].height).toBeCloseTo(0, 9)
+  })
+
+  it('a vent at the top of the air lets it out, and is kept', async () => {
+    const { store } = await shown()
+    useAir().add('vent', store.left[0].top)
+    await vi.waitFor(() => expect(store.left).toEqual([]))
+    expect(store.keeper!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
+    await flushPromises()
+    expect(sent.at(-1)?.path).toBe('moulds/m')
+  })
+
+  it('while one is dragged the air follows, and nothing is kept until it is let go', async () => {
+    const { store } = await shown()
+    const air = useAir()
+    air.drag('g', [0.018, 0, 0.05])
+    await vi.waitFor(() => expect(store.left).toEqual([]))
+    expect(store.keeper!.document.openings[0].at).toEqual([0, 0, 0])
+    air.drop()
+    expect(store.keeper!.document.openings[0].at).toEqual([0.018, 0, 0.05])
+    expect(store.preview).toBeUndefined()
+  })
+
+  it('a prefill takes it out of what stays, and out of the list of what is said', async () => {
+    const { store } = await shown()
+    useAir().prefill(store.left[0].top)
+    await vi.waitFor(() => expect(store.left).toEqual([]))
+    expect(store.air!.pockets).toHaveLength(1)
+    expect(store.judged.map(({ caution }) => caution.code)).not.toContain('air-stays')
+    useAir().takeOut(store.document!.prefills[0].id)
+    await vi.waitFor(() => expect(store.left).toHaveLength(1))
+  })
+
+  it('what the schema refuses comes back and changes nothing', async () => {
+    const { store } = await opened()
+    const refused = store.change({ loss: 3 })
+    expect(refused).toMatchObject({ code: 'out-of-range', path: 'loss' })
+    expect(store.document!.loss).toBe(0.1)
+  })
+
+  it('a search is taken: the piece is held so, with its vents', async () => {
+    const { piece, store } = await shown()
+    const air = useAir()
+    await air.findTilts()
+    expect(air.tilts!.length).toBeGreaterThan(0)
+    air.take(air.tilts![0])
+    expect(store.document!.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
+    await vi.waitFor(() => expect(store.left).toEqual([]), { timeout: 10_000 })
+    expect(Math.hypot(...piece.document!.up)).toBeCloseTo(1, 9)
+    air.stop()
+    expect(asked).toContain('cancelled')
+  })
+
+  it('a mould that is there can make this piece too', async () => {
+    answers.moulds = [stored('other', { ...mould, name: 'Other', pieces: [] })]
+    const { store } = await opened()
+    expect(store.keeper).toBeUndefined()
+    await store.adopt('other')
+    expect(store.document!.pieces).toEqual(['p'])
+    expect(store.own.map(({ id }) => id)).toEqual(['other'])
+  })
+
+  it('one is made for the piece, with clearances for its size', async () => {
+    answers.moulds = []
+    const { store } = await opened()
+    answers.moulds = [stored('new', { ...mould, name: 'Mould of Cup' })]
+    answers['moulds/new'] = stored('new', { ...mould, name: 'Mould of Cup' })
+    await store.make().catch(() => {})
+    const made = sent.find(({ path }) => path === 'moulds')!.document
+    expect(made.name).toBe('Mould of Cup')
+    expect(made.pieces).toEqual(['p'])
+    expect(made.wish.copies).toBe(1)
+    // 50 mm: a small piece, 10 mm beside and 12 over.
+    expect([made.box.side, made.box.over]).toEqual([0.01, 0.012])
+  })
+})
