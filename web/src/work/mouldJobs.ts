@@ -60,7 +60,7 @@ export interface AirAnswer {
 const lessWhole = 0.97
 
 /** Cells drawn of one pocket in 3-D. */
-const mostPlaces = 3000
+const mostPlaces = 6000
 
 type Cavities = (form: Form) => Promise<Cavity>
 

@@ -270,7 +270,7 @@ svg {
 }
 
 .void rect {
-  fill: #fdfefe;
+  fill: #e9f4f5;
 }
 
 .void.filled rect {
