@@ -31,7 +31,9 @@ const piece = usePiece()
 const mould = useMould()
 const { problems, trying } = useProblems()
 
-const topic = computed(() => (String(route.params.topic || 'air') as Topic) ?? 'air')
+const topic = computed(
+  (): Topic => topics.find(({ name }) => name === route.params.topic)?.name ?? 'air',
+)
 const drawn = computed(() => topic.value === 'air' || topic.value === 'casting')
 const solid = ref(false)
 const help = ref(false)

@@ -56,6 +56,13 @@ describe('the air a screen asks for', () => {
     expect((await ask({ of: 'silicone' })).pockets).toEqual([])
   })
 
+  it('walls thinner than a cell are told by what was seen of the volume', async () => {
+    const film = { solid: 'cup', foot: 0.2, diameter: 0.2, height: 0.2, wall: 0.0005 } as const
+    const { seen, cell } = await ask({ form: formOf(film) })
+    expect(cell).toBeGreaterThan(film.wall)
+    expect(Math.abs(seen - 1)).toBeGreaterThan(0.08)
+  })
+
   it('an opening that misses is told by its number', async () => {
     const missing = ask({ openings: [at(0, 0.002), at(0, 0.04)] })
     await expect(missing).rejects.toMatchObject({ code: 'opening-misses', path: 'openings.1' })
