@@ -4,7 +4,14 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/src/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30000,
+        },
+      },
       {
         test: {
           name: 'server',

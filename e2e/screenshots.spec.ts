@@ -21,6 +21,7 @@ test.describe('pictures for the README', () => {
     ['silicone', '/pieces/demo-astronomer/mould/silicone'],
     ['contact', '/pieces/demo-astronomer/mould/contact'],
     ['passport', '/pieces/demo-comet-drop/mould/passport'],
+    ['moulds', '/moulds/demo-drop-mould'],
     ['shelf', '/shelf'],
     ['studio', '/studio'],
   ]

@@ -1,10 +1,19 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
+import { copyFileSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+
+const store = 'store.sqlite'
+const newFolder = () => mkdtempSync(join(tmpdir(), 'mivro-e2e-'))
+
+interface Start {
+  demo?: boolean
+  folder?: string
+  port?: number
+}
 
 /** The real server as a process of its own, over a store in a temporary folder. */
 export class RunningServer {
@@ -18,18 +27,29 @@ export class RunningServer {
     return `http://127.0.0.1:${this.port}`
   }
 
-  static async start({
-    demo = true,
-    folder = mkdtempSync(join(tmpdir(), 'mivro-e2e-')),
-    port = 0,
-  } = {}) {
-    const args = [
-      'server/src/main.ts',
-      '--port',
-      String(port),
-      '--database',
-      join(folder, 'store.sqlite'),
-    ]
+  /** A store with the demo studio is filled once, and copied for every test. */
+  private static filled: Promise<string> | undefined
+
+  private static async fill(): Promise<string> {
+    const server = await RunningServer.spawn(newFolder(), { demo: true, port: 0 })
+    const gone = new Promise((done) => server.child.once('exit', done))
+    server.child.kill('SIGTERM')
+    await gone
+    return join(server.folder, store)
+  }
+
+  static async start({ demo = true, folder, port = 0 }: Start = {}): Promise<RunningServer> {
+    if (folder !== undefined || !demo) {
+      return RunningServer.spawn(folder ?? newFolder(), { demo, port })
+    }
+    RunningServer.filled ??= RunningServer.fill()
+    const fresh = newFolder()
+    copyFileSync(await RunningServer.filled, join(fresh, store))
+    return RunningServer.spawn(fresh, { demo, port })
+  }
+
+  private static async spawn(folder: string, { demo, port }: { demo: boolean; port: number }) {
+    const args = ['server/src/main.ts', '--port', String(port), '--database', join(folder, store)]
     // tsx as a loader, not as a parent: a kill then reaches the server itself.
     const child = spawn(
       process.execPath,

@@ -18,6 +18,7 @@ const madeAt = (order: number) => new Date(Date.UTC(2026, 8, 1, 9, 0, order)).to
 
 /** Puts the demo studio into a store that has none of it yet; what is there stays as it is. */
 export async function fillDemo(tx: Transaction): Promise<void> {
+  if (await isFilled(tx)) return
   let order = 0
   const add = (kind: Kind, id: string, parent: string | null, document: unknown) =>
     new DocumentStore(tx, kind, madeAt(order++)).add(id, parent, document)
@@ -46,6 +47,12 @@ export async function fillDemo(tx: Transaction): Promise<void> {
     }
   }
   for (const [id, mould] of Object.entries(moulds)) await add('mould', id, null, mould)
+}
+
+/** What is put in last is there, so all of it is. */
+async function isFilled(tx: Transaction): Promise<boolean> {
+  const last = Object.keys(moulds).at(-1)
+  return (await tx('documents').where({ id: last }).first()) !== undefined
 }
 
 /** A pull as the plan would have had it, weighed a little off. */

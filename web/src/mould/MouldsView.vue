@@ -8,6 +8,7 @@ import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
+import '../ui/listed.css'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -88,7 +89,7 @@ function belong(piece: string, in_: boolean): void {
 </script>
 
 <template>
-  <div class="moulds">
+  <div class="listed">
     <h1>Moulds</h1>
     <div class="columns">
       <section class="panel list" aria-label="Moulds of the studio">
@@ -105,8 +106,10 @@ function belong(piece: string, in_: boolean): void {
         <ul>
           <li v-for="mould in moulds" :key="mould.id" :class="{ on: mould.id === wanted }">
             <RouterLink :to="{ name: 'moulds', params: { mould: mould.id } }">
-              <b>{{ mould.document.name }}</b>
-              <span class="quiet small">{{ facts(mould.document) }}</span>
+              <span>
+                <b>{{ mould.document.name }}</b>
+                <span class="quiet small">{{ facts(mould.document) }}</span>
+              </span>
             </RouterLink>
             <RemoveButton
               class="x"
@@ -156,62 +159,13 @@ function belong(piece: string, in_: boolean): void {
 </template>
 
 <style scoped>
-.moulds {
-  height: 100%;
-  display: grid;
-  grid-template-rows: 58px minmax(0, 1fr);
-}
-
-h1 {
-  align-self: center;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 372px minmax(0, 1fr);
-  gap: 14px;
-  min-height: 0;
-}
-
-.list,
-.sheet {
-  padding: 14px 16px;
-  overflow: auto;
-}
-
-.list li {
-  display: grid;
-  grid-template-columns: 1fr 28px;
-  align-items: center;
-  border-radius: 8px;
-}
-
-.list li.on {
-  background: var(--teal-soft);
-}
-
-.list a {
-  display: flex;
-  flex-direction: column;
-  padding: 7px 8px;
-  color: var(--ink);
-  text-decoration: none;
-}
-
-.x {
-  opacity: 0;
-}
-
-li:hover .x,
-li:focus-within .x {
-  opacity: 1;
-}
-
 .sheet {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 28px;
   align-content: start;
+  padding: 14px 16px;
+  overflow: auto;
 }
 
 .makes li {

@@ -8,6 +8,7 @@ import type { Stored } from '../api/client.ts'
 import { openKeeper, type Keeper } from '../api/keeper.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
+import '../ui/listed.css'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -78,7 +79,7 @@ function facts(material: Material): string {
 </script>
 
 <template>
-  <div class="shelf">
+  <div class="listed">
     <h1>Shelf</h1>
     <div class="columns">
       <section class="panel list" aria-label="Materials">
@@ -140,68 +141,6 @@ function facts(material: Material): string {
 </template>
 
 <style scoped>
-.shelf {
-  height: 100%;
-  display: grid;
-  grid-template-rows: 58px minmax(0, 1fr);
-}
-
-h1 {
-  align-self: center;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 360px minmax(0, 1fr);
-  gap: 14px;
-  min-height: 0;
-}
-
-.list {
-  padding: 10px 10px 16px;
-  overflow: hidden auto;
-}
-
-.head {
-  align-items: center;
-  padding: 8px 8px 2px 10px;
-}
-
-.none {
-  padding: 0 10px;
-}
-
-li {
-  position: relative;
-  border-radius: 8px;
-}
-
-li a {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 7px 36px 7px 10px;
-  color: inherit;
-  text-decoration: none;
-}
-
-li a span {
-  display: flex;
-  flex-direction: column;
-}
-
-li b {
-  font-weight: 600;
-}
-
-li:hover {
-  background: #f2f7f5;
-}
-
-li.on {
-  background: var(--teal-soft);
-}
-
 li i {
   flex: none;
   width: 22px;
@@ -214,6 +153,11 @@ li i.tint {
   border-radius: 22px;
 }
 
+li i.silicone {
+  border-radius: 7px 7px 3px 3px;
+  border-width: 1px 1px 5px;
+}
+
 li i.inclusion {
   width: 15px;
   height: 15px;
@@ -221,17 +165,5 @@ li i.inclusion {
   border-radius: 2px;
   background: #c99a3a;
   rotate: 45deg;
-}
-
-.x {
-  position: absolute;
-  right: 8px;
-  top: 12px;
-  opacity: 0;
-}
-
-li:hover .x,
-.x:focus-visible {
-  opacity: 1;
 }
 </style>
