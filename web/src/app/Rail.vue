@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useRoute } from 'vue-router'
 import { Box, FlaskConical, Gem, House } from 'lucide-vue-next'
 
+const route = useRoute()
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
   { to: '/moulds', label: 'Moulds', icon: Box },
@@ -11,7 +13,12 @@ const places = [
 
 <template>
   <nav class="rail" aria-label="Places">
-    <RouterLink v-for="place in places" :key="place.to" :to="place.to" active-class="on">
+    <RouterLink
+      v-for="place in places"
+      :key="place.to"
+      :to="place.to"
+      :class="{ on: route.path.startsWith(place.to) }"
+    >
       <component :is="place.icon" :size="20" :stroke-width="1.6" aria-hidden="true" />
       {{ place.label }}
     </RouterLink>

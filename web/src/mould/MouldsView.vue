@@ -6,6 +6,7 @@ import { mouldKinds, newMould, type Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { showDay } from '../ui/dates.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
 import '../ui/listed.css'
@@ -139,7 +140,7 @@ function belong(piece: string, in_: boolean): void {
           <h2>Pulls so far: {{ pulls.length }}</h2>
           <ul class="makes">
             <li v-for="pull in pulls.slice(0, 8)" :key="pull.id">
-              <span>{{ pull.document.pouredAt.slice(0, 10) }}, {{ pull.document.outcome }}</span>
+              <span>{{ showDay(pull.document.pouredAt) }}, {{ pull.document.outcome }}</span>
               <span class="quiet small">{{ pull.document.nextTime }}</span>
             </li>
           </ul>
@@ -166,6 +167,10 @@ function belong(piece: string, in_: boolean): void {
   align-content: start;
   padding: 14px 16px;
   overflow: auto;
+}
+
+.makes li > :first-child {
+  flex: none;
 }
 
 .makes li {
