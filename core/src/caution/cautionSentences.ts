@@ -1,4 +1,12 @@
-import { metric, show, showArea, showDuration, showTiny, type UnitChoice } from '../units/index.ts'
+import {
+  metric,
+  show,
+  showArea,
+  showDuration,
+  showTimeOfDay,
+  showTiny,
+  type UnitChoice,
+} from '../units/index.ts'
 import type { Caution, CautionAmounts, CautionCode } from './codes.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
@@ -47,6 +55,34 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `The tint of ${a.layer} is no longer on the shelf. Choose another, or take it back there.`,
   'room-outside': (a, u) =>
     `A room of ${show(a.room, 'temperature', u)} is outside the ${show(a.low, 'temperature', u)} to ${show(a.high, 'temperature', u)} where the halving rule is used: the times are a guess, and epoxy may not cure below it. Warm or cool the room.`,
+  'join-missed': (a) =>
+    `${a.layer} comes ${showDuration(a.late)} after ${a.below} stopped bonding. Scuff and wipe it first (a line may show), or pour sooner.`,
+  'pour-at-night': (a) =>
+    `${a.layer} would be poured at ${showTimeOfDay(a.at)}, and your bench is open from ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)}. ${
+      a.begin === null
+        ? 'No hour to begin keeps every pour within it: let the lower layer set hard overnight and scuff it, or take other resins.'
+        : `Begin at ${showTimeOfDay(a.begin)} and every pour falls within it.`
+    }`,
+  'layer-runs-hot': (a, u) =>
+    `${a.layer}, ${show(a.depth, 'length', u)} deep, would reach about ${show(a.peak, 'temperature', u)} (up to ${show(a.high, 'temperature', u)}); the limit is ${show(a.limit, 'temperature', u)}. It can crack, yellow and smoke. See the Heat lens for the ways out.`,
+  'layer-may-run-hot': (a, u) =>
+    `${a.layer} would reach about ${show(a.peak, 'temperature', u)}, but it could be ${show(a.high, 'temperature', u)}, and the limit is ${show(a.limit, 'temperature', u)}. Pour it shallower, or keep the room cool and watch it.`,
+  'cup-runs-hot': (a, u) =>
+    `${show(a.mass, 'mass', u)} left in one cup would reach about ${show(a.peak, 'temperature', u)} after ${showDuration(a.after)}: pour it out in time, split it over several cups, and never pool leftovers.`,
+  'gels-in-cup': (a) =>
+    `After ${showDuration(a.standing)} in the cup ${a.layer} has gelled (at ${showDuration(a.gel)}), so it can't be poured any more. Shorten the wait, make the cup smaller, or take a slower resin.`,
+  'cure-stalls': (a, u) =>
+    `At ${show(a.room, 'temperature', u)} ${a.layer} is still not hard after ${a.days} days. Warm the room, at least for the last part of the cure.`,
+  'mould-hot': (a, u) =>
+    `In a mould of ${show(a.mould, 'temperature', u)} it stays open for about ${showDuration(a.pourable)} and gels after ${showDuration(a.gel)}: everything laid out first, one quick pour.`,
+  'damp-blush': (a, u) =>
+    `Air at ${Math.round(a.humidity * 100)} % leaves a greasy blush on ${a.resin} (dew point ${show(a.dewPoint, 'temperature', u)}). Dry the air, or wipe each layer with warm water and dry it before the next.`,
+  'damp-foam': (a) =>
+    `Air at ${Math.round(a.humidity * 100)} % can foam ${a.resin}: close the bottles at once, keep cups and sticks dry, dry the air.`,
+  'damp-on-cold': (a, u) =>
+    `${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what.endsWith('s') ? 'lie' : 'lies'} below the dew point of ${show(a.dewPoint, 'temperature', u)}: water settles on it and spoils ${a.resin}. Let it warm up closed, or dry the air.`,
+  'near-dew-point': (a, u) =>
+    `${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what.endsWith('s') ? 'are' : 'is'} within 3 degrees of the dew point (${show(a.dewPoint, 'temperature', u)}): water may settle on it. Warm it a little first.`,
   'bled-needs-same-time': (a) =>
     `A bled join wants ${a.layer} poured while the one below still runs (${showDuration(a.pourable)}), but mixing takes ${showDuration(a.wait)}. Mix both cups before pouring the first.`,
   'mesh-open': (a, u) =>
@@ -132,6 +168,14 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.coats, 'coat')} last about ${plural(a.pulls, 'pull')}, and ${a.copies} are wanted. One coat more gives about six pulls more.`,
   'sheet-slip': (a, u) =>
     `${a.label} of ${show(a.value, a.kind, u)} is unusual for ${a.class}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
+  'pot-mass-assumed': (a, u) =>
+    `The sheet names no mass for its pot life, so ${show(a.mass, 'mass', u)} in a cup is assumed. If it was measured on more, the resin is slower than reckoned.`,
+  'recoat-before-gel': (a) =>
+    `The recoat time (${showDuration(a.recoat)}) ends before the gel (${showDuration(a.gel)}), when nothing could be poured on it yet. One of them is off: check the sheet.`,
+  'peak-impossible': (a, u) =>
+    `A peak of ${show(a.stated, 'temperature', u)} does not go with this pot life and kind of resin: ${show(a.mass, 'mass', u)} in a cup comes to ${show(a.reached, 'temperature', u)} at most or at least. Check the peak, the mass, and the kind.`,
+  'demould-early': (a) =>
+    `The sheet's demould time of ${showDuration(a.demould)} comes early for its pot life: a thin film is ${Math.round(a.reached * 100)} % cured by then, and ${Math.round(a.wanted * 100)} % is usual. The clock waits for the usual; shape bends easily before.`,
   'gel-before-pot-life': (a) =>
     `The gel time (${showDuration(a.gel)}) is shorter than the pot life (${showDuration(a.potLife)}). One of them is off: check the sheet.`,
   'demould-before-gel': (a) =>

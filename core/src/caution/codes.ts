@@ -28,6 +28,19 @@ export interface CautionAmounts {
   'tint-gone': { layer: string }
 
   'room-outside': { room: number; low: number; high: number }
+  'join-missed': { layer: string; below: string; late: number }
+  'pour-at-night': { layer: string; at: number; from: number; until: number; begin: number | null }
+  'layer-runs-hot': { layer: string; peak: number; high: number; limit: number; depth: number }
+  'layer-may-run-hot': { layer: string; peak: number; high: number; limit: number }
+  'cup-runs-hot': { mass: number; peak: number; after: number }
+  'gels-in-cup': { layer: string; standing: number; gel: number }
+  'cure-stalls': { layer: string; room: number; days: number }
+  'mould-hot': { mould: number; pourable: number; gel: number }
+  'damp-blush': { humidity: number; dewPoint: number; resin: string }
+  'damp-foam': { humidity: number; resin: string }
+  'damp-on-cold': { what: string; temperature: number; dewPoint: number; resin: string }
+  'near-dew-point': { what: string; temperature: number; dewPoint: number }
+
   'bled-needs-same-time': { layer: string; wait: number; pourable: number }
 
   'mesh-open': { holes: number; openEdges: number; volume: number; band: number }
@@ -82,6 +95,10 @@ export interface CautionAmounts {
     high: number
     class: string
   }
+  'pot-mass-assumed': { mass: number }
+  'recoat-before-gel': { recoat: number; gel: number }
+  'peak-impossible': { stated: number; reached: number; mass: number }
+  'demould-early': { demould: number; reached: number; wanted: number }
   'gel-before-pot-life': { potLife: number; gel: number }
   'demould-before-gel': { gel: number; demould: number }
 }

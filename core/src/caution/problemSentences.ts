@@ -1,5 +1,5 @@
 import type { Problem, ProblemAmounts, ProblemCode } from '../problem/index.ts'
-import { metric, show, unitsOf, type Kind, type UnitChoice } from '../units/index.ts'
+import { metric, show, showTimeOfDay, unitsOf, type Kind, type UnitChoice } from '../units/index.ts'
 
 type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string
 
@@ -63,6 +63,11 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'not-whole': (a) => `${a.value} has to be a whole number from ${a.min} to ${a.max}.`,
   'missing-text': (a) => `Give it a ${a.field}.`,
   malformed: (a) => `This part can't be read: ${a.message}.`,
+  'nothing-poured': () =>
+    'No layer holds resin yet, so nothing gets warm. Give a layer its resin and a height first.',
+  'day-too-short': (a) =>
+    `The bench would open at ${showTimeOfDay(a.from)} and close at ${showTimeOfDay(a.until)}. Let it close at least an hour after it opens.`,
+
   'file-too-large': (a) =>
     `The file has ${megabytes(a.bytes)} and ${megabytes(a.limit)} is the most taken here. Save it with fewer triangles.`,
   'file-empty': () => 'The file is empty. Export it again and choose it once more.',

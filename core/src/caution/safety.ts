@@ -16,6 +16,8 @@ export const hazards = [
   'polyester',
   'powder',
   'deep pour',
+  'exotherm',
+  'hot mould',
   'inclusion',
   'sanding dust',
   'aerosol',
@@ -174,6 +176,20 @@ export const safetyTable: readonly SafetyLine[] = [
     hazard: 'deep pour',
     sentence:
       "A mass this deep makes its own heat: keep the sheet's greatest depth, leave it in the open, stay near until it has cooled.",
+  },
+  {
+    id: 'exotherm',
+    step: 'mix',
+    hazard: 'exotherm',
+    sentence:
+      'This much resin heats itself enough to burn skin and boil off fumes: a heat-proof board under the cup, nothing that burns near, ventilate, and do not lean over it.',
+  },
+  {
+    id: 'hot-mould',
+    step: 'pour',
+    hazard: 'hot mould',
+    sentence:
+      "A warmed mould burns, and resin in it gives off more fumes and sets off at once: heat-proof gloves, extraction on, only where the resin's sheet allows it, warmed in no oven used for food.",
   },
   {
     id: 'flame',

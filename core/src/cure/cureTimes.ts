@@ -1,25 +1,60 @@
 import type { Resin } from '../material/index.ts'
 
-/** One mix in its cup and its layer. Temperatures K, mass kg, depth m. */
+/** The mould around a layer, m: under it, beside it, and above it where it is closed. */
+export interface MouldWalls {
+  floor: number
+  wall: number
+  cover?: number
+}
+
+/** A centimetre all round, open above: what is taken where no mould is known. */
+export const usualWalls: MouldWalls = { floor: 0.01, wall: 0.01 }
+
+/** What a person calls the end of the pot life: viscosity doubled, or 5 Pa·s. */
+export const pourEnds = ['doubled', 'thick'] as const
+export type PourEnd = (typeof pourEnds)[number]
+
+/** One mix in its cup and its layer. Temperatures K, mass kg, lengths m, times s. */
 export interface Batch {
   resin: Resin
   room: number
+  /** In one cup. */
   mass: number
   depth: number
+  /** From the moment its parts meet to the pour; the sheet's mixing time unless said. */
+  inCup?: number
+  materialTemperature?: number
+  mouldTemperature?: number
+  walls?: MouldWalls
+  /** Four times the layer's area over its outline. */
+  width?: number
+  /** Resin that it lies on. */
+  below?: number
+  pourEnd?: PourEnd
+  /** Whose it is; no part of the question. */
+  of?: string
 }
 
-/** Where a time comes from: the sheet itself, or a stated rule. */
-export type Basis = 'sheet' | 'rule'
+/** Where a time comes from: the sheet itself, a stated rule, or the model of the cure. */
+export type Basis = 'sheet' | 'rule' | 'model'
 
 /** How a mix ripens, in seconds from the moment its parts meet. */
 export interface CureTimes {
-  /** Until here it pours: the pot life. */
+  /** Until here it pours out of its cup: the pot life. */
   pourable: number
+  /** Until here what is poured onto the layer runs into it. */
+  bleedsUntil: number
   /** Until here it is syrup; then it is a gel. */
   gel: number
   /** Until here a next layer bonds without sanding. */
   joinUntil: number
+  /** From here to the demould time gates trim easily: rubbery, no longer soft. */
+  trim: number
   demould: number
+  /** The hottest the layer gets, K, and when; only a model knows. */
+  peak?: { temperature: number; at: number }
+  /** The same of what is left in its cup. */
+  cupPeak?: { temperature: number; at: number }
   basis: { pourable: Basis; gel: Basis; join: Basis; demould: Basis }
 }
 

@@ -1,15 +1,17 @@
+import { potMassOf, resinClasses, type Resin } from '../material/index.ts'
 import { metric, show, showDuration, type UnitChoice } from '../units/index.ts'
-import { resinClasses, type Resin } from '../material/index.ts'
+import type { Learned } from './calibrate/learn.ts'
+import type { Batch } from './cureTimes.ts'
 import { roomFactor } from './roomRule.ts'
 import { sheetCure } from './sheetCure.ts'
 
-/** Where the times of a layer come from, line by line, for whoever asks. */
-export function explainCure(resin: Resin, room: number, choice: UnitChoice = metric): string[] {
+/** Where the times of a layer come from, line by line, while only its sheet is known. */
+export function explainSheet(resin: Resin, room: number, choice: UnitChoice = metric): string[] {
   const factor = roomFactor(room, resin.sheetTemperature)
-  const { basis } = sheetCure({ resin, room, mass: resin.potMass, depth: 0 })
-  const sheetAt = show(resin.sheetTemperature, 'temperature', choice)
-  const lines = [
-    `The sheet of ${resin.name} gives ${showDuration(resin.potLife)} of pot life for ${show(resin.potMass, 'mass', choice)} at ${sheetAt}.`,
+  const mass = potMassOf(resin)
+  const { basis } = sheetCure({ resin, room, mass, depth: 0 })
+  return [
+    sheetLine(resin, choice),
     `Times halve for every 10 °C warmer and double for every 10 °C colder (common practice). At ${show(room, 'temperature', choice)} they are × ${factor.toFixed(2)}.`,
     basis.gel === 'sheet'
       ? `Gel after ${showDuration(resin.gelTime!)}, by the sheet.`
@@ -18,7 +20,38 @@ export function explainCure(resin: Resin, room: number, choice: UnitChoice = met
       ? `A next layer bonds until ${showDuration(resin.recoatUntil!)}, by the sheet.`
       : 'The sheet gives no recoat time: taken as gel × 1.5 (common practice).',
     `Demould after ${showDuration(resin.demould)}, by the sheet.`,
-    'A bigger cup is faster and a thin film slower than the sheet: this clock does not know the mass yet.',
   ]
+}
+
+/** Where the times of a layer come from, line by line, by the model of the cure. */
+export function explainCure(
+  { law, seen, factor, energy }: Learned,
+  { resin, room, mass, depth, inCup = resin.mixTime }: Batch,
+  choice: UnitChoice = metric,
+): string[] {
+  const { kinetics, thermal, rheology, demould } = law
+  const percent = (alpha: number) => `${Math.round(alpha * 100)} %`
+  const lines = [
+    sheetLine(resin, choice),
+    `Here ${show(mass, 'mass', choice)} stand in the cup for ${showDuration(inCup)} at ${show(room, 'temperature', choice)}, then lie ${show(depth, 'length', choice)} deep. A bigger cup and a deeper layer keep their heat and are faster.`,
+    `The reaction is fitted to the sheet's pot life and demould time (Kamal and Sourour 1973): k1 ${kinetics.k1.toExponential(2)}, k2 ${kinetics.k2.toExponential(2)} 1/s at 23 °C, ${(kinetics.energy / 1000).toFixed(0)} kJ/mol, ${(thermal.heat / 1000).toFixed(0)} kJ/kg${kinetics.tail === undefined ? '' : `, slow from ${percent(kinetics.tail)} on`}.`,
+    `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)} (usual for ${resinClasses[resin.class].label}, from memory).`,
+  ]
+  if (resin.recoatUntil !== undefined) {
+    lines.push(`The join window ends where the sheet's ${showDuration(resin.recoatUntil)} end.`)
+  }
+  if (seen.length > 0) {
+    const moved =
+      Math.abs(factor - 1) < 0.02
+        ? 'they agree with the sheet'
+        : `the sheet's pot takes × ${factor.toFixed(2)}`
+    lines.push(
+      `Learned from ${seen.length} of your own: ${moved}; activation energy ${(energy.sheet / 1000).toFixed(0)} to ${(energy.learned / 1000).toFixed(0)} kJ/mol.`,
+    )
+  }
+  lines.push('An estimate: times to about 15 %, a rise in temperature to −25 and +30 %.')
   return lines
 }
+
+const sheetLine = (resin: Resin, choice: UnitChoice): string =>
+  `The sheet of ${resin.name} gives ${showDuration(resin.potLife)} of pot life for ${show(potMassOf(resin), 'mass', choice)}${resin.potMass === undefined ? ' (assumed: it names none)' : ''} at ${show(resin.sheetTemperature, 'temperature', choice)}.`

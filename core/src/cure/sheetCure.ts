@@ -5,6 +5,9 @@ import { roomFactor } from './roomRule.ts'
 /** Where the sheet gives no recoat time: the join window ends at gel × this (common practice, no source). */
 const joinPerGel = 1.5
 
+/** How far from the gel to the demould time gates begin to trim easily (common practice, no source). */
+export const trimFrom = 0.5
+
 /**
  * The times of a batch from its data sheet alone, each moved to the room by `roomFactor`.
  * A gel the sheet leaves out is pot life times the class's factor; a join window it leaves out
@@ -20,8 +23,10 @@ export function sheetCure({ resin, room }: Batch): CureTimes {
   const joinUntil = Math.max(resin.recoatUntil ?? Math.min(gel * joinPerGel, demould), gel)
   return {
     pourable: resin.potLife * factor,
+    bleedsUntil: resin.potLife * factor,
     gel: gel * factor,
     joinUntil: joinUntil * factor,
+    trim: (gel + (demould - gel) * trimFrom) * factor,
     demould: demould * factor,
     basis: {
       pourable: 'sheet',

@@ -1,5 +1,5 @@
 import { z } from '../schema/index.ts'
-import { note, quantity, refuse, text, whole } from '../document/index.ts'
+import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
 import { resinClassNames } from './classes.ts'
 
 const minute = 60
@@ -24,6 +24,43 @@ export const ratioSchema = z
   })
 export type Ratio = z.infer<typeof ratioSchema>
 
+/** What a pot is taken to be where its sheet names none, kg (common practice, no source). */
+export const usualPot = 0.1
+
+/** What a person saw of a material at the bench. */
+export const observationSchema = z
+  .object({
+    id: id(),
+    what: z.enum(['pot life', 'gel', 'demould', 'peak']),
+    /** s, or K for a peak. */
+    value: z.number(),
+    room: quantity('temperature', 268.15, 333.15),
+    /** In the cup, kg. */
+    mass: quantity('mass', 0.0005, 50),
+    /** The day it was seen, as 2026-05-04. */
+    on: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
+    /** Kept, but not learned from. */
+    leftOut: z.boolean().optional(),
+  })
+  .superRefine(({ what, value }, context) => {
+    const [kind, min, max] =
+      what === 'peak'
+        ? (['temperature', 283.15, 573.15] as const)
+        : (['duration', 5, 2592e3] as const)
+    if (!(value >= min && value <= max)) {
+      refuse(context, ['value'], 'out-of-range', { kind, value, min, max })
+    }
+  })
+export type Observation = z.infer<typeof observationSchema>
+
+/** The mass that a sheet's pot life was measured on, kg; what is usual where it names none. */
+export const potMassOf = ({ potMass = usualPot }: { potMass?: number }): number => potMass
+
+/** What was seen so far; enough for years of a bench. */
+const observations = () => z.array(observationSchema).max(200).optional()
+
+export const potLifeReadings = ['cup', 'thin film', 'gel'] as const
+
 /** What the sheet of a two-part casting resin says. */
 export const resinSchema = z.object({
   kind: z.literal('resin'),
@@ -34,7 +71,12 @@ export const resinSchema = z.object({
   densityB: liquidDensity(),
   /** Working time of `potMass` in a cup at `sheetTemperature`, s. */
   potLife: quantity('duration', 20, 72 * hour),
-  potMass: quantity('mass', 0.001, 50),
+  /** Left out: taken as 100 g, and said. */
+  potMass: quantity('mass', 0.001, 50).optional(),
+  /** How the sheet reads it: doubled viscosity in that cup (unless said), in a thin film, or gel. */
+  potLifeMeans: z.enum(potLifeReadings).optional(),
+  /** The hottest that `potMass` gets in its cup, K. */
+  peak: quantity('temperature', 283.15, 573.15).optional(),
   /** Left out: reckoned from the class. */
   gelTime: quantity('duration', 30, 120 * hour).optional(),
   /** Latest a next layer bonds without sanding, s after mixing. Left out: reckoned. */
@@ -53,6 +95,7 @@ export const resinSchema = z.object({
   nameA: text('name', 40),
   nameB: text('name', 40),
   colour: colourSchema,
+  observations: observations(),
   note: note(),
 })
 export type Resin = z.infer<typeof resinSchema>
@@ -86,6 +129,7 @@ export const siliconeSchema = z.object({
   nameA: text('name', 40),
   nameB: text('name', 40),
   colour: colourSchema,
+  observations: observations(),
   note: note(),
 })
 export type Silicone = z.infer<typeof siliconeSchema>
@@ -104,6 +148,11 @@ export const tintSchema = z.object({
   density: density(),
   /** Largest share of the resin's weight. */
   limit: quantity('fraction', 0.00001, 0.95),
+  /** Drops counted onto the scale: how many, and what they weighed, kg. */
+  drops: z
+    .array(z.object({ count: whole(1, 10000), mass: quantity('mass', 1e-6, 1) }))
+    .max(50)
+    .optional(),
   note: note(),
 })
 export type Tint = z.infer<typeof tintSchema>

@@ -2,7 +2,7 @@ import { caution, type Caution } from '../caution/index.ts'
 import type { Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
 import type { tintForms } from './material.ts'
-import { type Material, type Resin, type Silicone, type Tint } from './material.ts'
+import { usualPot, type Material, type Resin, type Silicone, type Tint } from './material.ts'
 
 /** Usual upper limits by resin weight of each form of tint (common practice, no source). */
 const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> = {
@@ -47,11 +47,18 @@ function resinSlips(resin: Resin): Caution[] {
       facts.label,
     ),
   ]
+  if (resin.potMass === undefined) {
+    found.push([caution('pot-mass-assumed', 'note', { field: 'potMass' }, { mass: usualPot })])
+  }
   const gel = resin.gelTime
   if (gel !== undefined && gel < resin.potLife) {
     found.push([
       caution('gel-before-pot-life', 'warn', { field: 'gelTime' }, { potLife: resin.potLife, gel }),
     ])
+  }
+  if (resin.recoatUntil !== undefined && resin.recoatUntil < (gel ?? resin.potLife)) {
+    const amounts = { recoat: resin.recoatUntil, gel: gel ?? resin.potLife }
+    found.push([caution('recoat-before-gel', 'warn', { field: 'recoatUntil' }, amounts)])
   }
   if (resin.demould < (gel ?? resin.potLife)) {
     const amounts = { gel: gel ?? resin.potLife, demould: resin.demould }

@@ -131,11 +131,11 @@ describe('the clock', () => {
     expect(crisp.pourAt).toBeGreaterThan(below.gelAt)
     expect(crisp.pourAt).toBeLessThan(below.joinUntil)
     const [, soft] = clocks('soft')
-    expect(soft.pourAt).toBeGreaterThan(below.pourableUntil)
+    expect(soft.pourAt).toBeGreaterThan(below.bleedsUntil)
     expect(soft.pourAt).toBeLessThan(below.gelAt)
     const [, bled] = clocks('bled')
     expect(bled.pourAt).toBeGreaterThan(below.pourAt)
-    expect(bled.pourAt).toBeLessThan(below.pourableUntil)
+    expect(bled.pourAt).toBeLessThan(below.bleedsUntil)
   })
 
   it('mixing is done when the layer is poured', () => {

@@ -1,5 +1,9 @@
 import { z } from '../schema/index.ts'
+import { pourEnds } from '../cure/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
+
+const hour = 3600
+const day = 24 * hour
 
 /** How a layer should meet the one below. */
 export const joins = ['crisp', 'soft', 'bled'] as const
@@ -25,6 +29,8 @@ export const planInclusionSchema = z.object({
 })
 export type PlanInclusion = z.infer<typeof planInclusionSchema>
 
+const timeOfDay = () => quantity('duration', 0, day)
+
 export const layerSchema = z.object({
   id: id(),
   name: text('name', 60),
@@ -35,6 +41,10 @@ export const layerSchema = z.object({
   inclusions: z.array(planInclusionSchema).max(40),
   /** With the layer below; nothing to the first. */
   join: z.enum(joins),
+  /** From the pour of the layer below to this one's, s; left out: as the join wants it. */
+  wait: quantity('duration', 0, 30 * day).optional(),
+  /** Cups that the batch is mixed in, one after the other. */
+  cups: whole(1, 50).optional(),
 })
 export type Layer = z.infer<typeof layerSchema>
 
@@ -54,11 +64,32 @@ export const planSchema = z.object({
   reserve: quantity('fraction', 0, 2),
   copies: whole(1, 1000),
   room: quantity('temperature', 278.15, 318.15),
+  /** Of the mould and of the parts when they are used; the room's unless said, K. */
+  mouldTemperature: quantity('temperature', 263.15, 393.15).optional(),
+  materialTemperature: quantity('temperature', 273.15, 333.15).optional(),
+  /** Of the air, as a share. */
+  humidity: quantity('fraction', 0.05, 1).optional(),
+  /** Nothing is to get hotter than this, K; left out: what the piece bears. */
+  heatLimit: quantity('temperature', 303.15, 423.15).optional(),
+  /** From mixed to poured: vacuum, waiting, carrying, s. */
+  standing: quantity('duration', 0, 12 * hour).optional(),
+  pourEnd: z.enum(pourEnds).optional(),
+  /** When the first cup is mixed, and when the bench is open, s after midnight. */
+  begin: timeOfDay().optional(),
+  awake: z
+    .object({ from: timeOfDay(), until: timeOfDay() })
+    .superRefine(({ from, until }, context) => {
+      if (until - from < hour) refuse(context, ['until'], 'day-too-short', { from, until })
+    })
+    .optional(),
   /** The finest the bench scale shows, kg. */
   scaleStep: quantity('mass', 1e-6, 0.1),
   note: note(),
 })
 export type Plan = z.infer<typeof planSchema>
+
+/** A day at the bench where none is set (common practice, no source). */
+export const usualDay = { begin: 9 * hour, awake: { from: 7 * hour, until: 23 * hour } } as const
 
 /** Cups and tools keep a tenth (common practice, no source). */
 export const usualReserve = 0.1

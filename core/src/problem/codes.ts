@@ -21,6 +21,10 @@ export interface ProblemAmounts {
   'missing-text': { field: string }
   malformed: { message: string }
 
+  // The heat of a pour
+  'nothing-poured': Record<string, never>
+  'day-too-short': { from: number; until: number }
+
   // Shape files
   'file-too-large': { bytes: number; limit: number }
   'file-empty': Record<string, never>

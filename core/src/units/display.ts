@@ -83,6 +83,15 @@ export function showDuration(seconds: number): string {
   return `${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`
 }
 
+/** Seconds since midnight as a time of day; later days carry their number. @example showTimeOfDay(97200) // '03:00, day 2' */
+export function showTimeOfDay(seconds: number): string {
+  const minutes = Math.round(seconds / 60)
+  const day = Math.floor(minutes / (24 * 60))
+  const [hour, minute] = [Math.floor(minutes / 60) % 24, minutes % 60]
+  const clock = `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`
+  return day === 0 ? clock : `${clock}, day ${day + 1}`
+}
+
 /** A surface in the square of the chosen length. @example showArea(0.0149) // '149.0 cm²' */
 export function showArea(squareMetres: number, choice: UnitChoice = metric): string {
   const [unit, symbol] = choice.length === 'mm' ? [0.01, 'cm²'] : [0.0254, 'in²']

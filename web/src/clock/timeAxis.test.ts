@@ -6,9 +6,11 @@ const hour = 3600
 const clock = (mixAt: number, scale: number): LayerClock => ({
   mixAt,
   pourAt: mixAt + 0.05 * scale,
-  pourableUntil: mixAt + scale,
+  cupUntil: mixAt + scale,
+  bleedsUntil: mixAt + scale,
   gelAt: mixAt + 2 * scale,
   joinUntil: mixAt + 3 * scale,
+  trimAt: mixAt + 12 * scale,
   demouldAt: mixAt + 24 * scale,
   basis: { pourable: 'sheet', gel: 'sheet', join: 'sheet', demould: 'sheet' },
 })
@@ -22,6 +24,13 @@ describe('the time axis', () => {
     for (let i = 1; i < places.length; i++) expect(places[i]).toBeGreaterThanOrEqual(places[i - 1])
     expect(places[0]).toBe(100)
     expect(places[199]).toBeCloseTo(800, 6)
+  })
+
+  it('a place on it is the time that lies there', () => {
+    for (const t of [0, 0.3 * hour, 2 * hour, 7 * hour, 24 * hour]) {
+      expect(axis.at(axis.x(t)) / hour).toBeCloseTo(t / hour, 6)
+    }
+    expect(axis.at(-50)).toBe(0)
   })
 
   it('is compressed where nothing happens: a waiting hour takes far less than a busy one', () => {

@@ -2,6 +2,8 @@ import type { LayerClock } from '@mivro/core/plan'
 
 export interface TimeAxis {
   x: (seconds: number) => number
+  /** The time at a place, s. */
+  at: (x: number) => number
   ticks: { at: number; x: number }[]
   end: number
 }
@@ -36,7 +38,7 @@ export function timeAxis(
   const last = Math.max(...clocks.map((clock) => clock.demouldAt), minute)
   const end = last * 1.1
   const moments = [0, end]
-  for (const c of clocks) moments.push(c.mixAt, c.pourableUntil, c.gelAt, c.joinUntil, c.demouldAt)
+  for (const c of clocks) moments.push(c.mixAt, c.bleedsUntil, c.gelAt, c.joinUntil, c.demouldAt)
   const marks = [...new Set(moments)]
     .sort((a, b) => a - b)
     .filter((t, i, all) => i === 0 || t - all[i - 1] > end * 1e-5)
@@ -54,11 +56,17 @@ export function timeAxis(
     const share = (t - marks[i]) / (marks[i + 1] - marks[i])
     return Math.min(right, places[i] + share * (places[i + 1] - places[i]))
   }
+  const at = (px: number) => {
+    const held = Math.min(right, Math.max(left, px))
+    const i = Math.min(marks.length - 2, Math.max(0, places.findIndex((p) => p >= held) - 1))
+    const share = (held - places[i]) / (places[i + 1] - places[i])
+    return marks[i] + share * (marks[i + 1] - marks[i])
+  }
   const ticks: TimeAxis['ticks'] = [{ at: 0, x: left }]
   for (const at of ladder) {
     if (at > end) break
     const place = x(at)
     if (place - ticks[ticks.length - 1].x >= gap && place < right - 8) ticks.push({ at, x: place })
   }
-  return { x, ticks, end }
+  return { x, at, ticks, end }
 }

@@ -1,3 +1,4 @@
+import type { Batch } from '@mivro/core/cure'
 import { createPinia, setActivePinia } from 'pinia'
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -15,6 +16,7 @@ import {
   type TiltQuestion,
 } from '../work/mouldJobs.ts'
 import { survey, type SurveyQuestion } from '../work/survey.ts'
+import { cureTimes } from '../work/heatJobs.ts'
 import { useAir } from './air/useAir.ts'
 import { useMould } from './mouldStore.ts'
 
@@ -23,6 +25,7 @@ const read = (form: Form) => readForm(form)
 const asked: string[] = []
 vi.mock('../work/pool.ts', () => ({
   cancelWork: () => {},
+  askTimes: async (batches: Batch[]) => cureTimes(batches),
   cancelSearch: () => asked.push('cancelled'),
   askSurvey: (question: SurveyQuestion) => survey(question, read, () => {}),
   askAir: (question: AirQuestion) => {

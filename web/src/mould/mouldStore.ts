@@ -34,6 +34,7 @@ export const useMould = defineStore('mould', () => {
   /** While something is dragged: the mould as it would be. */
   const preview = shallowRef<Mould>()
   const document = computed(() => preview.value ?? keeper.value?.document)
+  watch(document, (mould) => (piece.mould = mould))
   const poured = ref<'resin' | 'silicone'>('resin')
   /** Whether a screen shows the mould: nothing is looked for while none does. */
   const shown = ref(false)

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { wallsOf, type Mould } from '@mivro/core/mould'
 import { compile, newPlan, type Plan } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { lastWord, type Pull } from '@mivro/core/pull'
@@ -9,6 +10,7 @@ import { planSchema } from '@mivro/core/plan'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
+import { useTimes } from '../pour/useTimes.ts'
 import { askSurvey, cancelWork } from '../work/pool.ts'
 import type { Survey, SurveyStep } from '../work/survey.ts'
 
@@ -29,11 +31,20 @@ export const usePiece = defineStore('piece', () => {
   const shapeProblems = shallowRef<readonly Problem[]>([])
   const step = ref<SurveyStep>()
 
+  /** The mould that is poured into; without one a usual one is taken. */
+  const mould = shallowRef<Mould>()
+  const walls = computed(() => wallsOf(mould.value, document.value?.mould ?? 'open'))
+  const clock = useTimes()
+
   const document = computed(() => preview.value ?? plan.value?.document)
   const compiled = computed(() => {
     if (!document.value || !survey.value) return undefined
-    return compile(document.value, survey.value.curve, shelf.materials)
+    return compile(document.value, survey.value.curve, shelf.materials, {
+      cure: clock.cure,
+      walls: walls.value,
+    })
   })
+  watch([compiled, clock.version], () => void clock.catchUp(), { flush: 'post' })
   const word = computed(() => lastWord(pulls.value.map((pull) => pull.document)))
 
   const question = computed(() => {
@@ -127,6 +138,9 @@ export const usePiece = defineStore('piece', () => {
     shapeProblems,
     step,
     document,
+    mould,
+    walls,
+    clock,
     compiled,
     word,
     open,

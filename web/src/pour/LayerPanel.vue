@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { safetyFor } from '@mivro/core/caution'
-import { explainCure } from '@mivro/core/cure'
+import { explainCure, explainSheet } from '@mivro/core/cure'
 import { withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
@@ -16,6 +16,7 @@ import SegmentField from '../ui/SegmentField.vue'
 import ShelfSelect from '../ui/ShelfSelect.vue'
 import TextField from '../ui/TextField.vue'
 import WeighTable from '../ui/WeighTable.vue'
+import { useLaw } from '../shelf/useLaw.ts'
 import InclusionList from './InclusionList.vue'
 
 const props = defineProps<{ layer: CompiledLayer; count: number }>()
@@ -29,6 +30,12 @@ const source = computed<Layer>(() => plan.value.layers[props.layer.index])
 const resin = computed(() => {
   const found = shelf.materials.get(source.value.resin ?? '')
   return found?.kind === 'resin' ? found : undefined
+})
+const law = useLaw(() => resin.value)
+const origin = computed(() => {
+  const { batch } = props.layer
+  if (law.value && batch) return explainCure(law.value, batch, studio.units)
+  return resin.value ? explainSheet(resin.value, plan.value.room, studio.units) : []
 })
 const cautions = (field: string) =>
   piece.compiled!.cautions.filter(
@@ -155,19 +162,36 @@ const joins = [
     <SafetyLines before="Before you mix and pour" :lines="[...safety('mix'), ...safety('pour')]" />
     <dl class="times">
       <div class="row">
-        <dt>
-          Pourable for<Origin of="this time" :lines="explainCure(resin, plan.room, studio.units)" />
-        </dt>
+        <dt>Pourable for<Origin of="this time" :lines="origin" /></dt>
         <dd>
-          <b class="num">{{ showDuration(layer.clock.pourableUntil - layer.clock.mixAt) }}</b>
-          at {{ show(plan.room, 'temperature', studio.units) }}
+          <b class="num">{{ showDuration(layer.clock.cupUntil - layer.clock.mixAt) }}</b>
+          at {{ show(plan.room, 'temperature', studio.units)
+          }}<template v-if="layer.batch"
+            >, {{ show(layer.batch.mass, 'mass', studio.units) }} in the cup</template
+          >
         </dd>
       </div>
       <div class="row">
         <dt>Gels after</dt>
         <dd>
-          <span v-if="layer.clock.basis.gel === 'rule'">about </span>
+          <span v-if="layer.clock.basis.gel !== 'sheet'">about </span>
           <b class="num">{{ showDuration(layer.clock.gelAt - layer.clock.mixAt) }}</b>
+        </dd>
+      </div>
+      <div v-if="layer.clock.peak" class="row">
+        <dt>Hottest point</dt>
+        <dd>
+          about
+          <b class="num">{{ show(layer.clock.peak.temperature, 'temperature', studio.units) }}</b>,
+          {{ showDuration(layer.clock.peak.at - layer.clock.mixAt) }} after mixing
+        </dd>
+      </div>
+      <div class="row">
+        <dt>Gates trim easily</dt>
+        <dd>
+          after <b class="num">{{ showDuration(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out
+          after
+          <b class="num">{{ showDuration(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
         </dd>
       </div>
       <div v-if="layer.index > 0" class="row">
@@ -179,7 +203,11 @@ const joins = [
         </dd>
       </div>
     </dl>
-    <CautionNote v-for="caution in cautions('clock')" :key="caution.code" :caution="caution" />
+    <CautionNote
+      v-for="caution in [...cautions('heat'), ...cautions('clock')]"
+      :key="caution.code"
+      :caution="caution"
+    />
   </template>
 </template>
 

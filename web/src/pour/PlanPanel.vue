@@ -17,6 +17,7 @@ import RemoveButton from '../ui/RemoveButton.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
+import RoomFields from './RoomFields.vue'
 import TextField from '../ui/TextField.vue'
 
 const piece = usePiece()
@@ -27,7 +28,11 @@ const compiled = computed(() => piece.compiled!)
 const change = (values: Partial<Plan>) => piece.change({ ...plan.value, ...values })
 /** What is known of the shape bears on every weight. */
 const ofShape = computed(() => piece.survey?.cautions ?? [])
-const whole = computed(() => compiled.value.cautions.filter((c) => c.place.layer === undefined))
+const whole = computed(() =>
+  compiled.value.cautions.filter(
+    (c) => c.place.layer === undefined && c.place.field !== 'humidity',
+  ),
+)
 const inLayers = computed(() =>
   compiled.value.cautions.filter((c) => c.place.layer !== undefined && c.severity === 'stop'),
 )
@@ -98,6 +103,7 @@ const moulds = [
     :value="plan.room"
     :take="(room) => change({ room: room ?? 0 })"
   />
+  <RoomFields :take="change" />
   <QuantityField
     label="Stays in the gate of each copy"
     kind="volume"

@@ -1,7 +1,11 @@
 <script setup lang="ts">
-import { nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { movePour, type PourMoment } from '@mivro/core/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
+import { usualDay } from '@mivro/core/plan'
+import { useHeat } from '../heat/useHeat.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { usePiece } from '../piece/pieceStore.ts'
@@ -11,6 +15,11 @@ import PlanPanel from './PlanPanel.vue'
 import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 
+const HeatCut = defineAsyncComponent(() => import('../heat/HeatCut.vue'))
+const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
+
+const route = useRoute()
+const router = useRouter()
 const piece = usePiece()
 const { selected, plan, layer, shown, select, drag, drop, nudge, add, split, remove } = useLayers()
 const help = ref(false)
@@ -30,12 +39,29 @@ function turn(): void {
   piece.turn = (piece.turn + turnStep) % Math.PI
 }
 
+/** What the cutaway shows: a lens never changes the plan. */
+const lenses = [
+  { name: 'layers', label: 'Layers', key: '1' },
+  { name: 'heat', label: 'Heat', key: '5' },
+] as const
+const lens = computed(() => (route.query.lens === 'heat' ? 'heat' : 'layers'))
+const look = (name: string) =>
+  router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
+const heat = useHeat(() => lens.value === 'heat')
+
+function movedPour(index: number, moment: PourMoment): void {
+  piece.preview = movePour(plan.value, piece.compiled!, index, moment)
+}
+const keepPour = () => piece.preview && piece.change(piece.preview)
+
 let unbind = () => {}
 onMounted(() => {
   unbind = keys({
     a: add,
     s: split,
     t: turn,
+    '1': () => look('layers'),
+    '5': () => look('heat'),
     Escape: () => select(undefined),
     '?': () => (help.value = true),
   })
@@ -43,12 +69,15 @@ onMounted(() => {
 onUnmounted(() => unbind())
 
 const shortcuts = [
+  ['1', 'Lens: layers'],
+  ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
   ['Delete', 'Take the layer away whose surface has the focus'],
   ['↑ ↓', 'Move the surface by 0.5 mm'],
   ['Shift ↑ ↓', 'Move it by 5 mm'],
   ['T', 'Turn the cut by 15°'],
+  ['← →', 'On a pour moment of the clock: 5 min; Shift: 30 min'],
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
   ['Esc', 'Let go: show the whole pour'],
@@ -59,6 +88,21 @@ const shortcuts = [
   <div v-if="piece.survey && piece.compiled && piece.plan" class="pour">
     <section class="backlit table" aria-label="The cutaway">
       <div class="tools">
+        <div class="lenses" role="group" aria-label="Lenses">
+          <button
+            v-for="one in lenses"
+            :key="one.name"
+            type="button"
+            class="lens"
+            :class="{ on: lens === one.name }"
+            :aria-pressed="lens === one.name"
+            :title="`Lens ${one.label} (${one.key})`"
+            @click="look(one.name)"
+          >
+            <i aria-hidden="true" />{{ one.label }}<small>{{ one.key }}</small>
+          </button>
+        </div>
+        <span class="gap" />
         <button type="button" class="tool" title="Add a layer (A)" @click="add">
           <Plus :size="15" aria-hidden="true" />Add layer
         </button>
@@ -81,7 +125,7 @@ const shortcuts = [
           <Trash2 :size="15" aria-hidden="true" />Remove
         </button>
         <button type="button" class="tool" title="Turn the cut by 15° (T)" @click="turn">
-          <RotateCw :size="15" aria-hidden="true" />Turn the cut
+          <RotateCw :size="15" aria-hidden="true" />Turn
         </button>
         <button
           type="button"
@@ -94,7 +138,16 @@ const shortcuts = [
         </button>
       </div>
       <WordFromLastTime />
+      <HeatCut
+        v-if="lens === 'heat'"
+        class="cut"
+        :section="piece.survey.section"
+        :plan="plan"
+        :compiled="piece.compiled"
+        :heat="heat"
+      />
       <Cutaway
+        v-else
         class="cut"
         :section="piece.survey.section"
         :curve="piece.survey.curve"
@@ -113,7 +166,16 @@ const shortcuts = [
       :compiled="piece.compiled"
       :selected="selected"
       :room="plan.room"
+      :begin="plan.begin"
+      :awake="plan.awake ?? usualDay.awake"
+      :waiting="piece.clock.waiting"
+      :at="lens === 'heat' && heat.field.value ? heat.at.value : undefined"
+      :playing="heat.playing.value"
       @select="select"
+      @move="movedPour"
+      @moved="keepPour"
+      @look="heat.at.value = $event"
+      @play="heat.togglePlay()"
     />
     <aside
       ref="panel"
@@ -122,12 +184,18 @@ const shortcuts = [
       tabindex="-1"
       @scroll.passive="scrolled = true"
     >
+      <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
-      <div v-if="shown" class="panels" :class="{ away: !layer }">
+      <div v-if="shown" class="panels" :class="{ away: !layer || lens === 'heat' }">
         <LayerPanel :layer="shown" :count="piece.compiled.layers.length" />
       </div>
-      <div class="panels" :class="{ away: layer }"><PlanPanel /></div>
-      <button v-if="layer" type="button" class="btn plain back" @click="select(undefined)">
+      <div class="panels" :class="{ away: layer || lens === 'heat' }"><PlanPanel /></div>
+      <button
+        v-if="layer && lens !== 'heat'"
+        type="button"
+        class="btn plain back"
+        @click="select(undefined)"
+      >
         Show the whole pour
       </button>
     </aside>
@@ -156,6 +224,52 @@ const shortcuts = [
   padding: 12px 14px 0;
 }
 
+.lenses {
+  display: flex;
+  gap: 6px;
+}
+
+.lens {
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+  padding: 5px 14px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  background: #fff;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.lens i {
+  width: 11px;
+  height: 11px;
+  border: 2px solid var(--ink-2);
+  border-radius: 50%;
+}
+
+.lens small {
+  color: var(--ink-2);
+}
+
+.lens.on {
+  border-color: var(--teal);
+  background: var(--teal);
+  color: #fff;
+}
+
+.lens.on i {
+  border-color: #fff;
+}
+
+.lens.on small {
+  color: #fff;
+}
+
+.gap {
+  flex: 1;
+}
+
 .tool {
   display: inline-flex;
   align-items: center;
@@ -175,7 +289,6 @@ const shortcuts = [
 }
 
 .tool.round {
-  margin-left: auto;
   padding: 5px;
 }
 

@@ -56,7 +56,7 @@ function words({ step, layer, at: when }: SheetStep): string {
     return `Take it out of the mould, from ${showDuration(when ?? 0)} after the first mix. The witness cup decides.`
   const { clock, weighing, depth, top } = layer!
   if (step === 'mix') {
-    return `Mix ${at(when)}: scrape sides and bottom, then into a second clean cup. It pours for ${showDuration(clock!.pourableUntil - clock!.mixAt)}.`
+    return `Mix ${at(when)}: scrape sides and bottom, then into a second clean cup. It pours for ${showDuration(clock!.cupUntil - clock!.mixAt)}.`
   }
   if (step === 'pour') {
     const joins = {

@@ -1,16 +1,23 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { MouldGeometry } from '@mivro/core/mould'
+import type { Batch, CureTimes, DeepestPour, HeatField, Learned } from '@mivro/core/cure'
+import type { Resin } from '@mivro/core/material'
 import type { Form } from '@mivro/core/piece'
+import type { CheckedWay } from '@mivro/core/plan'
 import { Problems, fromData } from '@mivro/core/problem'
 import type { Mesh, Tilt } from '@mivro/core/shape'
 import type { AirAnswer, AirQuestion, GeometryQuestion, TiltQuestion } from './mouldJobs.ts'
+import type { DeepestQuestion, HeatQuestion, WaysQuestion } from './heatJobs.ts'
 import type { ShellAnswer, ShellQuestion } from './shellJob.ts'
 import type { Survey, SurveyQuestion, SurveyStep } from './survey.ts'
 import type { Answer, FileReport, Jobs } from './worker.ts'
 
 /** Answers kept by job and question, so that nothing is computed twice. */
 const answers = new Map<string, Promise<unknown>>()
+const unanswered = new Set<string>()
 const kept = 40
+/** A field weighs some megabytes. */
+const keptOf: Record<string, number> = { heat: 3 }
 
 interface Bench {
   worker: Worker
@@ -19,9 +26,10 @@ interface Bench {
 
 /**
  * `front` answers the screen that is open, `back` the small pictures on cards, `search` what
- * takes seconds and may be given up.
+ * takes seconds and may be given up, `heat` the field of a pour,
+ * given up when it changes, `clock` how batches ripen, so that nothing slow stands before it.
  */
-type BenchName = 'front' | 'back' | 'search'
+type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock'
 const benches: Partial<Record<BenchName, Bench>> = {}
 
 function bench(name: BenchName): Bench {
@@ -45,8 +53,16 @@ function once<T>(job: string, question: unknown, ask: () => Promise<Answer<T>>):
   if (known) return known
   const asked = ask().then(unwrap)
   answers.set(key, asked)
-  if (answers.size > kept) answers.delete(answers.keys().next().value!)
-  asked.catch(() => answers.delete(key))
+  unanswered.add(key)
+  const same = [...answers.keys()].filter((other) => other.startsWith(job))
+  if (same.length > (keptOf[job] ?? kept)) answers.delete(same[0])
+  asked.then(
+    () => unanswered.delete(key),
+    () => {
+      answers.delete(key)
+      unanswered.delete(key)
+    },
+  )
   return asked
 }
 
@@ -105,6 +121,45 @@ export const askGeometry = (
     ),
   )
 
+/** How batches ripen, by the model of the cure. */
+export const askTimes = async (batches: Batch[]): Promise<CureTimes[]> =>
+  unwrap((await bench('clock').jobs.times(batches)) as Answer<CureTimes[]>)
+
+/** What a resin's sheet and what was seen of it come to. */
+export const askLaw = (resin: Resin): Promise<Learned> =>
+  once('law', resin, () => bench('clock').jobs.law(resin) as Promise<Answer<Learned>>)
+
+export const askDeepest = (question: DeepestQuestion): Promise<DeepestPour> =>
+  once(
+    'deepest',
+    question,
+    () => bench('clock').jobs.deepest(question) as Promise<Answer<DeepestPour>>,
+  )
+
+/** Heat and cure of a pour in three dimensions; seconds, and given up by `cancelHeat`. */
+export const askHeat = (
+  question: HeatQuestion,
+  onProgress: (share: number) => void,
+): Promise<HeatField> =>
+  once('heat', question, () =>
+    hearing(
+      onProgress,
+      (hear) => bench('heat').jobs.heat(question, hear) as Promise<Answer<HeatField>>,
+    ),
+  )
+
+/** Ways out for a layer that runs hot; seconds, and given up by `cancelSearch`. */
+export const askWays = (
+  question: WaysQuestion,
+  onProgress: (share: number) => void,
+): Promise<CheckedWay[]> =>
+  once('ways', question, () =>
+    hearing(
+      onProgress,
+      (hear) => bench('search').jobs.ways(question, hear) as Promise<Answer<CheckedWay[]>>,
+    ),
+  )
+
 export const askSurface = (form: Form): Promise<Mesh> =>
   once('surface', form, () => bench('front').jobs.surface(form) as Promise<Answer<Mesh>>)
 
@@ -131,6 +186,21 @@ export function cancelWork(): void {
 export function cancelSearch(): void {
   end('search')
   answers.clear()
+}
+
+/** Gives the field of a pour up; what was answered before is still known. */
+export function cancelHeat(): void {
+  end('heat')
+  forget('heat')
+}
+
+/** A question that is given up may be asked again. */
+function forget(job: string): void {
+  for (const key of unanswered) {
+    if (!key.startsWith(job)) continue
+    answers.delete(key)
+    unanswered.delete(key)
+  }
 }
 
 function end(name: BenchName): void {

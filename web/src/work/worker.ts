@@ -24,6 +24,18 @@ import {
   type GeometryQuestion,
   type TiltQuestion,
 } from './mouldJobs.ts'
+import type { Batch } from '@mivro/core/cure'
+import type { Resin } from '@mivro/core/material'
+import {
+  cureTimes,
+  findDeepest,
+  findWays,
+  followHeat,
+  lawOf,
+  type DeepestQuestion,
+  type HeatQuestion,
+  type WaysQuestion,
+} from './heatJobs.ts'
 import type { ShellQuestion } from './shellJob.ts'
 import { pendingMesh, survey, type Survey, type SurveyQuestion, type SurveyStep } from './survey.ts'
 
@@ -106,6 +118,28 @@ const jobs = {
         triangles: drawn.triangles.slice(),
       }
     }),
+
+  times: (batches: Batch[]) => answer(async () => cureTimes(batches)),
+
+  law: (resin: Resin) => answer(async () => lawOf(resin)),
+
+  deepest: (question: DeepestQuestion) => answer(async () => findDeepest(question)),
+
+  heat: (question: HeatQuestion, onProgress: (share: number) => void) =>
+    answer(() => followHeat(question, quietly, onProgress)).then((found) =>
+      'answer' in found
+        ? transfer(
+            found,
+            found.answer.frames.flatMap(({ temperature, alpha }) => [
+              temperature.buffer as ArrayBuffer,
+              alpha.buffer as ArrayBuffer,
+            ]),
+          )
+        : found,
+    ),
+
+  ways: (question: WaysQuestion, onProgress: (share: number) => void) =>
+    answer(() => findWays(question, quietly, onProgress)),
 
   shell: (question: ShellQuestion) =>
     answer(async () => (await import('./shellJob.ts')).makeShell(question, quietly)),

@@ -1,17 +1,27 @@
 import { caution, type Caution } from '../../caution/index.ts'
-import { ruleRange, sheetCure, type CureModel } from '../../cure/index.ts'
+import {
+  dewPoint,
+  sheetCure,
+  usualWalls,
+  type Batch,
+  type CureModel,
+  type MouldWalls,
+} from '../../cure/index.ts'
 import { weigh, type Recipe, type Weighing } from '../../mix/index.ts'
 import type { Resin, Shelf, Tint } from '../../material/index.ts'
 import type { FillCurve } from '../../shape/index.ts'
 import type { Plan } from '../plan.ts'
 import type { CompiledLayer, CompiledPlan } from './compiled.ts'
 import { hazardsOf, judgeInclusions, judgeMix, setInto } from './judge.ts'
+import { heatHazards, heatLimitOf, judgeDamp, judgeDay, judgeHeat, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
 export interface CompileOptions {
   /** What answers how a batch ripens; the sheet alone unless told otherwise. */
   cure?: CureModel
+  /** The mould that is poured into. */
+  walls?: MouldWalls
 }
 
 interface MixedLayer {
@@ -33,7 +43,7 @@ export function compile(
   plan: Plan,
   curve: FillCurve,
   shelf: Shelf,
-  { cure = sheetCure }: CompileOptions = {},
+  { cure = sheetCure, walls = wallsFor(plan) }: CompileOptions = {},
 ): CompiledPlan {
   const { stacked, cautions } = stack(plan, curve)
   const mixed = stacked.map((layer, index) => {
@@ -47,16 +57,27 @@ export function compile(
   }
 
   const poured = mixed.filter((layer) => layer.resin && layer.weighing)
-  const ripening = poured.map(({ stacked: { layer, top, bottom }, resin, weighing }): Ripening => {
-    const batch = { resin: resin!, room: plan.room, mass: weighing!.total, depth: top - bottom }
-    return { layer, mixTime: resin!.mixTime, times: cure(batch) }
-  })
+  const ripening = poured.map((layer) => ripen(layer, plan, walls, cure))
   const timed = schedule(ripening)
-  cautions.push(...timed.cautions, ...judgeRoom(plan.room))
+  const heatLimit = heatLimitOf(plan)
+  for (const [i, clock] of timed.clocks.entries()) {
+    cautions.push(...judgeHeat(poured[i].stacked, clock, ripening[i], heatLimit))
+  }
+  cautions.push(...timed.cautions, ...judgeDay(plan, timed.clocks, ripening))
+  cautions.push(...judgeRoom(plan, timed.clocks, ripening))
+  cautions.push(
+    ...judgeDamp(
+      plan,
+      mixed.flatMap(({ resin }) => resin ?? []),
+    ),
+  )
 
   const layers = mixed.map((layer, index) => {
-    const clock = timed.clocks[poured.indexOf(layer)]
-    return { ...describe(layer, index), clock }
+    const at = poured.indexOf(layer)
+    const clock = timed.clocks[at]
+    const described = describe(layer, index)
+    described.hazards.push(...heatHazards(plan, clock))
+    return { ...described, clock, batch: ripening[at]?.batch }
   })
   const demould = timed.clocks.map((clock) => clock.demouldAt)
   return {
@@ -66,6 +87,8 @@ export function compile(
     copies: plan.copies,
     needs: needsOf(mixed),
     demouldAt: demould.length > 0 ? Math.max(...demould) : undefined,
+    heatLimit,
+    dewPoint: plan.humidity === undefined ? undefined : dewPoint(plan.room, plan.humidity),
     cautions,
   }
 }
@@ -127,8 +150,35 @@ function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
   return [...needs].map(([name, mass]) => ({ name, mass }))
 }
 
-function judgeRoom(room: number): Caution[] {
-  const { low, high } = ruleRange
-  if (room >= low && room <= high) return []
-  return [caution('room-outside', 'warn', { field: 'room' }, { room, low, high })]
+/** A closed mould covers the piece as thickly as it stands beside it. */
+const wallsFor = ({ mould }: Plan): MouldWalls =>
+  mould === 'closed' ? { ...usualWalls, cover: usualWalls.wall } : usualWalls
+
+/** What the model of the cure is asked about a layer, and what it answers. */
+function ripen(
+  { stacked, resin, weighing }: MixedLayer,
+  plan: Plan,
+  walls: MouldWalls,
+  cure: CureModel,
+): Ripening & { batch: Batch } {
+  const { layer, top, bottom, cavity } = stacked
+  const inCup = resin!.mixTime + (plan.standing ?? 0)
+  const area = cavity / (top - bottom)
+  const batch: Batch = {
+    resin: resin!,
+    room: plan.room,
+    mass: weighing!.total / (layer.cups ?? 1),
+    depth: top - bottom,
+    inCup,
+    materialTemperature: plan.materialTemperature,
+    // Only the first layer meets the mould as it was warmed.
+    mouldTemperature: bottom > 0 ? undefined : plan.mouldTemperature,
+    walls,
+    // As if it were round: four times the area over the outline is the diameter.
+    width: 2 * Math.sqrt(area / Math.PI),
+    below: bottom,
+    pourEnd: plan.pourEnd,
+    of: layer.id,
+  }
+  return { layer, inCup, batch, times: cure(batch) }
 }

@@ -1,16 +1,29 @@
 import type { Caution, Hazard } from '../../caution/index.ts'
-import type { CureTimes } from '../../cure/index.ts'
+import type { Batch, CureTimes } from '../../cure/index.ts'
 import type { Weighing } from '../../mix/index.ts'
 import type { Join } from '../plan.ts'
+
+/** How a layer meets the one below when it is poured; late bonds only after scuffing. */
+export type Meeting = Join | 'late'
 
 /** When a layer is mixed and how it ripens: seconds after the first mixing. */
 export interface LayerClock {
   mixAt: number
   pourAt: number
-  pourableUntil: number
+  /** The cup pours until here. */
+  cupUntil: number
+  /** The layer itself still runs until here. */
+  bleedsUntil: number
   gelAt: number
   joinUntil: number
+  /** Gates trim easily from here until the demould time. */
+  trimAt: number
   demouldAt: number
+  /** The hottest it gets, K, where the model knows; in its cup, s after its own mixing. */
+  peak?: { temperature: number; at: number }
+  cupPeak?: { temperature: number; at: number }
+  /** With the layer below. */
+  meets?: Meeting
   basis: CureTimes['basis']
 }
 
@@ -41,6 +54,8 @@ export interface CompiledLayer {
   /** For all copies with gate and reserve; absent until there is a resin and something to pour. */
   weighing?: Weighing
   clock?: LayerClock
+  /** What its clock was asked with. */
+  batch?: Batch
   hazards: Hazard[]
   /** What to draw it with. */
   colour: string
@@ -58,5 +73,9 @@ export interface CompiledPlan {
   needs: { name: string; mass: number }[]
   /** Seconds after the first mixing. */
   demouldAt?: number
+  /** Nothing is to get hotter than this, K. */
+  heatLimit: number
+  /** Of the air, where the humidity is known, K. */
+  dewPoint?: number
   cautions: Caution[]
 }

@@ -1,6 +1,6 @@
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
 import { mixDensity, ratioTolerance, type Weighing } from '../../mix/index.ts'
-import { resinClasses, type Resin, type Tint } from '../../material/index.ts'
+import { potMassOf, resinClasses, type Resin, type Tint } from '../../material/index.ts'
 import type { SetIn } from './compiled.ts'
 import type { StackedLayer } from './stack.ts'
 
@@ -48,8 +48,9 @@ export function judgeMix(
     }
     found.push(caution('batch-too-small', 'warn', at('weigh'), amounts))
   }
-  if (weighing.total > resin.potMass * heavierPot) {
-    const amounts = { batch: weighing.total, potMass: resin.potMass, resin: resin.name }
+  const potMass = potMassOf(resin)
+  if (weighing.total / (layer.cups ?? 1) > potMass * heavierPot) {
+    const amounts = { batch: weighing.total / (layer.cups ?? 1), potMass, resin: resin.name }
     found.push(caution('batch-over-pot-mass', 'warn', at('clock'), amounts))
   }
   if (weighing.cup.cups > 1) {

@@ -108,7 +108,7 @@ describe('laws of a compiled plan, for any plan at all', () => {
         clocks.forEach((clock, i) => {
           expect(clock.mixAt).toBeGreaterThanOrEqual(0)
           expect(clock.pourAt).toBeGreaterThan(clock.mixAt)
-          expect(clock.gelAt).toBeGreaterThanOrEqual(clock.pourableUntil)
+          expect(clock.gelAt).toBeGreaterThanOrEqual(clock.bleedsUntil)
           expect(clock.demouldAt).toBeGreaterThanOrEqual(clock.gelAt)
           if (i > 0) expect(clock.pourAt).toBeGreaterThan(clocks[i - 1].pourAt)
         })
@@ -150,7 +150,15 @@ describe('laws of a compiled plan, for any plan at all', () => {
     const fixed: CureModel = ({ mass }) => {
       seen.push(mass)
       const basis = { pourable: 'rule', gel: 'rule', join: 'rule', demould: 'rule' } as const
-      return { pourable: 600, gel: 1000, joinUntil: 2000, demould: 9000, basis }
+      return {
+        pourable: 600,
+        bleedsUntil: 600,
+        gel: 1000,
+        joinUntil: 2000,
+        trim: 5000,
+        demould: 9000,
+        basis,
+      }
     }
     const { layers: found } = compile(plan([layer('a', 0.5), layer('b', 1)]), curve, shelf, {
       cure: fixed,
@@ -163,10 +171,18 @@ describe('laws of a compiled plan, for any plan at all', () => {
 
 describe('the schedule', () => {
   const basis = { pourable: 'sheet', gel: 'sheet', join: 'sheet', demould: 'sheet' } as const
-  const times = { pourable: 3000, gel: 7200, joinUntil: 11000, demould: 90000, basis }
-  const ripening = (join: Layer['join'], mixTime = 240): Ripening => ({
+  const times = {
+    pourable: 3000,
+    bleedsUntil: 3000,
+    gel: 7200,
+    joinUntil: 11000,
+    trim: 48600,
+    demould: 90000,
+    basis,
+  }
+  const ripening = (join: Layer['join'], inCup = 240): Ripening => ({
     layer: layer('x', 1, { join }),
-    mixTime,
+    inCup,
     times,
   })
 

@@ -1,21 +1,22 @@
 import { caution, type Caution } from '../../caution/index.ts'
 import type { CureTimes } from '../../cure/index.ts'
 import type { Join, Layer } from '../plan.ts'
-import type { LayerClock } from './compiled.ts'
+import type { LayerClock, Meeting } from './compiled.ts'
 
 /** How far into the join window a crisp layer is poured: past the first tack, with time to spare. */
 const intoWindow = 0.25
 
 export interface Ripening {
   layer: Layer
-  mixTime: number
+  /** From the first of its parts to the pour, s. */
+  inCup: number
   times: CureTimes
 }
 
 /**
  * When each layer is mixed and poured, seconds after the first mixing. The join wished with
  * the layer below decides: crisp in its join window, soft while it is syrup, bled while it
- * still pours. Mixing is begun so that it is done by then.
+ * still runs; a wait of its own wins. Mixing is begun so that it is done by then.
  */
 export function schedule(layers: readonly Ripening[]): {
   clocks: LayerClock[]
@@ -23,35 +24,51 @@ export function schedule(layers: readonly Ripening[]): {
 } {
   const clocks: LayerClock[] = []
   const cautions: Caution[] = []
-  for (const { layer, mixTime, times } of layers) {
+  for (const [index, { layer, inCup, times }] of layers.entries()) {
     const below = clocks[clocks.length - 1]
-    const pourAt = below ? Math.max(pourMoment(below, layer.join), below.pourAt + mixTime) : mixTime
-    if (below && layer.join === 'bled' && pourAt > below.pourableUntil) {
-      const amounts = {
-        layer: layer.name,
-        wait: mixTime,
-        pourable: below.pourableUntil - below.pourAt,
-      }
-      cautions.push(
-        caution('bled-needs-same-time', 'warn', { layer: layer.id, field: 'join' }, amounts),
-      )
+    const wanted =
+      layer.wait === undefined ? below && momentFor(below, layer.join) : below?.pourAt + layer.wait
+    const pourAt = below ? Math.max(wanted, below.pourAt + inCup) : inCup
+    const mixAt = pourAt - inCup
+    const meets = below && meetingAt(below, pourAt)
+    const place = { layer: layer.id, field: 'join' }
+    if (below && layer.join === 'bled' && layer.wait === undefined && pourAt > below.bleedsUntil) {
+      const amounts = { layer: layer.name, wait: inCup, pourable: below.bleedsUntil - below.pourAt }
+      cautions.push(caution('bled-needs-same-time', 'warn', place, amounts))
     }
-    const mixAt = pourAt - mixTime
+    if (below && meets === 'late') {
+      const late = pourAt - below.joinUntil
+      const amounts = { layer: layer.name, below: layers[index - 1].layer.name, late }
+      cautions.push(caution('join-missed', 'warn', place, amounts))
+    }
     clocks.push({
       mixAt,
       pourAt,
-      pourableUntil: mixAt + times.pourable,
+      cupUntil: mixAt + times.pourable,
+      bleedsUntil: mixAt + times.bleedsUntil,
       gelAt: mixAt + times.gel,
       joinUntil: mixAt + times.joinUntil,
+      trimAt: mixAt + times.trim,
       demouldAt: mixAt + times.demould,
+      peak: times.peak && { temperature: times.peak.temperature, at: mixAt + times.peak.at },
+      cupPeak: times.cupPeak,
+      meets,
       basis: times.basis,
     })
   }
   return { clocks, cautions }
 }
 
-function pourMoment(below: LayerClock, join: Join): number {
+/** The moment, s after the first mixing, at which a next layer gets the join that is wished. */
+export function momentFor(below: LayerClock, join: Join): number {
   if (join === 'bled') return below.pourAt
-  if (join === 'soft') return (below.pourableUntil + below.gelAt) / 2
+  if (join === 'soft') return (below.bleedsUntil + below.gelAt) / 2
   return below.gelAt + intoWindow * (below.joinUntil - below.gelAt)
+}
+
+/** What a layer that is poured at `at` gets with the one below. */
+export function meetingAt(below: LayerClock, at: number): Meeting {
+  if (at <= below.bleedsUntil) return 'bled'
+  if (at < below.gelAt) return 'soft'
+  return at <= below.joinUntil * (1 + 1e-9) ? 'crisp' : 'late'
 }

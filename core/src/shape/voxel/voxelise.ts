@@ -8,6 +8,8 @@ import { scanColumns, type CellCorners } from './scan.ts'
 export interface VoxelOptions {
   /** Cells along the longest side. */
   longest?: number
+  /** Cells along right, away and up, instead of `longest`. */
+  cells?: Vec3
   /** What counts as inside: winding above 0 joins shells that overlap, parity bears flips. */
   rule?: 'winding' | 'parity'
   /** Empty cells around, at least 1: room for what surrounds the piece. */
@@ -28,10 +30,10 @@ const mostLeaking = 0.05
 export function voxelise(
   mesh: Mesh,
   up: Vec3,
-  { longest = 128, rule = 'winding', rim = 1 }: VoxelOptions = {},
+  { longest = 128, cells, rule = 'winding', rim = 1 }: VoxelOptions = {},
 ): Grid {
   const axes = axesFor(up)
-  const { corners, grid } = intoCells(mesh, axes, longest, rim)
+  const { corners, grid } = intoCells(mesh, axes, cells ?? longest, rim)
   const [nx, ny, nz] = grid.counts
   const { u, v, w } = corners
   const crossings = scanColumns(corners, mesh.triangles, [nx, ny, nz])
@@ -48,7 +50,7 @@ export function voxelise(
 function intoCells(
   { positions: p }: Mesh,
   { right, away, up }: Axes,
-  longest: number,
+  wanted: number | Vec3,
   rim: number,
 ): { corners: CellCorners; grid: Grid } {
   const count = p.length / 3
@@ -65,9 +67,12 @@ function intoCells(
     return { values, low, high }
   }
   const sides = [along(right), along(away), along(up)]
-  const side = Math.max(...sides.map(({ low, high }) => high - low)) / longest
-  const inner = sides.map(({ low, high }) => Math.max(1, Math.round((high - low) / side)))
-  const cell = sides.map(({ low, high }, i) => (high - low) / inner[i] || side)
+  const lengths = sides.map(({ low, high }) => high - low)
+  const inner =
+    typeof wanted === 'number'
+      ? lengths.map((length) => Math.max(1, Math.round((length / Math.max(...lengths)) * wanted)))
+      : wanted
+  const cell = lengths.map((length, i) => length / inner[i] || Math.max(...lengths))
   sides.forEach(({ values, low }, i) => {
     for (let k = 0; k < count; k++) values[k] = (values[k] - low) / cell[i] + rim - 0.5
   })

@@ -1,22 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  CategoryScale,
-  Chart,
-  LinearScale,
-  LineElement,
-  PointElement,
-  Tooltip,
-  type ChartOptions,
-} from 'chart.js'
-import annotation, { type AnnotationOptions } from 'chartjs-plugin-annotation'
+import type { ChartOptions } from 'chart.js'
+import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
 import { cheapestFrom, costPerCopy, mouldKinds, type MouldKind } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../../studio/studioStore.ts'
+import { axisTitle, chartFont as font, chartGrid, chartInk } from '../../ui/chart.ts'
 import { useMould } from '../mouldStore.ts'
-
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip, annotation)
 
 const mould = useMould()
 const studio = useStudio()
@@ -67,7 +58,6 @@ const data = computed(() => ({
   })),
 }))
 
-const font = { family: "'Hanken Grotesk Variable', sans-serif", size: 12 }
 const options = computed((): ChartOptions<'line'> => {
   const marks: Record<string, AnnotationOptions> = {
     wish: {
@@ -115,16 +105,16 @@ const options = computed((): ChartOptions<'line'> => {
     interaction: { mode: 'index', intersect: false },
     scales: {
       x: {
-        title: { display: true, text: 'Copies', color: '#4a625f', font },
-        grid: { color: '#e6edea' },
-        ticks: { color: '#4a625f', font, maxTicksLimit: 12 },
+        title: axisTitle('Copies'),
+        grid: { color: chartGrid },
+        ticks: { color: chartInk, font, maxTicksLimit: 12 },
       },
       y: {
         min: 0,
         max: Math.ceil(highest),
-        title: { display: true, text: 'Each copy costs, in your money', color: '#4a625f', font },
-        grid: { color: '#e6edea' },
-        ticks: { color: '#4a625f', font, maxTicksLimit: 8 },
+        title: axisTitle('Each copy costs, in your money'),
+        grid: { color: chartGrid },
+        ticks: { color: chartInk, font, maxTicksLimit: 8 },
       },
     },
     plugins: {

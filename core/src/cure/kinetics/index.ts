@@ -1,0 +1,5 @@
+export * from './law.ts'
+export * from './rate.ts'
+export * from './viscosity.ts'
+export * from './isothermal.ts'
+export * from './surroundings.ts'

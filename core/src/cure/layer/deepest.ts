@@ -1,0 +1,90 @@
+import type { Calibration } from '../calibrate/calibrate.ts'
+import { usualWalls, type Batch } from '../cureTimes.ts'
+import { followColumn } from './column.ts'
+import { afterCup } from './modelCure.ts'
+
+/** How far the deepest pour may lie to either side of what is reckoned. */
+export const depthBand = { low: 0.75, high: 1.3 } as const
+
+/** How far a rise in temperature may lie to either side of what is reckoned. */
+export const riseBand = { low: 0.75, high: 1.3 } as const
+
+/** Depths that are looked at, m. */
+const range = { least: 0.001, most: 0.4 } as const
+
+/** Depths are found to this share. */
+const closeEnough = 0.02
+
+export interface DeepestPour {
+  /** m; the deepest that stays below the limit as reckoned, and what it may be. */
+  depth: number
+  low: number
+  high: number
+  /** Never above the low end, never deeper than the sheet's own greatest depth. */
+  advised: number
+  /** Which of the two decides the advice. */
+  by: 'heat' | 'sheet'
+}
+
+/**
+ * The deepest single pour that stays below `limit` K, by bisection on the depth in one
+ * dimension. An estimate: −25 and +30 %.
+ *
+ * @example deepestPour(calibrate(coatingEpoxy), batch, 353.15).advised // 0.0126 or less
+ */
+export function deepestPour(
+  calibration: Calibration,
+  batch: Omit<Batch, 'depth'>,
+  limit: number,
+): DeepestPour {
+  const peaks = (depth: number) => peakOver(calibration, { ...batch, depth }, limit)
+  let { least, most }: { least: number; most: number } = range
+  if (peaks(least)) most = least
+  else if (!peaks(most)) least = most
+  while (most / least > 1 + closeEnough) {
+    const middle = Math.sqrt(least * most)
+    if (peaks(middle)) most = middle
+    else least = middle
+  }
+  const low = least * depthBand.low
+  const { maxDepth = Infinity } = batch.resin
+  return {
+    depth: least,
+    low,
+    high: least * depthBand.high,
+    advised: Math.min(low, maxDepth),
+    by: low <= maxDepth ? 'heat' : 'sheet',
+  }
+}
+
+/** Whether a layer gets hotter than `limit`, K; asks no longer than it takes to know. */
+function peakOver({ law }: Calibration, batch: Batch, limit: number): boolean {
+  const { resin, room, mass, depth, materialTemperature = room } = batch
+  const poured = afterCup(
+    law,
+    { mass, room, start: materialTemperature },
+    batch.inCup ?? resin.mixTime,
+  )
+  let over = false
+  let before = 0
+  followColumn(
+    {
+      law,
+      depth,
+      start: poured,
+      room,
+      mouldTemperature: batch.mouldTemperature,
+      mould: batch.walls ?? usualWalls,
+      width: batch.width ?? Infinity,
+      below: batch.below ?? 0,
+    },
+    ({ temperature, alpha }) => {
+      const hottest = Math.max(...temperature)
+      over = hottest > limit
+      const waning = hottest < before && Math.min(...alpha) > law.rheology.gel
+      before = hottest
+      return !over && !waning && Math.min(...alpha) < law.demould
+    },
+  )
+  return over
+}

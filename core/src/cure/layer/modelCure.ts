@@ -1,0 +1,119 @@
+import type { Calibration } from '../calibrate/calibrate.ts'
+import { followCup, runCup, type CupState } from '../calibrate/cup.ts'
+import { usualWalls, type Batch, type CureTimes } from '../cureTimes.ts'
+import { trimFrom } from '../sheetCure.ts'
+import { followColumn } from './column.ts'
+
+/** What is poured on less than this share of the gel runs into the layer below (from memory). */
+const bleeding = 0.8
+
+/** Nothing is watched for longer than this, s: what is not hard by then will not be. */
+export const patience = 45 * 24 * 3600
+
+/**
+ * How a batch ripens by the model of the cure: the pot life in its cup, the rest in its layer.
+ * The layer's top decides what a next layer meets, its slowest part when it can come out.
+ * Estimates: the peak is right to about −25 and +30 % of its rise.
+ *
+ * @example modelCure(calibrate(resin), batch).pourable // seconds in the cup
+ */
+export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTimes {
+  const { resin, room, mass, depth, materialTemperature = room } = batch
+  const inCup = batch.inCup ?? resin.mixTime
+  const cup = runCup(law, { mass, room, start: materialTemperature, longest: patience })
+  const poured = afterCup(law, { mass, room, start: materialTemperature }, inCup)
+  const { gel } = law.rheology
+  const marks = {
+    bleedsUntil: bleeding * gel,
+    gel,
+    joinUntil: Math.max(joinUntil, gel),
+  }
+  const top = new Marks(marks, inCup)
+  const trim = gel + trimFrom * (law.demould - gel)
+  const slowest = new Marks({ trim, demould: law.demould }, inCup)
+  const peak = { temperature: poured.temperature, at: inCup }
+  const walls = batch.walls ?? usualWalls
+  followColumn(
+    {
+      law,
+      depth: Math.max(depth, 1e-4),
+      start: poured,
+      room,
+      mouldTemperature: batch.mouldTemperature,
+      mould: walls,
+      width: batch.width ?? Infinity,
+      below: batch.below ?? 0,
+    },
+    ({ time, alpha, temperature }) => {
+      const at = inCup + time
+      top.see(at, alpha[alpha.length - 1])
+      slowest.see(at, Math.min(...alpha))
+      const hottest = Math.max(...temperature)
+      if (hottest > peak.temperature) Object.assign(peak, { temperature: hottest, at })
+      return !(top.done && slowest.done) && at < patience
+    },
+  )
+  const seen = { ...top.times, ...slowest.times }
+  const ordered = (time: number | undefined, after: number) => Math.max(time ?? patience, after)
+  const gelled = ordered(seen.gel, inCup)
+  const pourable = batch.pourEnd === 'thick' ? cup.syrup : cup.doubled
+  return {
+    pourable: Math.min(pourable, patience),
+    bleedsUntil: Math.min(ordered(seen.bleedsUntil, 0), gelled),
+    gel: gelled,
+    joinUntil: ordered(seen.joinUntil, gelled),
+    trim: ordered(seen.trim, gelled),
+    demould: ordered(seen.demould, gelled),
+    peak,
+    cupPeak: { temperature: cup.peak, at: cup.peakAt },
+    basis: { pourable: 'model', gel: 'model', join: 'model', demould: 'model' },
+  }
+}
+
+/** A mix as it leaves its cup after `time` seconds. */
+export function afterCup(
+  law: Calibration['law'],
+  cup: { mass: number; room: number; start?: number },
+  time: number,
+): CupState {
+  let before: CupState = { time: 0, alpha: 0, temperature: cup.start ?? cup.room }
+  let found = before
+  followCup(law, cup, (now) => {
+    found = now
+    if (now.time >= time) return false
+    before = now
+    return true
+  })
+  const share = found.time > before.time ? (time - before.time) / (found.time - before.time) : 0
+  return {
+    time,
+    alpha: before.alpha + share * (found.alpha - before.alpha),
+    temperature: before.temperature + share * (found.temperature - before.temperature),
+  }
+}
+
+/** When a rising degree of cure passes each of some marks, between two looks. */
+class Marks<K extends string> {
+  readonly times: Partial<Record<K, number>> = {}
+  #last: { at: number; alpha: number } | undefined
+  readonly #marks: [K, number][]
+
+  constructor(marks: Record<K, number>, start: number) {
+    this.#marks = Object.entries(marks) as [K, number][]
+    this.#last = { at: start, alpha: -1 }
+  }
+
+  get done(): boolean {
+    return this.#marks.every(([name]) => this.times[name] !== undefined)
+  }
+
+  see(at: number, alpha: number): void {
+    const last = this.#last!
+    for (const [name, mark] of this.#marks) {
+      if (this.times[name] !== undefined || alpha < mark) continue
+      const share = last.alpha < 0 ? 1 : (mark - last.alpha) / (alpha - last.alpha)
+      this.times[name] = last.at + share * (at - last.at)
+    }
+    this.#last = { at, alpha }
+  }
+}

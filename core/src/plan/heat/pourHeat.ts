@@ -1,0 +1,84 @@
+import {
+  afterCup,
+  heatField,
+  heatGrid,
+  type Batch,
+  type HeatField,
+  type Learned,
+  type MouldWalls,
+} from '../../cure/index.ts'
+import type { Resin } from '../../material/index.ts'
+import type { Mesh, Vec3 } from '../../shape/index.ts'
+import type { CompiledPlan } from '../compile/compiled.ts'
+import type { Plan } from '../plan.ts'
+
+/** What the heat of a pour depends on, as plain data. */
+export interface PourHeatQuestion {
+  up: Vec3
+  /** From the bottom up; without a batch it is never poured. */
+  layers: { top: number; batch?: Batch; pourAt?: number }[]
+  room: number
+  mouldTemperature?: number
+  walls: MouldWalls
+  until: number
+  cells: number
+}
+
+/** Cells of a first look, of the shown field, and of one to be sure by. */
+export const fieldCells = { quick: 5000, usual: 20_000, fine: 60_000 } as const
+
+/** The field is followed this much past the demould time, and at least an hour after the last pour. */
+const past = { share: 1.05, least: 3600 } as const
+
+/** The question that a compiled plan asks of the field. */
+export function pourHeatQuestion(
+  plan: Plan,
+  compiled: CompiledPlan,
+  walls: MouldWalls,
+  cells: number = fieldCells.usual,
+): PourHeatQuestion {
+  const clocks = compiled.layers.flatMap(({ clock }) => clock ?? [])
+  const last = Math.max(0, ...clocks.map(({ pourAt }) => pourAt))
+  return {
+    up: plan.up,
+    layers: compiled.layers.map(({ top, batch, clock }) => ({
+      top,
+      batch: batch && { ...batch, of: undefined },
+      pourAt: clock?.pourAt,
+    })),
+    room: plan.room,
+    mouldTemperature: plan.mouldTemperature,
+    walls,
+    until: Math.max((compiled.demouldAt ?? 0) * past.share, last + past.least),
+    cells,
+  }
+}
+
+/**
+ * Heat and cure of a whole pour in its mould, layers poured at their times. Inclusions are taken
+ * as resin. Throws `Problem` as `heatGrid` does.
+ */
+export function pourHeat(
+  mesh: Mesh,
+  question: PourHeatQuestion,
+  lawOf: (resin: Resin) => Learned,
+  options?: { frames?: number; onProgress?: (share: number) => void },
+): HeatField {
+  const { up, layers, room, mouldTemperature, walls, until, cells } = question
+  const grid = heatGrid({ mesh, up, tops: layers.map(({ top }) => top), walls, cells })
+  const poured = layers.map(({ batch, pourAt = Infinity }) => {
+    if (!batch) return { law: unpoured, pourAt: Infinity, start: { alpha: 0, temperature: room } }
+    const { law } = lawOf(batch.resin)
+    const cup = { mass: batch.mass, room: batch.room, start: batch.materialTemperature }
+    return { law, pourAt, start: afterCup(law, cup, batch.inCup ?? batch.resin.mixTime) }
+  })
+  return heatField({ grid, layers: poured, room, mouldTemperature, until }, options)
+}
+
+/** Stands in for a layer that is never poured: its cells stay air. */
+const unpoured = {
+  kinetics: { k1: 0, k2: 0, energy: 0, m: 0, n: 1 },
+  thermal: { heat: 0, heatCapacity: 1, conductivity: 1, density: 1 },
+  rheology: { viscosity: 1, energy: 0, gel: 0.5, a: 1, b: 0 },
+  demould: 1,
+}

@@ -1,0 +1,184 @@
+import {
+  deepestPour,
+  modelCure,
+  riseBand,
+  type Batch,
+  type CureModel,
+  type Learned,
+  type MouldWalls,
+} from '../../cure/index.ts'
+import { potMassOf, usualPot, type Resin, type Shelf } from '../../material/index.ts'
+import type { FillCurve, Mesh } from '../../shape/index.ts'
+import { compile } from '../compile/compile.ts'
+import type { Layer, Plan } from '../plan.ts'
+import { fieldCells, pourHeat, pourHeatQuestion } from './pourHeat.ts'
+
+/** What can be done about a layer that runs hot; each with the plan as it would be. */
+export type WayOut =
+  | { way: 'split'; plan: Plan; pours: number; depth: number; wait: number; scuff: boolean }
+  | { way: 'resin'; plan: Plan; name: string }
+  | { way: 'cool'; plan: Plan; room: number }
+
+/** A way as the field in three dimensions finds it. */
+export interface CheckedWay {
+  way: WayOut
+  /** The hottest layer's 95th percentile, K. */
+  peak: number
+  limit: number
+  /** When the last can come out, s after the first mix. */
+  demouldAt: number
+  holds: boolean
+}
+
+export interface WaysContext {
+  plan: Plan
+  curve: FillCurve
+  shelf: Shelf
+  walls: MouldWalls
+  lawOf: (resin: Resin) => Learned
+}
+
+/** A layer is cut into no more than this. */
+const mostPours = 40
+
+/** Rooms no colder than this are offered, K (common practice, no source: epoxy stalls below). */
+const coolest = 288.15
+
+const modelOf =
+  (lawOf: WaysContext['lawOf']): CureModel =>
+  (batch) =>
+    modelCure(lawOf(batch.resin), batch)
+
+/**
+ * Ways out for a layer that would run hot, in the order to try them, by one dimension: split it,
+ * another resin of the shelf that bears the depth, a cooler room. None goes deeper
+ * than the low end of what is reckoned safe, nor than the sheet's own greatest depth. For 'split'
+ * several stand one after another, ever more pours and longer waits: the first that the field
+ * confirms is the one to offer.
+ */
+export function waysOut(context: WaysContext, layerId: string): WayOut[] {
+  const { plan, curve, shelf, lawOf, walls } = context
+  const compiled = compile(plan, curve, shelf, { cure: modelOf(lawOf), walls })
+  const index = compiled.layers.findIndex(({ id }) => id === layerId)
+  const { batch, bottom, depth } = compiled.layers[index] ?? {}
+  if (!batch) return []
+  const limit = compiled.heatLimit
+  const safe = deepestPour(lawOf(batch.resin), batch, limit).advised
+  return [
+    ...splits(context, index, { bottom: bottom!, depth: depth!, safe }),
+    ...otherResins(context, index, batch, limit),
+    ...cooler(context, batch, limit),
+  ]
+}
+
+/**
+ * The way as the field finds it, on a coarse grid: below the limit or not.
+ */
+export function checkWay(
+  { curve, shelf, lawOf, walls }: WaysContext,
+  way: WayOut,
+  mesh: Mesh,
+): CheckedWay {
+  const compiled = compile(way.plan, curve, shelf, { cure: modelOf(lawOf), walls })
+  const question = pourHeatQuestion(way.plan, compiled, walls, fieldCells.quick)
+  const { layers } = pourHeat(mesh, question, lawOf, { frames: 1 })
+  const peak = Math.max(...layers.map(({ hot }) => hot.temperature))
+  const limit = compiled.heatLimit
+  return { way, peak, limit, demouldAt: compiled.demouldAt ?? 0, holds: peak <= limit }
+}
+
+interface Deep {
+  bottom: number
+  depth: number
+  safe: number
+}
+
+/** Ever more pours, each in the join window of the one below; then each on one that is hard. */
+function splits(
+  { plan, lawOf, shelf }: WaysContext,
+  index: number,
+  { bottom, depth, safe }: Deep,
+): WayOut[] {
+  const layer = plan.layers[index]
+  const resin = shelf.get(layer.resin ?? '') as Resin
+  const least = Math.max(2, Math.ceil(depth / safe - 1e-9))
+  const counts = [least, Math.ceil(least * 1.25), Math.ceil(least * 1.6)].filter(
+    (pours) => pours <= mostPours,
+  )
+  const all = counts.map((pours) => {
+    const each = depth / pours
+    const batch = { resin, room: plan.room, mass: usualPot, depth: each, below: bottom }
+    const { gel, joinUntil, demould } = modelCure(lawOf(resin), batch)
+    const early = gel + 0.25 * (joinUntil - gel)
+    const late = gel + 0.8 * (joinUntil - gel)
+    const hard = Math.max((gel + demould) / 2, 1.5 * joinUntil)
+    const way = (wait: number, scuff: boolean, fixed?: number): WayOut => {
+      const layers = cut(layer, pours, bottom, each, fixed)
+      const next = { ...plan, layers: plan.layers.flatMap((l, i) => (i === index ? layers : [l])) }
+      return { way: 'split', plan: next, pours, depth: each, wait, scuff }
+    }
+    return { joined: [way(early, false), way(late, false, late)], scuffed: way(hard, true, hard) }
+  })
+  return [...all.flatMap(({ joined }) => joined), ...all.map(({ scuffed }) => scuffed)]
+}
+
+/** The layer as several: what was set in lies on the first of them. */
+function cut(layer: Layer, pours: number, bottom: number, each: number, wait?: number): Layer[] {
+  return Array.from({ length: pours }, (_, i): Layer => {
+    const last = i === pours - 1
+    return {
+      ...layer,
+      id: last ? layer.id : `${layer.id.slice(0, 56)}-${i + 1}`,
+      name: `${layer.name.slice(0, 50)}, ${i + 1} of ${pours}`,
+      fill: last ? layer.fill : { by: 'height', top: bottom + each * (i + 1) },
+      inclusions: i === Math.min(1, pours - 1) ? layer.inclusions : [],
+      join: i === 0 ? layer.join : 'crisp',
+      wait: i === 0 ? layer.wait : wait,
+    }
+  })
+}
+
+/** Resins that bear the depth at the low end of the band, the gentlest first. */
+function otherResins(
+  { plan, shelf, lawOf }: WaysContext,
+  index: number,
+  batch: Batch,
+  limit: number,
+): WayOut[] {
+  return [...shelf]
+    .flatMap(([id, resin]) => {
+      if (resin.kind !== 'resin' || id === plan.layers[index].resin) return []
+      const asked = { ...batch, resin, inCup: undefined }
+      const { advised } = deepestPour(lawOf(resin), asked, limit)
+      return advised >= batch.depth ? [{ id, name: resin.name, advised }] : []
+    })
+    .sort((a, b) => b.advised - a.advised)
+    .slice(0, 2)
+    .map(({ id, name }) => ({
+      way: 'resin',
+      name,
+      plan: { ...plan, layers: plan.layers.map((l, i) => (i === index ? { ...l, resin: id } : l)) },
+    }))
+}
+
+/** The warmest room, by whole degrees, in which even the high end stays below the limit. */
+function cooler({ plan, lawOf }: WaysContext, batch: Batch, limit: number): WayOut[] {
+  const { maxDepth = Infinity } = batch.resin
+  if (batch.depth > maxDepth) return []
+  for (let room = plan.room - 1; room >= coolest; room--) {
+    const asked = { ...batch, room, materialTemperature: undefined }
+    const { peak } = modelCure(lawOf(batch.resin), asked)
+    if (room + (peak!.temperature - room) * riseBand.high <= limit) {
+      return [{ way: 'cool', room, plan: { ...plan, room, materialTemperature: undefined } }]
+    }
+  }
+  return []
+}
+
+/**
+ * How many cups of no more than the sheet's pot a layer's batch comes to.
+ *
+ * @example cupsFor({ ...batch, mass: 0.73 }, 1) // 8 of a pot of 100 g
+ */
+export const cupsFor = (batch: Batch, cups: number): number =>
+  Math.min(50, Math.ceil((batch.mass * cups) / potMassOf(batch.resin)))

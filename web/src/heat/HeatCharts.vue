@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ChartOptions } from 'chart.js'
+import type { AnnotationOptions } from 'chartjs-plugin-annotation'
+import { Line } from 'vue-chartjs'
+import { eventful, followPlaces } from '@mivro/core/cure'
+import type { CompiledPlan } from '@mivro/core/plan'
+import { chosenUnit, fromSI, show, showDuration, unitSymbol } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
+import type { Heat } from './useHeat.ts'
+
+const props = defineProps<{ heat: Heat; compiled: CompiledPlan; room: number }>()
+const studio = useStudio()
+
+const colours = ['#0f7376', '#6d3fa0', '#14312f']
+const pours = computed(() => props.compiled.layers.map(({ clock }) => clock?.pourAt))
+const followed = computed(() =>
+  props.heat.field.value
+    ? followPlaces(props.heat.field.value, props.heat.points.value, pours.value)
+    : [],
+)
+const until = computed(() =>
+  props.heat.field.value ? eventful(props.heat.field.value, props.room) : 1,
+)
+const degrees = computed(() => chosenUnit('temperature', studio.units))
+const inHours = computed(() => until.value > 3 * 3600)
+const time = (s: number) => s / (inHours.value ? 3600 : 60)
+
+const line = (
+  label: string,
+  colour: string,
+  at: number[],
+  values: number[],
+  dash: number[] = [],
+) => ({
+  label,
+  data: at.map((t, i) => ({ x: time(t), y: values[i] })),
+  borderColor: colour,
+  borderDash: dash,
+  borderWidth: 2,
+  pointRadius: 0,
+  pointHitRadius: 6,
+})
+const named = (of: number | 'mould', i: number) =>
+  `Point ${i + 1}, ${of === 'mould' ? 'mould' : props.compiled.layers[of].name}`
+
+const temperature = computed(() => {
+  const hot = props.heat.hottest.value
+  const series = hot
+    ? [
+        line(
+          'Hottest part',
+          '#b9700c',
+          hot.series.at,
+          hot.series.hot.map((t) => fromSI(t, degrees.value)),
+          [5, 3],
+        ),
+      ]
+    : []
+  const of = followed.value.map(({ of: what, at, temperature: t }, i) =>
+    line(
+      named(what, i),
+      colours[i],
+      at,
+      t.map((k) => fromSI(k, degrees.value)),
+    ),
+  )
+  return { datasets: [...series, ...of] }
+})
+const cure = computed(() => ({
+  datasets: followed.value.flatMap(({ of, at, alpha }, i) =>
+    alpha
+      ? line(
+          named(of, i),
+          colours[i],
+          at,
+          alpha.map((a) => 100 * a),
+        )
+      : [],
+  ),
+}))
+
+const now = computed((): AnnotationOptions => ({
+  type: 'line',
+  scaleID: 'x',
+  value: time(props.heat.at.value),
+  borderColor: '#0f7376',
+  borderWidth: 1.5,
+}))
+const limit = computed((): AnnotationOptions => {
+  const value = fromSI(props.compiled.heatLimit, degrees.value)
+  return {
+    type: 'line',
+    scaleID: 'y',
+    value,
+    borderColor: '#a8232b',
+    borderWidth: 1.2,
+    borderDash: [4, 3],
+    label: {
+      display: true,
+      content: `limit ${show(props.compiled.heatLimit, 'temperature', studio.units)}`,
+      position: 'end',
+      yAdjust: -9,
+      backgroundColor: 'transparent',
+      color: '#a8232b',
+      font,
+      padding: 0,
+    },
+  }
+})
+const options = (
+  title: string,
+  marks: Record<string, AnnotationOptions>,
+  more: { min?: number; max?: number; suggestedMax?: number },
+): ChartOptions<'line'> => ({
+  responsive: true,
+  maintainAspectRatio: false,
+  animation: false,
+  parsing: false,
+  interaction: { mode: 'nearest', axis: 'x', intersect: false },
+  scales: {
+    x: {
+      type: 'linear',
+      min: 0,
+      max: time(until.value),
+      title: axisTitle(inHours.value ? 'hours after the first mix' : 'minutes after the first mix'),
+      grid: { color: chartGrid },
+      ticks: { color: chartInk, font, maxTicksLimit: 7, includeBounds: false },
+    },
+    y: {
+      ...more,
+      title: axisTitle(title),
+      grid: { color: chartGrid },
+      ticks: { color: chartInk, font, maxTicksLimit: 5 },
+    },
+  },
+  plugins: {
+    annotation: { annotations: marks },
+    tooltip: {
+      callbacks: {
+        title: ([item]) => showDuration((item.parsed.x ?? 0) * (inHours.value ? 3600 : 60)),
+        label: (item) => `${item.dataset.label}: ${(item.parsed.y ?? 0).toFixed(0)}`,
+      },
+    },
+  },
+})
+const hottestShown = computed(() => {
+  const found = props.heat.hottest.value
+  return found ? show(found.hot.temperature, 'temperature', studio.units) : ''
+})
+const temperatureOptions = computed(() =>
+  options(
+    unitSymbol('temperature', studio.units),
+    // A limit far above what happens would press the lines flat.
+    (props.heat.hottest.value?.hot.temperature ?? 0) > props.compiled.heatLimit - 35
+      ? { now: now.value, limit: limit.value }
+      : { now: now.value },
+    { suggestedMax: fromSI(props.room + 10, degrees.value) },
+  ),
+)
+const cureOptions = computed(() => options('% cured', { now: now.value }, { min: 0, max: 100 }))
+</script>
+
+<template>
+  <div v-if="heat.field.value" class="charts" :class="{ stale: heat.stale.value }">
+    <ul class="legend">
+      <li><i class="hot" />hottest part</li>
+      <li v-for="(one, i) in followed" :key="i">
+        <i :style="{ borderColor: colours[i] }" />{{ named(one.of, i) }}
+      </li>
+    </ul>
+    <div class="chart">
+      <Line
+        :data="temperature"
+        :options="temperatureOptions"
+        :aria-label="`Temperature over time; the hottest part reaches ${hottestShown}`"
+        data-chart="temperature"
+      />
+    </div>
+    <div class="chart low">
+      <Line
+        :data="cure"
+        :options="cureOptions"
+        aria-label="How far cured over time, at the points chosen"
+        data-chart="cure"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.charts.stale {
+  opacity: 0.5;
+}
+
+.chart {
+  height: 170px;
+}
+
+.chart.low {
+  height: 140px;
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.legend li {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.legend i {
+  width: 18px;
+  border-top: 2.5px solid;
+}
+
+.legend .hot {
+  border-top: 2.5px dashed var(--amber);
+}
+</style>

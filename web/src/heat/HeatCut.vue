@@ -1,0 +1,423 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { fieldOnSection, heatScale, momentAt, pouredBy } from '@mivro/core/cure'
+import type { CompiledPlan, Plan } from '@mivro/core/plan'
+import { fromSection, ontoSection, type Section, type Vec3 } from '@mivro/core/shape'
+import { figure, show } from '@mivro/core/units'
+import { frameFor, margin, outlinePath } from '../cutaway/frame.ts'
+import LengthRuler from '../cutaway/LengthRuler.vue'
+import { useStudio } from '../studio/studioStore.ts'
+import { filledIn, isoLines } from './isoLines.ts'
+import { gradients, ramps } from './ramp.ts'
+import type { Heat } from './useHeat.ts'
+
+const props = defineProps<{
+  section: Section
+  plan: Plan
+  compiled: CompiledPlan
+  heat: Heat
+}>()
+const studio = useStudio()
+const box = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width, height } = useElementSize(box, { width: 784, height: 440 })
+const frame = computed(() => frameFor(props.section, width.value, height.value, props.plan.mould))
+const path = computed(() => outlinePath(props.section, frame.value))
+
+const field = computed(() => props.heat.field.value)
+const what = computed(() => props.heat.what.value)
+const scale = computed(() => field.value && heatScale(field.value))
+const pours = computed(() => props.compiled.layers.map(({ clock }) => clock?.pourAt))
+
+/** The block as drawn, in m of the cut. */
+const bounds = computed(() => {
+  const { block, x, heightAt } = frame.value
+  const perMetre = x(1) - x(0)
+  return {
+    left: (block.left - x(0)) / perMetre,
+    right: (block.right - x(0)) / perMetre,
+    bottom: heightAt(block.bottom),
+    top: heightAt(block.top),
+  }
+})
+const size = computed(() => ({
+  width: frame.value.block.right - frame.value.block.left,
+  height: frame.value.block.bottom - frame.value.block.top,
+}))
+const picture = computed(() => {
+  if (!field.value) return undefined
+  const at = props.heat.at.value
+  const poured = pouredBy(pours.value, at)
+  return fieldOnSection(
+    field.value.grid,
+    momentAt(field.value, at),
+    props.section,
+    poured,
+    what.value,
+    { bounds: bounds.value, columns: 200, rows: 150 },
+  )
+})
+const range = computed(() =>
+  what.value === 'alpha' ? { low: 0, high: 1 } : (scale.value ?? { low: 0, high: 1 }),
+)
+const lines = computed(() => {
+  if (!picture.value || !scale.value) return []
+  const wanted = what.value === 'alpha' ? [0.2, 0.4, 0.6, 0.8] : scale.value.lines
+  return isoLines(picture.value, wanted, size.value.width, size.value.height)
+})
+const limitLine = computed(() =>
+  picture.value && what.value === 'temperature'
+    ? isoLines(picture.value, [props.compiled.heatLimit], size.value.width, size.value.height)
+    : [],
+)
+
+watch(
+  [picture, canvas],
+  () => {
+    const context = canvas.value?.getContext('2d')
+    if (!context || !picture.value) return
+    const { columns, rows } = picture.value
+    const { low, high } = range.value
+    const ramp = ramps[what.value]
+    const image = context.createImageData(columns, rows)
+    const filled = filledIn(picture.value)
+    for (let row = 0; row < rows; row++) {
+      for (let column = 0; column < columns; column++) {
+        const value = filled[row * columns + column]
+        if (Number.isNaN(value)) continue
+        const to = ((rows - 1 - row) * columns + column) * 4
+        const [r, g, b] = ramp((value - low) / (high - low))
+        image.data[to] = r
+        image.data[to + 1] = g
+        image.data[to + 2] = b
+        image.data[to + 3] = 255
+      }
+    }
+    context.putImageData(image, 0, 0)
+  },
+  { flush: 'post' },
+)
+
+const id = useId()
+const blockPath = computed(() => {
+  const { left, right, top, bottom } = frame.value.block
+  return `M${left} ${top}H${right}V${bottom}H${left}Z`
+})
+/** How high the mould is filled at the moment looked at, m. */
+const level = computed(() =>
+  props.compiled.layers.reduce(
+    (top, layer, i) =>
+      (pours.value[i] ?? Infinity) <= props.heat.at.value ? Math.max(top, layer.top) : top,
+    0,
+  ),
+)
+
+const say = (value: number) =>
+  what.value === 'alpha'
+    ? `${Math.round(value * 100)} %`
+    : figure(value, 'temperature', studio.units)
+
+const markers = computed(() =>
+  props.heat.points.value.map((place, i) => {
+    const { x, h } = ontoSection(props.section, place)
+    return { i, x: frame.value.x(x), y: frame.value.y(h), place }
+  }),
+)
+const hottest = computed(() => {
+  const found = props.heat.hottest.value
+  if (!found) return undefined
+  const { x, h } = ontoSection(props.section, found.hot.place)
+  return { x: frame.value.x(x), y: frame.value.y(h) }
+})
+
+function placeAt(event: MouseEvent): Vec3 {
+  const { left, top } = box.value!.getBoundingClientRect()
+  const perMetre = frame.value.x(1) - frame.value.x(0)
+  const across = (event.clientX - left - frame.value.x(0)) / perMetre
+  return fromSection(props.section, across, frame.value.heightAt(event.clientY - top))
+}
+const nudge = 0.001
+function key(event: KeyboardEvent, i: number, place: Vec3): void {
+  if (event.key === 'Delete') return props.heat.removePoint(i)
+  const { x, h } = ontoSection(props.section, place)
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-nudge, 0],
+    ArrowRight: [nudge, 0],
+    ArrowUp: [0, nudge],
+    ArrowDown: [0, -nudge],
+  }
+  const move = moves[event.key]
+  if (!move) return
+  event.preventDefault()
+  props.heat.movePoint(i, fromSection(props.section, x + move[0], h + move[1]))
+}
+</script>
+
+<template>
+  <div ref="box" class="cutaway">
+    <canvas
+      v-if="field"
+      ref="canvas"
+      width="200"
+      height="150"
+      :class="{ stale: heat.stale.value }"
+      :style="{
+        left: `${frame.block.left}px`,
+        top: `${frame.block.top}px`,
+        width: `${size.width}px`,
+        height: `${size.height}px`,
+      }"
+    />
+    <svg
+      :width="width"
+      :height="height"
+      :viewBox="`0 0 ${width} ${height}`"
+      @click="heat.addPoint(placeAt($event))"
+    >
+      <LengthRuler :frame="frame" :section="section" />
+      <!-- Cells end in steps: the outline itself parts piece and mould, and what is not yet poured. -->
+      <clipPath :id="`${id}-piece`"><path :d="path" clip-rule="evenodd" /></clipPath>
+      <rect
+        :x="frame.block.left"
+        :y="frame.y(section.height)"
+        :width="size.width"
+        :height="Math.max(0, frame.y(level) - frame.y(section.height))"
+        class="empty"
+        :clip-path="`url(#${id}-piece)`"
+      />
+      <path :d="blockPath + path" fill-rule="evenodd" class="block" :class="what" />
+      <g :clip-path="what === 'alpha' ? `url(#${id}-piece)` : undefined" class="lines">
+        <g :transform="`translate(${frame.block.left} ${frame.block.top})`">
+          <path v-for="line in lines" :key="line.value" :d="line.path" />
+          <path
+            v-for="line in limitLine"
+            :key="`limit${line.value}`"
+            :d="line.path"
+            class="limit"
+          />
+          <template v-for="line in lines" :key="`label${line.value}`">
+            <text v-if="line.label" :x="line.label.x" :y="line.label.y + 4" text-anchor="middle">
+              {{ say(line.value) }}
+            </text>
+          </template>
+        </g>
+      </g>
+      <path :d="path" class="outline" />
+      <g v-if="hottest" class="hottest" aria-hidden="true">
+        <circle :cx="hottest.x" :cy="hottest.y" r="7" />
+        <circle :cx="hottest.x" :cy="hottest.y" r="2" />
+      </g>
+      <g
+        v-for="marker in markers"
+        :key="marker.i"
+        class="marker"
+        role="button"
+        tabindex="0"
+        :aria-label="`Point ${marker.i + 1}: arrows move it, Delete takes it away`"
+        @click.stop
+        @keydown="key($event, marker.i, marker.place)"
+      >
+        <circle :cx="marker.x" :cy="marker.y" r="9" :class="`p${marker.i}`" />
+        <text :x="marker.x" :y="marker.y + 4">{{ marker.i + 1 }}</text>
+      </g>
+      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+        Heights drawn {{ frame.stretch }} times larger than widths
+      </text>
+    </svg>
+    <div v-if="field" class="key">
+      <span class="num">{{ what === 'alpha' ? '0 %' : say(range.low) }}</span>
+      <i :style="{ background: gradients[what] }" />
+      <span class="num">{{
+        what === 'alpha' ? '100 %' : show(range.high, 'temperature', studio.units)
+      }}</span>
+      <span v-if="limitLine.length > 0" class="limitkey"
+        ><i />limit {{ show(compiled.heatLimit, 'temperature', studio.units) }}</span
+      >
+      <span class="quiet small hint">Click the cut to follow a point.</span>
+    </div>
+    <p v-if="heat.progress.value !== undefined" class="working" role="status">
+      Following the heat, {{ Math.round(heat.progress.value * 100) }} %
+      <button type="button" class="btn plain" @click="heat.giveUp()">Give up</button>
+    </p>
+    <p v-else-if="heat.givenUp.value" class="working" role="status">
+      Not followed.
+      <button type="button" class="btn plain" @click="heat.follow()">Follow the heat</button>
+    </p>
+    <p v-else-if="!field && heat.problems.value.length === 0" class="working quiet" role="status">
+      The heat is followed as soon as a layer has its resin.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.cutaway {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+  contain: strict;
+}
+
+canvas,
+svg {
+  position: absolute;
+}
+
+svg {
+  inset: 0;
+  cursor: crosshair;
+}
+
+canvas.stale {
+  opacity: 0.45;
+}
+
+.block {
+  fill: #e9f0ed59;
+  stroke: #9db3ad;
+  pointer-events: none;
+}
+
+.block.alpha {
+  fill: #dbe7e3;
+}
+
+.empty {
+  fill: #fff;
+  pointer-events: none;
+}
+
+.outline {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.lines {
+  pointer-events: none;
+}
+
+.lines path {
+  fill: none;
+  stroke: #ffffff8c;
+  stroke-width: 1;
+}
+
+.lines path.limit {
+  stroke: #ff8a80;
+  stroke-width: 2.4;
+  stroke-dasharray: 6 4;
+}
+
+.lines text {
+  fill: #fff;
+  stroke: #14312fb0;
+  stroke-width: 3;
+  paint-order: stroke;
+  font: 650 12px var(--num);
+  text-anchor: middle;
+}
+
+.hottest circle {
+  fill: none;
+  stroke: #fff;
+  stroke-width: 1.8;
+}
+
+.hottest circle + circle {
+  fill: #fff;
+}
+
+.marker {
+  cursor: default;
+  outline: none;
+}
+
+.marker circle {
+  stroke: #fff;
+  stroke-width: 2;
+}
+
+.marker .p0 {
+  fill: #0f7376;
+}
+
+.marker .p1 {
+  fill: #6d3fa0;
+}
+
+.marker .p2 {
+  fill: #14312f;
+}
+
+.marker:focus-visible circle {
+  stroke: var(--honey);
+  stroke-width: 4;
+}
+
+.marker text {
+  fill: #fff;
+  font: 700 12px var(--num);
+  text-anchor: middle;
+  pointer-events: none;
+}
+
+.stretch {
+  fill: var(--ink-2);
+  font-size: 12px;
+}
+
+.key {
+  position: absolute;
+  right: 14px;
+  top: 10px;
+  width: 186px;
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  align-items: center;
+  gap: 4px 8px;
+  font-size: 12px;
+}
+
+.key > i {
+  height: 10px;
+  border-radius: 5px;
+}
+
+.limitkey,
+.hint {
+  grid-column: 1 / 4;
+}
+
+.limitkey {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  color: var(--stop);
+  font-weight: 600;
+}
+
+.limitkey i {
+  width: 26px;
+  border-top: 2.4px dashed var(--stop);
+}
+
+.working {
+  position: absolute;
+  left: 50%;
+  bottom: 10px;
+  translate: -50% 0;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 14px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  background: #fff;
+  white-space: nowrap;
+}
+</style>

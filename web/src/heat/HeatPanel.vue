@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue'
+import { riseBand, type DeepestPour } from '@mivro/core/cure'
+import type { CompiledLayer } from '@mivro/core/plan'
+import { show, showDuration } from '@mivro/core/units'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import Origin from '../ui/Origin.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import { askDeepest } from '../work/pool.ts'
+import HeatCharts from './HeatCharts.vue'
+import type { Heat } from './useHeat.ts'
+import WaysOut from './WaysOut.vue'
+import WhatIf from './WhatIf.vue'
+
+const props = defineProps<{ heat: Heat; layer?: CompiledLayer }>()
+const piece = usePiece()
+const studio = useStudio()
+const plan = computed(() => piece.document!)
+const compiled = computed(() => piece.compiled!)
+
+const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
+const hottest = computed(() => {
+  const { field, hottest: found } = props.heat
+  if (!field.value || !found.value) return undefined
+  const index = field.value.layers.indexOf(found.value)
+  const { temperature, at } = found.value.hot
+  const start = plan.value.materialTemperature ?? plan.value.room
+  const rise = temperature - start
+  return {
+    temperature,
+    at,
+    name: compiled.value.layers[index]?.name ?? '',
+    low: start + rise * riseBand.low,
+    high: start + rise * riseBand.high,
+  }
+})
+
+/** The layer that is asked about: the chosen one, or the one that runs hottest. */
+const about = computed(() => {
+  if (props.layer?.clock) return props.layer
+  const poured = compiled.value.layers.filter(({ clock }) => clock)
+  const heat = ({ clock }: CompiledLayer) => clock!.peak?.temperature ?? 0
+  return poured.reduce<CompiledLayer | undefined>(
+    (best, one) => (!best || heat(one) > heat(best) ? one : best),
+    undefined,
+  )
+})
+const deepest = shallowRef<DeepestPour>()
+watch(
+  () => JSON.stringify([about.value?.batch, compiled.value.heatLimit]),
+  async (key) => {
+    const { batch } = about.value ?? {}
+    if (!batch) return (deepest.value = undefined)
+    const found = await askDeepest({
+      batch: { ...batch, of: undefined },
+      limit: compiled.value.heatLimit,
+    })
+    if (JSON.stringify([about.value?.batch, compiled.value.heatLimit]) === key)
+      deepest.value = found
+  },
+  { immediate: true },
+)
+const hot = computed(() =>
+  compiled.value.cautions.filter(
+    ({ code, place }) =>
+      place.layer === about.value?.id &&
+      (place.field === 'heat' || code === 'layer-too-deep' || code === 'cup-runs-hot'),
+  ),
+)
+const deepestLines = computed(() => [
+  `The deepest single pour whose hottest place stays below ${degrees(compiled.value.heatLimit)}, by the heat balance of one column: bench, mould, resin and air, with the mould's wall beside it.`,
+  `It can be off by −25 and +30 %, so the advice keeps to the low end${deepest.value?.by === 'sheet' ? ", and here to the sheet's own greatest depth" : ''}.`,
+  'Halving the depth takes away far more than half the heat: it leaves by the faces.',
+])
+const hottestLines = computed(() => [
+  'Heat and cure of every small piece of resin and mould, poured at the times of the clock: conduction by finite volumes, reaction as the sheet implies, loss to the air (10 W/m²K) and the bench (5 W/m²K).',
+  'What is shown is the 95th percentile of the layer, since thin fronts overshoot. The rise can be off by −25 and +30 %.',
+  'Inclusions are taken as resin, the mould as silicone as thick as its box leaves it.',
+])
+const looks = [
+  { value: 'temperature', label: 'Temperature' },
+  { value: 'alpha', label: 'How far cured' },
+]
+</script>
+
+<template>
+  <div class="head">
+    <h2 class="title">Heat</h2>
+    <span v-if="about" class="quiet small">{{ about.name }}</span>
+  </div>
+  <ProblemNote v-for="problem in heat.problems.value" :key="problem.code" :problem="problem" />
+  <SegmentField
+    label="Show"
+    :options="looks"
+    :value="heat.what.value"
+    @choose="heat.show($event as 'temperature' | 'alpha')"
+  />
+  <dl v-if="hottest" class="facts" :class="{ stale: heat.stale.value }">
+    <div>
+      <dt>Hottest<Origin of="this temperature" :lines="hottestLines" /></dt>
+      <dd>
+        <b>{{ degrees(hottest.temperature) }}</b>
+        <span
+          >in {{ hottest.name }}, {{ showDuration(hottest.at) }} after the first mix;
+          {{ degrees(hottest.low) }} to {{ degrees(hottest.high) }}</span
+        >
+      </dd>
+    </div>
+    <div v-if="deepest && about">
+      <dt>Deepest pour<Origin of="this depth" :lines="deepestLines" /></dt>
+      <dd>
+        <b>{{ show(deepest.advised, 'length', studio.units) }}</b>
+        <span>
+          at one go; reckoned {{ show(deepest.low, 'length', studio.units) }} to
+          {{ show(deepest.high, 'length', studio.units)
+          }}<template v-if="deepest.by === 'sheet'">, the sheet allows no more</template>.
+          {{ about.name }} is {{ show(about.depth, 'length', studio.units) }} deep.
+        </span>
+      </dd>
+    </div>
+  </dl>
+  <QuantityField
+    label="Nothing hotter than"
+    kind="temperature"
+    optional
+    :placeholder="degrees(compiled.heatLimit)"
+    :value="plan.heatLimit"
+    :take="(heatLimit) => piece.change({ ...plan, heatLimit })"
+  />
+  <template v-if="hot.length > 0 && about">
+    <CautionNote v-for="caution in hot" :key="caution.code" :caution="caution" />
+    <WaysOut :layer="about" :hot="hot.some(({ code }) => code !== 'cup-runs-hot')" />
+  </template>
+  <HeatCharts :heat="heat" :compiled="compiled" :room="plan.room" />
+  <WhatIf />
+</template>
+
+<style scoped>
+.head {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: baseline;
+}
+
+.title {
+  font-size: 15px;
+}
+
+.facts {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.facts.stale {
+  opacity: 0.5;
+}
+
+.facts > div {
+  display: grid;
+  grid-template-columns: 112px 1fr;
+  gap: 10px;
+}
+
+dt {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+dd {
+  display: flex;
+  flex-direction: column;
+}
+
+dd b {
+  font: 650 22px/1.1 var(--num);
+}
+
+dd span {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/plan'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { show, showDuration } from '@mivro/core/units'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { askWays, cancelSearch } from '../work/pool.ts'
+
+const props = defineProps<{
+  layer: CompiledLayer
+  /** The layer itself runs hot, not only what is left in its cup. */
+  hot: boolean
+}>()
+const piece = usePiece()
+const shelf = useShelf()
+const studio = useStudio()
+
+const found = shallowRef<CheckedWay[]>()
+const progress = ref<number>()
+const problems = shallowRef<readonly Problem[]>([])
+
+const question = computed(() => ({
+  form: piece.piece!.document.form,
+  plan: piece.plan!.document,
+  shelf: [...shelf.materials],
+  walls: piece.walls,
+  layer: props.layer.id,
+}))
+watch(
+  () => JSON.stringify(question.value),
+  () => {
+    stop()
+    found.value = undefined
+  },
+)
+
+async function look(): Promise<void> {
+  const asked = question.value
+  const key = JSON.stringify(asked)
+  problems.value = []
+  progress.value = 0
+  try {
+    const ways = await askWays(asked, (share) => (progress.value = share))
+    if (JSON.stringify(question.value) === key) found.value = ways
+  } catch (error) {
+    problems.value = problemsOf(error)
+  } finally {
+    progress.value = undefined
+  }
+}
+function stop(): void {
+  if (progress.value === undefined) return
+  cancelSearch()
+  progress.value = undefined
+}
+onUnmounted(stop)
+
+function say({ way }: CheckedWay): string {
+  const depth = (m: number) => show(m, 'length', studio.units)
+  if (way.way === 'resin') return `Pour it of ${way.name}`
+  if (way.way === 'cool') return `Cool the room to ${show(way.room, 'temperature', studio.units)}`
+  return way.scuff
+    ? `${way.pours} pours of ${depth(way.depth)}, each on one that is hard: scuff and wipe between`
+    : `${way.pours} pours of ${depth(way.depth)}, each in the join window of the one below`
+}
+const then = ({ peak, demouldAt }: CheckedWay) =>
+  `reaches ${show(peak, 'temperature', studio.units)}, out after ${showDuration(demouldAt)}`
+
+/** A batch that is dangerous in one cup is not in several. */
+const cups = computed(() => {
+  const hot = piece.compiled!.cautions.some(
+    ({ code, place }) => code === 'cup-runs-hot' && place.layer === props.layer.id,
+  )
+  const now = piece.document!.layers[props.layer.index].cups ?? 1
+  const wanted = hot && props.layer.batch ? cupsFor(props.layer.batch, now) : 0
+  return wanted > now ? wanted : undefined
+})
+</script>
+
+<template>
+  <div class="ways">
+    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    <button
+      v-if="cups"
+      type="button"
+      class="way"
+      @click="piece.change(withLayer(piece.document!, layer.index, { cups }))"
+    >
+      <b>Mix it in {{ cups }} cups, one after the other</b>
+      <span>none heavier than the pot of its sheet</span>
+    </button>
+    <button v-if="hot && !found && progress === undefined" type="button" class="btn" @click="look">
+      Find ways out
+    </button>
+    <p v-if="progress !== undefined" class="row" role="status">
+      <span>Trying ways in the field, {{ Math.round(progress * 100) }} %</span>
+      <button type="button" class="btn plain" @click="stop">Give up</button>
+    </p>
+    <template v-if="found">
+      <p v-if="found.length === 0" class="quiet">
+        None of your resins, splits or a cooler room stays under the limit. A smaller piece, a
+        thinner mould in moving air, or a resin made for depth would.
+      </p>
+      <button
+        v-for="(way, i) in found"
+        :key="i"
+        type="button"
+        class="way"
+        @click="piece.change(way.way.plan)"
+      >
+        <b>{{ say(way) }}</b>
+        <span>{{ then(way) }}</span>
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.ways > .btn {
+  align-self: flex-start;
+}
+
+.way {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding: 9px 12px;
+  border: 1px solid var(--teal);
+  border-radius: var(--r);
+  background: #fff;
+  text-align: left;
+  cursor: pointer;
+}
+
+.way:hover {
+  background: var(--teal-soft);
+}
+
+.way b {
+  font-weight: 600;
+}
+
+.way span {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+</style>

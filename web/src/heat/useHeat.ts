@@ -1,0 +1,141 @@
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { useIntervalFn, watchDebounced } from '@vueuse/core'
+import type { HeatField, Quantity } from '@mivro/core/cure'
+import { kindAt } from '@mivro/core/cure'
+import { pourHeatQuestion } from '@mivro/core/plan'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Vec3 } from '@mivro/core/shape'
+import { usePiece } from '../piece/pieceStore.ts'
+import { askHeat, cancelHeat } from '../work/pool.ts'
+
+/** Settled for so long, ms, before the field is followed anew. */
+const settled = 250
+
+/** A run through the whole pour takes so many seconds. */
+const runTime = 12
+const tick = 60
+
+/** Points that are followed side by side. */
+const mostPoints = 3
+
+/** The field of the open pour, followed anew whenever it changes, and the moment looked at. */
+export function useHeat(active: () => boolean) {
+  const piece = usePiece()
+  const field = shallowRef<HeatField>()
+  const answered = ref('')
+  const progress = ref<number>()
+  const givenUp = ref(false)
+  const problems = shallowRef<readonly Problem[]>([])
+  const what = ref<Quantity>('temperature')
+  const at = ref(0)
+  const points = shallowRef<Vec3[]>([])
+
+  const question = computed(() => {
+    const { compiled, document, walls } = piece
+    if (!active() || !compiled || !document || piece.preview || piece.clock.waiting)
+      return undefined
+    if (!piece.piece || !compiled.layers.some(({ clock }) => clock)) return undefined
+    return { form: piece.piece.document.form, pour: pourHeatQuestion(document, compiled, walls) }
+  })
+  const key = computed(() => (question.value ? JSON.stringify(question.value) : ''))
+  const stale = computed(() => key.value !== answered.value)
+
+  async function follow(): Promise<void> {
+    const asked = question.value
+    const mine = key.value
+    if (!asked || mine === answered.value) return
+    if (progress.value !== undefined) cancelHeat()
+    progress.value = 0
+    givenUp.value = false
+    problems.value = []
+    try {
+      const found = await askHeat(asked, (share) => {
+        if (key.value === mine) progress.value = share
+      })
+      if (key.value !== mine) return
+      const first = field.value === undefined
+      field.value = found
+      answered.value = mine
+      if (first) at.value = hottest.value?.hot.at ?? 0
+      points.value = points.value.filter((place) => kindAt(found, place) !== 'air')
+      if (points.value.length === 0 && hottest.value) points.value = [hottest.value.hot.place]
+    } catch (error) {
+      if (key.value === mine) problems.value = problemsOf(error)
+    } finally {
+      if (key.value === mine) progress.value = undefined
+    }
+  }
+  watchDebounced(key, () => void follow(), { debounce: settled, immediate: true })
+
+  function giveUp(): void {
+    cancelHeat()
+    progress.value = undefined
+    givenUp.value = true
+  }
+  onUnmounted(() => {
+    if (progress.value !== undefined) cancelHeat()
+  })
+
+  /** The layer that gets hottest, by its 95th percentile. */
+  const hottest = computed(() => {
+    const layers = field.value?.layers.filter(({ series }) => series.at.length > 0) ?? []
+    return layers.reduce<(typeof layers)[number] | undefined>(
+      (best, layer) => (!best || layer.hot.temperature > best.hot.temperature ? layer : best),
+      undefined,
+    )
+  })
+
+  const end = computed(() => field.value?.frames.at(-1)?.at ?? 0)
+  const play = useIntervalFn(
+    () => {
+      at.value = Math.min(end.value, at.value + (end.value * tick) / 1000 / runTime)
+      if (at.value >= end.value) play.pause()
+    },
+    tick,
+    { immediate: false },
+  )
+  function togglePlay(): void {
+    if (play.isActive.value) return play.pause()
+    if (at.value >= end.value) at.value = 0
+    play.resume()
+  }
+  watch(active, (now) => !now && play.pause())
+
+  function show(quantity: Quantity): void {
+    what.value = quantity
+  }
+
+  function addPoint(place: Vec3): void {
+    if (!field.value || kindAt(field.value, place) === 'air') return
+    points.value = [...points.value, place].slice(-mostPoints)
+  }
+  function movePoint(index: number, place: Vec3): void {
+    if (!field.value || kindAt(field.value, place) === 'air') return
+    points.value = points.value.map((old, i) => (i === index ? place : old))
+  }
+  function removePoint(index: number): void {
+    points.value = points.value.filter((_, i) => i !== index)
+  }
+
+  return {
+    field,
+    stale,
+    progress,
+    givenUp,
+    problems,
+    what,
+    at,
+    points,
+    hottest,
+    playing: play.isActive,
+    follow,
+    show,
+    giveUp,
+    togglePlay,
+    addPoint,
+    movePoint,
+    removePoint,
+  }
+}
+
+export type Heat = ReturnType<typeof useHeat>

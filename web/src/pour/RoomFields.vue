@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { usualDay, type Plan } from '@mivro/core/plan'
+import type { Problem } from '@mivro/core/problem'
+import { show } from '@mivro/core/units'
+import { usePiece } from '../piece/pieceStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import Says from '../ui/Says.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import TimeField from '../ui/TimeField.vue'
+
+/** Warmth, air and hours of the day that a pour happens in. */
+const props = defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
+
+const piece = usePiece()
+const studio = useStudio()
+const plan = computed(() => piece.document!)
+const room = computed(() => show(plan.value.room, 'temperature', studio.units))
+const awake = computed(() => plan.value.awake ?? usualDay.awake)
+const damp = computed(() =>
+  piece.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
+)
+const dew = computed(() => piece.compiled!.dewPoint)
+
+const refused = ref<Problem>()
+const day = (values: Partial<Plan>) => (refused.value = props.take(values))
+</script>
+
+<template>
+  <details class="more">
+    <summary>Warmth and air</summary>
+    <QuantityField
+      label="Mould when it is poured"
+      kind="temperature"
+      optional
+      :placeholder="`as the room, ${room}`"
+      :value="plan.mouldTemperature"
+      :take="(mouldTemperature) => take({ mouldTemperature })"
+    />
+    <QuantityField
+      label="Parts when they are mixed"
+      kind="temperature"
+      optional
+      :placeholder="`as the room, ${room}`"
+      :value="plan.materialTemperature"
+      :take="(materialTemperature) => take({ materialTemperature })"
+    />
+    <QuantityField
+      label="Humidity of the air"
+      kind="fraction"
+      optional
+      placeholder="not known"
+      :value="plan.humidity"
+      :take="(humidity) => take({ humidity })"
+    />
+    <p v-if="dew !== undefined" class="row quiet small">
+      Water settles on what is colder than
+      <b class="num">{{ show(dew, 'temperature', studio.units) }}</b>
+    </p>
+    <CautionNote v-for="caution in damp" :key="caution.code" :caution="caution" />
+    <QuantityField
+      label="Stands in the cup after mixing"
+      kind="duration"
+      optional
+      placeholder="not at all"
+      :value="plan.standing"
+      :take="(standing) => take({ standing })"
+    />
+    <SegmentField
+      label="Pours until"
+      :options="[
+        {
+          value: 'doubled',
+          label: 'Twice as thick',
+          hint: 'Viscosity doubled: the sheet’s pot life',
+        },
+        { value: 'thick', label: '5 Pa·s', hint: 'As thick as honey: it hardly runs any more' },
+      ]"
+      :value="plan.pourEnd ?? 'doubled'"
+      @choose="take({ pourEnd: $event as 'doubled' | 'thick' })"
+    />
+  </details>
+  <details class="more">
+    <summary>The day</summary>
+    <TimeField
+      label="First cup is mixed at"
+      optional
+      :value="plan.begin"
+      @take="day({ begin: $event })"
+    />
+    <TimeField
+      label="Bench is open from"
+      :value="awake.from"
+      @take="day({ awake: { ...awake, from: $event ?? awake.from } })"
+    />
+    <TimeField
+      label="until"
+      :value="awake.until"
+      @take="day({ awake: { ...awake, until: $event ?? awake.until } })"
+    />
+    <Says :problem="refused" />
+    <p class="quiet small">
+      With a time to begin, the clock shows times of day and the nights, and says when a pour would
+      fall into one.
+    </p>
+  </details>
+</template>
+
+<style scoped>
+.more {
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+}
+
+.more[open] {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
+.more > * + * {
+  margin-top: 12px;
+}
+
+summary {
+  color: var(--teal);
+  font-weight: 600;
+  cursor: pointer;
+}
+</style>
