@@ -168,6 +168,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.coats, 'coat')} last about ${plural(a.pulls, 'pull')}, and ${a.copies} are wanted. One coat more gives about six pulls more.`,
   'sheet-slip': (a, u) =>
     `${a.label} of ${show(a.value, a.kind, u)} is unusual for ${a.class}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
+  'same-name': (a) =>
+    `Another on the shelf is called ${a.name} too. Take one off, or add the lot to its name, so that plans don't mix them up.`,
   'pot-mass-assumed': (a, u) =>
     `The sheet names no mass for its pot life, so ${show(a.mass, 'mass', u)} in a cup is assumed. If it was measured on more, the resin is slower than reckoned.`,
   'recoat-before-gel': (a) =>

@@ -95,6 +95,7 @@ export interface CautionAmounts {
     high: number
     class: string
   }
+  'same-name': { name: string }
   'pot-mass-assumed': { mass: number }
   'recoat-before-gel': { recoat: number; gel: number }
   'peak-impossible': { stated: number; reached: number; mass: number }

@@ -65,6 +65,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   malformed: (a) => `This part can't be read: ${a.message}.`,
   'nothing-poured': () =>
     'No layer holds resin yet, so nothing gets warm. Give a layer its resin and a height first.',
+  'unknown-kind': (a) =>
+    `"${a.text}" is no kind of material. Write resin, silicone, tint or inclusion.`,
   'day-too-short': (a) =>
     `The bench would open at ${showTimeOfDay(a.from)} and close at ${showTimeOfDay(a.until)}. Let it close at least an hour after it opens.`,
 

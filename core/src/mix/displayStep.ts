@@ -1,5 +1,5 @@
 /** Fewer steps of the scale than this, and a step is too coarse for the amount. */
-const enoughSteps = 5
+export const enoughSteps = 5
 
 /** Whether a scale that reads to `step` is too coarse for `mass`, both kg. */
 export const underScale = (mass: number, step: number): boolean => mass < enoughSteps * step

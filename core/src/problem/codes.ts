@@ -21,6 +21,9 @@ export interface ProblemAmounts {
   'missing-text': { field: string }
   malformed: { message: string }
 
+  // Materials from a file
+  'unknown-kind': { text: string }
+
   // The heat of a pour
   'nothing-poured': Record<string, never>
   'day-too-short': { from: number; until: number }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
-import { Box, FlaskConical, Gem, House } from 'lucide-vue-next'
+import { Box, FlaskConical, Gem, House, Scale } from 'lucide-vue-next'
 
 const route = useRoute()
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
   { to: '/moulds', label: 'Moulds', icon: Box },
+  { to: '/desk', label: 'Mix', icon: Scale },
   { to: '/shelf', label: 'Shelf', icon: FlaskConical },
   { to: '/studio', label: 'Studio', icon: House },
 ]

@@ -14,6 +14,7 @@ const studio = useStudio()
 const crumb = computed(() => {
   if (route.path.startsWith('/shelf')) return ['Shelf']
   if (route.path.startsWith('/moulds')) return ['Moulds']
+  if (route.path.startsWith('/desk')) return ['Ratio desk']
   if (route.path.startsWith('/studio')) return ['Studio']
   if (route.name === 'new-piece') return ['Pieces', 'New piece']
   const name = piece.piece?.document.name

@@ -39,6 +39,7 @@ export const router = createRouter({
       component: () => import('../mould/sheet/MouldSheetView.vue'),
     },
     { path: '/moulds/:mould?', name: 'moulds', component: () => import('../mould/MouldsView.vue') },
+    { path: '/desk', name: 'desk', component: () => import('../desk/DeskView.vue') },
     { path: '/shelf/:material?', name: 'shelf', component: () => import('../shelf/ShelfView.vue') },
     { path: '/studio', name: 'studio', component: () => import('../studio/StudioView.vue') },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
@@ -49,6 +50,7 @@ router.afterEach((to) => {
   const names: Record<string, string> = {
     pieces: 'Pieces',
     moulds: 'Moulds',
+    desk: 'Ratio desk',
     shelf: 'Shelf',
     studio: 'Studio',
   }

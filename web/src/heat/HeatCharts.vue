@@ -149,14 +149,20 @@ const hottestShown = computed(() => {
   const found = props.heat.hottest.value
   return found ? show(found.hot.temperature, 'temperature', studio.units) : ''
 })
+/** A limit far above what happens would press the lines flat. */
+const nearLimit = computed(
+  () => (props.heat.hottest.value?.hot.temperature ?? 0) > props.compiled.heatLimit - 35,
+)
 const temperatureOptions = computed(() =>
   options(
     unitSymbol('temperature', studio.units),
-    // A limit far above what happens would press the lines flat.
-    (props.heat.hottest.value?.hot.temperature ?? 0) > props.compiled.heatLimit - 35
-      ? { now: now.value, limit: limit.value }
-      : { now: now.value },
-    { suggestedMax: fromSI(props.room + 10, degrees.value) },
+    nearLimit.value ? { now: now.value, limit: limit.value } : { now: now.value },
+    {
+      suggestedMax: fromSI(
+        nearLimit.value ? props.compiled.heatLimit + 12 : props.room + 10,
+        degrees.value,
+      ),
+    },
   ),
 )
 const cureOptions = computed(() => options('% cured', { now: now.value }, { min: 0, max: 100 }))

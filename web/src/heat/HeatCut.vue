@@ -66,6 +66,16 @@ const lines = computed(() => {
   const wanted = what.value === 'alpha' ? [0.2, 0.4, 0.6, 0.8] : scale.value.lines
   return isoLines(picture.value, wanted, size.value.width, size.value.height)
 })
+/** Numbers that would stand on one another are left out. */
+const numbered = computed(() => {
+  const put: { x: number; y: number }[] = []
+  return lines.value.filter(({ label }) => {
+    if (!label) return false
+    const free = put.every((at) => Math.abs(at.x - label.x) > 30 || Math.abs(at.y - label.y) > 16)
+    if (free) put.push(label)
+    return free
+  })
+})
 const limitLine = computed(() =>
   picture.value && what.value === 'temperature'
     ? isoLines(picture.value, [props.compiled.heatLimit], size.value.width, size.value.height)
@@ -196,7 +206,7 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
             :d="line.path"
             class="limit"
           />
-          <template v-for="line in lines" :key="`label${line.value}`">
+          <template v-for="line in numbered" :key="`label${line.value}`">
             <text v-if="line.label" :x="line.label.x" :y="line.label.y + 4" text-anchor="middle">
               {{ say(line.value) }}
             </text>

@@ -113,11 +113,21 @@ const looks = [
     <div v-if="deepest && about">
       <dt>Deepest pour<Origin of="this depth" :lines="deepestLines" /></dt>
       <dd>
-        <b>{{ show(deepest.advised, 'length', studio.units) }}</b>
+        <b v-if="deepest.boundless && deepest.by === 'heat'">any depth</b>
+        <b v-else>{{ show(deepest.advised, 'length', studio.units) }}</b>
         <span>
-          at one go; reckoned {{ show(deepest.low, 'length', studio.units) }} to
-          {{ show(deepest.high, 'length', studio.units)
-          }}<template v-if="deepest.by === 'sheet'">, the sheet allows no more</template>.
+          <template v-if="deepest.boundless">
+            {{
+              deepest.by === 'sheet'
+                ? 'by its sheet; the heat would allow more.'
+                : 'stays below the limit here.'
+            }}
+          </template>
+          <template v-else>
+            at one go; reckoned {{ show(deepest.low, 'length', studio.units) }} to
+            {{ show(deepest.high, 'length', studio.units)
+            }}<template v-if="deepest.by === 'sheet'">, the sheet allows no more</template>.
+          </template>
           {{ about.name }} is {{ show(about.depth, 'length', studio.units) }} deep.
         </span>
       </dd>

@@ -29,6 +29,7 @@ export function useHeat(active: () => boolean) {
   const what = ref<Quantity>('temperature')
   const at = ref(0)
   const points = shallowRef<Vec3[]>([])
+  const chosen = { moment: false, points: false }
 
   const question = computed(() => {
     const { compiled, document, walls } = piece
@@ -53,12 +54,14 @@ export function useHeat(active: () => boolean) {
         if (key.value === mine) progress.value = share
       })
       if (key.value !== mine) return
-      const first = field.value === undefined
       field.value = found
       answered.value = mine
-      if (first) at.value = hottest.value?.hot.at ?? 0
+      // Until a moment or a point is chosen, what is hottest is looked at.
+      if (!chosen.moment) at.value = hottest.value?.hot.at ?? 0
       points.value = points.value.filter((place) => kindAt(found, place) !== 'air')
-      if (points.value.length === 0 && hottest.value) points.value = [hottest.value.hot.place]
+      if (!chosen.points || points.value.length === 0) {
+        points.value = hottest.value ? [hottest.value.hot.place] : []
+      }
     } catch (error) {
       if (key.value === mine) problems.value = problemsOf(error)
     } finally {
@@ -94,7 +97,12 @@ export function useHeat(active: () => boolean) {
     tick,
     { immediate: false },
   )
+  function lookAt(moment: number): void {
+    chosen.moment = true
+    at.value = Math.min(end.value, Math.max(0, moment))
+  }
   function togglePlay(): void {
+    chosen.moment = true
     if (play.isActive.value) return play.pause()
     if (at.value >= end.value) at.value = 0
     play.resume()
@@ -107,10 +115,12 @@ export function useHeat(active: () => boolean) {
 
   function addPoint(place: Vec3): void {
     if (!field.value || kindAt(field.value, place) === 'air') return
-    points.value = [...points.value, place].slice(-mostPoints)
+    points.value = [...(chosen.points ? points.value : []), place].slice(-mostPoints)
+    chosen.points = true
   }
   function movePoint(index: number, place: Vec3): void {
     if (!field.value || kindAt(field.value, place) === 'air') return
+    chosen.points = true
     points.value = points.value.map((old, i) => (i === index ? place : old))
   }
   function removePoint(index: number): void {
@@ -131,6 +141,7 @@ export function useHeat(active: () => boolean) {
     follow,
     show,
     giveUp,
+    lookAt,
     togglePlay,
     addPoint,
     movePoint,

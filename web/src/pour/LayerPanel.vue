@@ -9,6 +9,8 @@ import { usePiece } from '../piece/pieceStore.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
+import AtTheCup from '../desk/AtTheCup.vue'
+import CountField from '../ui/CountField.vue'
 import Origin from '../ui/Origin.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
@@ -30,6 +32,10 @@ const source = computed<Layer>(() => plan.value.layers[props.layer.index])
 const resin = computed(() => {
   const found = shelf.materials.get(source.value.resin ?? '')
   return found?.kind === 'resin' ? found : undefined
+})
+const tint = computed(() => {
+  const found = shelf.materials.get(source.value.tint?.material ?? '')
+  return found?.kind === 'tint' ? found : undefined
 })
 const law = useLaw(() => resin.value)
 const origin = computed(() => {
@@ -141,7 +147,22 @@ const joins = [
   <template v-if="layer.weighing">
     <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
     <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
+    <AtTheCup
+      v-if="resin && source.resin"
+      :key="`${layer.id}-cup`"
+      :material="source.resin"
+      :two-part="resin"
+      :tint="tint && source.tint ? { material: tint, share: source.tint.fraction } : undefined"
+      :weighing="layer.weighing"
+      :step="plan.scaleStep"
+      :room="plan.room"
+    />
     <CautionNote v-for="caution in cautions('weigh')" :key="caution.code" :caution="caution" />
+    <CountField
+      label="Mixed in so many cups"
+      :value="source.cups ?? 1"
+      :take="(cups) => change({ cups: cups > 1 ? cups : undefined })"
+    />
   </template>
 
   <div class="block">

@@ -174,7 +174,7 @@ const shortcuts = [
       @select="select"
       @move="movedPour"
       @moved="keepPour"
-      @look="heat.at.value = $event"
+      @look="heat.lookAt($event)"
       @play="heat.togglePlay()"
     />
     <aside

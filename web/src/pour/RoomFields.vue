@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { usualDay, type Plan } from '@mivro/core/plan'
+import type { Caution } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
-import { show } from '@mivro/core/units'
+import { show, showTimeOfDay } from '@mivro/core/units'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
@@ -22,6 +23,12 @@ const awake = computed(() => plan.value.awake ?? usualDay.awake)
 const damp = computed(() =>
   piece.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
 )
+const night = computed(() =>
+  piece.compiled!.cautions.find(
+    (found): found is Caution<'pour-at-night'> => found.code === 'pour-at-night',
+  ),
+)
+const better = computed(() => night.value?.amounts.begin ?? undefined)
 const dew = computed(() => piece.compiled!.dewPoint)
 
 const refused = ref<Problem>()
@@ -29,7 +36,7 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
 </script>
 
 <template>
-  <details class="more">
+  <details class="more" :open="damp.length > 0">
     <summary>Warmth and air</summary>
     <QuantityField
       label="Mould when it is poured"
@@ -82,7 +89,7 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
       @choose="take({ pourEnd: $event as 'doubled' | 'thick' })"
     />
   </details>
-  <details class="more">
+  <details class="more" :open="night !== undefined">
     <summary>The day</summary>
     <TimeField
       label="First cup is mixed at"
@@ -101,6 +108,15 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
       @take="day({ awake: { ...awake, until: $event ?? awake.until } })"
     />
     <Says :problem="refused" />
+    <CautionNote v-if="night" :caution="night" />
+    <button
+      v-if="better !== undefined"
+      type="button"
+      class="btn ghost"
+      @click="day({ begin: better })"
+    >
+      Begin at {{ showTimeOfDay(better) }}
+    </button>
     <p class="quiet small">
       With a time to begin, the clock shows times of day and the nights, and says when a pour would
       fall into one.

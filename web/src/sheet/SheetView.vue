@@ -5,7 +5,7 @@ import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { runSheet, type SheetStep } from '@mivro/core/plan'
-import { figure, show, showDuration } from '@mivro/core/units'
+import { figure, show, showDuration, showTimeOfDay } from '@mivro/core/units'
 import MiniCut from '../piece/MiniCut.vue'
 import { useMould } from '../mould/mouldStore.ts'
 import { usePiece } from '../piece/pieceStore.ts'
@@ -48,12 +48,21 @@ const mouldWords = computed(() => {
   const words = `${said.filter(Boolean).join(', ')}.`
   return passport.nextTime ? `${words} ${passport.nextTime}` : words
 })
-const at = (seconds = 0) =>
-  seconds < 1 ? 'at the start' : `${showDuration(seconds)} after the first mix`
+const after = (seconds: number) => {
+  const begin = plan.value?.begin
+  const words = `${showDuration(seconds)} after the first mix`
+  return begin === undefined ? words : `at ${showTimeOfDay(begin + seconds)}, ${words}`
+}
+const at = (seconds = 0) => (seconds < 1 ? 'at the start' : after(seconds))
+
+const trimFrom = computed(() =>
+  Math.max(0, ...(piece.compiled?.layers ?? []).map(({ clock }) => clock?.trimAt ?? 0)),
+)
+const cupsOf = (index: number) => plan.value?.layers[index].cups ?? 1
 
 function words({ step, layer, at: when }: SheetStep): string {
   if (step === 'demould')
-    return `Take it out of the mould, from ${showDuration(when ?? 0)} after the first mix. The witness cup decides.`
+    return `Trim the gates while they are rubbery, from ${after(trimFrom.value)}. Take it out of the mould from ${after(when ?? 0)}. The witness cup decides.`
   const { clock, weighing, depth, top } = layer!
   if (step === 'mix') {
     return `Mix ${at(when)}: scrape sides and bottom, then into a second clean cup. It pours for ${showDuration(clock!.cupUntil - clock!.mixAt)}.`
@@ -63,11 +72,12 @@ function words({ step, layer, at: when }: SheetStep): string {
       crisp: 'onto the tacky gel',
       soft: 'onto the syrup',
       bled: 'while the layer below still runs',
+      late: 'once it is scuffed and wiped',
     }
-    const onto = layer!.index > 0 ? `, ${joins[layer!.join]}` : ''
-    return `Pour ${showDuration(when ?? 0)} after the first mix${onto}: ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
+    const onto = layer!.index > 0 ? `, ${joins[clock!.meets ?? layer!.join]}` : ''
+    return `Pour ${after(when ?? 0)}${onto}: ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
   }
-  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units, { step: 1e-6 })}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between.`
+  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units, { step: 1e-6 })}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between${cupsOf(layer!.index) > 1 ? `; in ${cupsOf(layer!.index)} cups, mixed one after the other` : ''}.`
 }
 const setIn = (index: number) =>
   (plan.value?.layers[index].inclusions ?? [])

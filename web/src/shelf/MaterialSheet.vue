@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { caution } from '@mivro/core/caution'
 import { readDocument } from '@mivro/core/document'
 import {
   materialSchema,
   resinClasses,
   slipsOf,
+  twinOf,
   tintForms,
   type Material,
   type ResinClass,
@@ -20,6 +22,8 @@ import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import { useShelf } from './shelfStore.ts'
 import RatioField from './RatioField.vue'
+import SeenAtTheBench from './SeenAtTheBench.vue'
+import SheetReader from './SheetReader.vue'
 
 const props = defineProps<{ keeper: Keeper<'materials'> }>()
 const shelf = useShelf()
@@ -36,7 +40,28 @@ function change(values: object): Problem | undefined {
   }
 }
 
-const slips = computed(() => slipsOf(material.value))
+const twin = computed(() =>
+  twinOf(
+    material.value,
+    shelf.stored.filter(({ id }) => id !== props.keeper.id).map(({ document }) => document),
+  ),
+)
+const slips = computed(() => [
+  ...slipsOf(material.value),
+  ...(twin.value
+    ? [caution('same-name', 'warn', { field: 'name' }, { name: material.value.name })]
+    : []),
+])
+
+/** The field that is explained: the one touched last. */
+const field = ref('')
+const label = ref('')
+function touched(event: FocusEvent): void {
+  const at = (event.target as HTMLElement).closest<HTMLElement>('[data-field]')
+  if (!at) return
+  field.value = at.dataset.field!
+  label.value = at.dataset.label!
+}
 const slipsAt = (field: string) => slips.value.filter((slip) => slip.place.field === field)
 
 interface Entry {
@@ -52,13 +77,25 @@ const groups: Record<Material['kind'], { title: string; entries: Entry[] }[]> = 
       title: 'Time',
       entries: [
         { key: 'potLife', label: 'Pot life', kind: 'duration' },
-        { key: 'potMass', label: 'measured on', kind: 'mass', step: 1e-3 },
-        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'by rule' },
+        {
+          key: 'potMass',
+          label: 'measured on',
+          kind: 'mass',
+          step: 1e-3,
+          optional: '100 g, assumed',
+        },
+        {
+          key: 'peak',
+          label: 'Hottest in that cup',
+          kind: 'temperature',
+          optional: 'by its kind',
+        },
+        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'reckoned' },
         {
           key: 'recoatUntil',
           label: 'A next layer bonds until',
           kind: 'duration',
-          optional: 'by rule',
+          optional: 'reckoned',
         },
         { key: 'demould', label: 'Demould time', kind: 'duration' },
         { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
@@ -135,6 +172,11 @@ const groups: Record<Material['kind'], { title: string; entries: Entry[] }[]> = 
 const shown = computed(() => groups[material.value.kind])
 const valueOf = (key: string) =>
   (material.value as unknown as Record<string, number | undefined>)[key]
+const readings = [
+  { value: 'cup', label: 'In the cup', hint: 'Viscosity doubled, as the cup warms itself' },
+  { value: 'thin film', label: 'In a film', hint: 'Viscosity doubled at the sheet’s temperature' },
+  { value: 'gel', label: 'As gel', hint: 'Until it gels in the cup' },
+]
 const classes = Object.entries(resinClasses).map(([value, facts]) => ({
   value,
   label: facts.label.replace(/^an? /, ''),
@@ -142,25 +184,26 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
 </script>
 
 <template>
-  <section class="panel sheet" aria-label="The sheet">
-    <div class="head">
-      <span v-if="'colour' in material" class="dot">
-        <input
-          type="color"
-          aria-label="Colour it is drawn with"
-          :value="material.colour"
-          @change="change({ colour: ($event.target as HTMLInputElement).value })"
+  <div class="sides">
+    <section class="panel sheet" aria-label="The sheet" @focusin="touched">
+      <div class="head">
+        <span v-if="'colour' in material" class="dot">
+          <input
+            type="color"
+            aria-label="Colour it is drawn with"
+            :value="material.colour"
+            @change="change({ colour: ($event.target as HTMLInputElement).value })"
+          />
+        </span>
+        <TextField
+          bare
+          heading
+          label="Name"
+          :value="material.name"
+          :take="(name) => change({ name })"
         />
-      </span>
-      <TextField
-        bare
-        heading
-        label="Name"
-        :value="material.name"
-        :take="(name) => change({ name })"
-      />
-    </div>
-    <div class="columns">
+      </div>
+      <CautionNote v-for="slip in slipsAt('name')" :key="slip.code" :caution="slip" />
       <div class="stack">
         <template v-if="material.kind === 'resin'">
           <PlainSelect
@@ -170,7 +213,9 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
             @choose="change({ class: $event as ResinClass })"
           />
           <h3>Mixing</h3>
-          <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          <div data-field="ratio" data-label="Mix ratio" class="stack">
+            <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          </div>
           <TextField
             label="Part A is called"
             :value="material.nameA"
@@ -205,7 +250,9 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
             @choose="change({ chemistry: $event })"
           />
           <h3>Mixing</h3>
-          <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          <div data-field="ratio" data-label="Mix ratio" class="stack">
+            <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+          </div>
           <TextField
             label="Part A is called"
             :value="material.nameA"
@@ -245,6 +292,32 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
           :value="material.form"
           @choose="change({ form: $event })"
         />
+        <template v-for="group in shown" :key="group.title">
+          <h3>{{ group.title }}</h3>
+          <template v-for="entry in group.entries" :key="entry.key">
+            <div :data-field="entry.key" :data-label="entry.label">
+              <QuantityField
+                :label="entry.label"
+                :kind="entry.kind"
+                :step="entry.step"
+                :optional="entry.optional !== undefined"
+                :placeholder="entry.optional"
+                :value="valueOf(entry.key)"
+                :take="(value) => change({ [entry.key]: value })"
+              />
+            </div>
+            <SegmentField
+              v-if="entry.key === 'potMass' && material.kind === 'resin'"
+              data-field="potLifeMeans"
+              data-label="How pot life is read"
+              label="read"
+              :options="readings"
+              :value="material.potLifeMeans ?? 'cup'"
+              @choose="change({ potLifeMeans: $event })"
+            />
+            <CautionNote v-for="slip in slipsAt(entry.key)" :key="slip.code" :caution="slip" />
+          </template>
+        </template>
         <TextField
           label="Notes"
           :lines="4"
@@ -253,28 +326,50 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
           :take="(note) => change({ note })"
         />
       </div>
-      <div class="stack">
-        <template v-for="group in shown" :key="group.title">
-          <h3>{{ group.title }}</h3>
-          <template v-for="entry in group.entries" :key="entry.key">
-            <QuantityField
-              :label="entry.label"
-              :kind="entry.kind"
-              :step="entry.step"
-              :optional="entry.optional !== undefined"
-              :placeholder="entry.optional"
-              :value="valueOf(entry.key)"
-              :take="(value) => change({ [entry.key]: value })"
-            />
-            <CautionNote v-for="slip in slipsAt(entry.key)" :key="slip.code" :caution="slip" />
-          </template>
-        </template>
-      </div>
-    </div>
-  </section>
+    </section>
+    <aside
+      v-if="material.kind === 'resin' || material.kind === 'silicone'"
+      class="panel beside"
+      aria-label="Reading the sheet"
+    >
+      <SheetReader :id="keeper.id" :material="material" :field="field" :label="label" />
+      <SeenAtTheBench
+        :key="keeper.id"
+        :material="material"
+        :take="(observations) => change({ observations })"
+      />
+    </aside>
+  </div>
 </template>
 
 <style scoped>
+.sides {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 352px;
+  gap: 14px;
+  min-height: 0;
+}
+
+.sides > :only-child {
+  grid-column: 1 / 3;
+}
+
+.beside {
+  display: flex;
+  flex-direction: column;
+  gap: 18px;
+  padding: 16px;
+  overflow: hidden auto;
+}
+
+.beside > * {
+  flex: none;
+}
+
+.sheet > .stack {
+  margin-top: 14px;
+}
+
 .sheet {
   padding: 16px 20px 20px;
   overflow: hidden auto;
@@ -311,13 +406,6 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
 .dot input::-webkit-color-swatch {
   border: 0;
   border-radius: 7px;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 40px;
-  margin-top: 14px;
 }
 
 h3 {

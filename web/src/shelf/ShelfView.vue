@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import type { Material, MaterialKind } from '@mivro/core/material'
@@ -14,6 +14,9 @@ import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import { useUndoOf } from '../ui/undo.ts'
+import { download } from '../ui/download.ts'
+import { toCsv, toJson } from './exchangeFiles.ts'
+import ExchangeDialog from './ExchangeDialog.vue'
 import MaterialSheet from './MaterialSheet.vue'
 import { useShelf } from './shelfStore.ts'
 import { startingMaterial } from './startingMaterials.ts'
@@ -52,6 +55,15 @@ watch(
   (document) => document && open.value && shelf.follow(open.value.id, document),
 )
 
+const arriving = ref(false)
+const mixable = computed(() => ['resin', 'silicone'].includes(open.value?.document.kind ?? ''))
+const handOut = (as: 'csv' | 'json') =>
+  trying(async () => {
+    const all = shelf.stored.map(({ document }) => document)
+    if (as === 'json') return download('mivro-materials.json', toJson(all), 'application/json')
+    download('mivro-materials.csv', await toCsv(all), 'text/csv')
+  })
+
 const add = (kind: MaterialKind) =>
   trying(async () => {
     const id = await shelf.add(startingMaterial(kind))
@@ -80,7 +92,17 @@ function facts(material: Material): string {
 
 <template>
   <div class="listed">
-    <h1>Shelf</h1>
+    <div class="title">
+      <h1>Shelf</h1>
+      <span class="space" />
+      <button type="button" class="btn ghost" @click="arriving = true">Bring in</button>
+      <button type="button" class="btn ghost" @click="handOut('csv')">Hand out as CSV</button>
+      <button type="button" class="btn ghost" @click="handOut('json')">as JSON</button>
+      <RouterLink v-if="mixable" class="btn" :to="{ name: 'desk', query: { of: wanted } }"
+        >Mix it</RouterLink
+      >
+    </div>
+    <ExchangeDialog v-model="arriving" />
     <div class="columns">
       <section class="panel list" aria-label="Materials">
         <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
@@ -141,6 +163,20 @@ function facts(material: Material): string {
 </template>
 
 <style scoped>
+.title {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.space {
+  flex: 1;
+}
+
+.listed > .columns {
+  grid-template-columns: 300px minmax(0, 1fr);
+}
+
 li i {
   flex: none;
   width: 22px;

@@ -1,6 +1,13 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { MouldGeometry } from '@mivro/core/mould'
-import type { Batch, CureTimes, DeepestPour, HeatField, Learned } from '@mivro/core/cure'
+import type {
+  Batch,
+  CureTimes,
+  DeepestPour,
+  HeatField,
+  Learned,
+  PotLifeCurve,
+} from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
 import type { Form } from '@mivro/core/piece'
 import type { CheckedWay } from '@mivro/core/plan'
@@ -128,6 +135,10 @@ export const askTimes = async (batches: Batch[]): Promise<CureTimes[]> =>
 /** What a resin's sheet and what was seen of it come to. */
 export const askLaw = (resin: Resin): Promise<Learned> =>
   once('law', resin, () => bench('clock').jobs.law(resin) as Promise<Answer<Learned>>)
+
+/** Pot life over rooms, by the sheet and with what was seen. */
+export const askCurve = (resin: Resin): Promise<PotLifeCurve> =>
+  once('curve', resin, () => bench('clock').jobs.curve(resin) as Promise<Answer<PotLifeCurve>>)
 
 export const askDeepest = (question: DeepestQuestion): Promise<DeepestPour> =>
   once(

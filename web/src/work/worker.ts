@@ -24,7 +24,7 @@ import {
   type GeometryQuestion,
   type TiltQuestion,
 } from './mouldJobs.ts'
-import type { Batch } from '@mivro/core/cure'
+import { potLifeCurve, type Batch } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
 import {
   cureTimes,
@@ -122,6 +122,8 @@ const jobs = {
   times: (batches: Batch[]) => answer(async () => cureTimes(batches)),
 
   law: (resin: Resin) => answer(async () => lawOf(resin)),
+
+  curve: (resin: Resin) => answer(async () => potLifeCurve(resin)),
 
   deepest: (question: DeepestQuestion) => answer(async () => findDeepest(question)),
 

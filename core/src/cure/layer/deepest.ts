@@ -24,6 +24,8 @@ export interface DeepestPour {
   advised: number
   /** Which of the two decides the advice. */
   by: 'heat' | 'sheet'
+  /** No depth that is looked at gets too hot: `depth` is the deepest of them. */
+  boundless: boolean
 }
 
 /**
@@ -39,8 +41,9 @@ export function deepestPour(
 ): DeepestPour {
   const peaks = (depth: number) => peakOver(calibration, { ...batch, depth }, limit)
   let { least, most }: { least: number; most: number } = range
-  if (peaks(least)) most = least
-  else if (!peaks(most)) least = most
+  const boundless = !peaks(most)
+  if (boundless) least = most
+  else if (peaks(least)) most = least
   while (most / least > 1 + closeEnough) {
     const middle = Math.sqrt(least * most)
     if (peaks(middle)) most = middle
@@ -54,6 +57,7 @@ export function deepestPour(
     high: least * depthBand.high,
     advised: Math.min(low, maxDepth),
     by: low <= maxDepth ? 'heat' : 'sheet',
+    boundless,
   }
 }
 

@@ -138,6 +138,7 @@ describe('the deepest safe pour', () => {
     expect(high / depth).toBeCloseTo(1.3, 9)
     expect(advised).toBe(low)
     expect(by).toBe('heat')
+    expect(ask(coating).boundless).toBe(false)
   })
 
   it('is never deeper than the sheet’s own greatest depth', () => {

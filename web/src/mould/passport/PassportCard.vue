@@ -11,7 +11,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
 import { useMould } from '../mouldStore.ts'
-import { download, fileName } from './download.ts'
+import { download, fileName } from '../../ui/download.ts'
 import { templatePdf } from './templatePdf.ts'
 import { usePullsOf } from './usePulls.ts'
 

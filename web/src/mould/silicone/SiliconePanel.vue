@@ -20,6 +20,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
+import AtTheCup from '../../desk/AtTheCup.vue'
 import WeighTable from '../../ui/WeighTable.vue'
 import { useMould } from '../mouldStore.ts'
 
@@ -70,6 +71,10 @@ const changeOwn = (values: Partial<NonNullable<Box['own']>>) => {
   return changeBox({ own: { ...own, ...values } })
 }
 
+const silicone = computed(() => {
+  const found = shelf.materials.get(document.value.silicone ?? '')
+  return found?.kind === 'silicone' ? found : undefined
+})
 const silicones = computed(() =>
   [...shelf.materials].flatMap(([id, material]) =>
     material.kind === 'silicone' ? [{ id, silicone: material }] : [],
@@ -299,6 +304,14 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       :copies="1"
       :step="step"
       title="Weigh"
+    />
+    <AtTheCup
+      v-if="compiled?.need && silicone && document.silicone"
+      :material="document.silicone"
+      :two-part="silicone"
+      :weighing="compiled.need.weighing"
+      :step="step"
+      :room="piece.document?.room ?? 294.15"
     />
     <p v-if="compiled?.need" class="small quiet">
       By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { checkCup, type Mix, type Weighing } from '@mivro/core/mix'
+import type { Tint, TwoPart } from '@mivro/core/material'
+import QuantityField from '../ui/QuantityField.vue'
+import { useDesk } from './deskStore.ts'
+import PastTheMark from './PastTheMark.vue'
+
+/** Beside what is to be weighed: what the cup really holds, and what to add then. */
+const props = defineProps<{
+  material: string
+  twoPart: TwoPart
+  tint?: { material: Tint; share: number }
+  weighing: Weighing
+  step: number
+  room: number
+}>()
+const desk = useDesk()
+const router = useRouter()
+const inCup = shallowRef<Record<string, number | undefined>>({})
+const open = ref(false)
+watch(
+  () => props.material,
+  () => (inCup.value = {}),
+)
+
+const mix = computed((): Mix => {
+  const { ratio, densityA, densityB, nameA, nameB } = props.twoPart
+  const { tint } = props
+  const extras = tint
+    ? [
+        {
+          id: 'tint',
+          name: tint.material.name,
+          share: tint.share,
+          of: 'both' as const,
+          density: tint.material.density,
+        },
+      ]
+    : []
+  return { ratio, densityA, densityB, nameA, nameB, extras }
+})
+const check = computed(() => checkCup(mix.value, inCup.value, props.weighing.cup.size))
+
+async function toTheDesk(): Promise<void> {
+  const [extra] = mix.value.extras
+  desk.layOut({
+    material: props.material,
+    mass: props.weighing.total,
+    room: props.room,
+    needed: props.weighing.volume,
+    tint: extra && { name: extra.name, share: extra.share, density: extra.density },
+  })
+  await router.push({ name: 'desk' })
+}
+</script>
+
+<template>
+  <details class="cup" @toggle="open = ($event.target as HTMLDetailsElement).open">
+    <summary>Past the mark?</summary>
+    <div v-if="open" class="inside">
+      <QuantityField
+        v-for="part in weighing.steps"
+        :key="part.what"
+        :label="`${part.name} that is in the cup`"
+        kind="mass"
+        :step="step"
+        optional
+        placeholder="–"
+        :value="inCup[part.what]"
+        :take="(mass) => void (inCup = { ...inCup, [part.what]: mass })"
+      />
+      <PastTheMark
+        :check="check"
+        :step="step"
+        :cup-size="weighing.cup.size"
+        :wanted="weighing.volume"
+        :needed="weighing.volume"
+      />
+      <button type="button" class="btn plain" @click="toTheDesk">
+        Lay it out on the ratio desk
+      </button>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  color: var(--teal);
+  font-size: 12px;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.inside {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  padding-top: 10px;
+}
+
+.btn {
+  align-self: flex-start;
+}
+</style>

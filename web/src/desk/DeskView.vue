@@ -1,0 +1,352 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { workingLaw, workingTime } from '@mivro/core/cure'
+import {
+  batchError,
+  displayStep,
+  masterBatch,
+  ratioTolerance,
+  smallestBatch,
+  weightShares,
+} from '@mivro/core/mix'
+import { resinClasses } from '@mivro/core/material'
+import { safetyFor, type Hazard } from '@mivro/core/caution'
+import { figure, show, showDuration, unitSymbol } from '@mivro/core/units'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import PlainSelect from '../ui/PlainSelect.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import QuantityField from '../ui/QuantityField.vue'
+import SafetyLines from '../ui/SafetyLines.vue'
+import { askTimes } from '../work/pool.ts'
+import CupPicture from './CupPicture.vue'
+import { useDesk } from './deskStore.ts'
+import DropBook from './DropBook.vue'
+import MixPanel from './MixPanel.vue'
+import PastTheMark from './PastTheMark.vue'
+
+const desk = useDesk()
+const shelf = useShelf()
+const studio = useStudio()
+const route = useRoute()
+const { problems, trying } = useProblems()
+
+onMounted(() =>
+  trying(async () => {
+    await shelf.load()
+    if (route.query.of) desk.choose(String(route.query.of))
+    desk.materialId ??= shelf.stored.find(({ document }) => document.kind === 'resin')?.id
+  }),
+)
+
+const grams = (kg: number) => figure(kg, 'mass', studio.units, { step: displayStep(kg, desk.step) })
+const shown = (kg: number) => show(kg, 'mass', studio.units, { step: displayStep(kg, desk.step) })
+/** What the scale shows with all before it in the cup. */
+const readings = computed(() => {
+  let sum = 0
+  return desk.portions.portions.map(({ mass }) => (sum += mass))
+})
+
+const palette = ['#f1e2b8', '#b7d5d6', '#c9b3dd', '#d9c3a0', '#c4d3ce']
+const colours = computed(() => {
+  let extra = 1
+  return desk.portions.portions.map(({ what }) =>
+    what === 'A' ? palette[0] : what === 'B' ? palette[1] : palette[++extra % palette.length],
+  )
+})
+
+const shares = computed(() => weightShares(desk.mix.ratio, desk.mix))
+const smallest = computed(() => smallestBatch(shares.value, desk.step, ratioTolerance))
+const error = computed(() => {
+  const of = (what: string) => desk.portions.portions.find((p) => p.what === what)!.mass
+  return batchError(of('A'), of('B'), desk.step)
+})
+/** What is too little for this scale, and how to weigh it all the same. */
+const thinned = computed(() =>
+  desk.portions.portions.flatMap((portion) => {
+    const found = masterBatch(portion.mass, desk.step)
+    const into =
+      desk.extras.find(({ id }) => id === portion.what)?.of === 'B'
+        ? desk.mix.nameB
+        : desk.mix.nameA
+    return found && portion.what !== 'A' && portion.what !== 'B'
+      ? [{ portion, into, ...found }]
+      : []
+  }),
+)
+
+/** How long it pours in this room, by the model of its cure. */
+const pours = shallowRef<number>()
+watch(
+  () => [desk.material, desk.portions.mass, desk.room] as const,
+  async ([material, mass, room]) => {
+    if (material?.kind === 'silicone') {
+      pours.value = workingTime(workingLaw(material), room)
+      return
+    }
+    if (material?.kind !== 'resin') return (pours.value = undefined)
+    const [found] = await askTimes([
+      { resin: material, room, mass: Math.max(1e-4, mass), depth: 0.005 },
+    ])
+    if (desk.material === material && desk.portions.mass === mass) pours.value = found.pourable
+  },
+  { immediate: true },
+)
+const hazards = computed((): Hazard[] => {
+  const found: Hazard[] = []
+  const { material } = desk
+  if (material?.kind === 'resin') found.push(resinClasses[material.class].hazard)
+  if (material?.kind === 'silicone') found.push('any silicone')
+  if (desk.extras.some(({ density }) => density > 2000)) found.push('powder')
+  return found
+})
+const cups = computed(() => [
+  {
+    value: '-',
+    label: `As it needs, ${show(desk.portions.cup.size, 'volume', studio.units, { step: 1e-6 })}`,
+  },
+  ...desk.cupSizes.map((size) => ({
+    value: String(size),
+    label: show(size, 'volume', studio.units, { step: 1e-6 }),
+  })),
+])
+const refill = ref(0)
+function empty(): void {
+  desk.emptyCup()
+  refill.value++
+}
+</script>
+
+<template>
+  <div class="desk">
+    <h1>Ratio desk</h1>
+    <div class="columns">
+      <MixPanel />
+      <section class="panel weigh" aria-label="What to weigh">
+        <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+        <SafetyLines before="Before you weigh" :lines="safetyFor('weigh', hazards)" />
+        <table class="sums big">
+          <thead>
+            <tr>
+              <th scope="col">Weigh in this order</th>
+              <th scope="col">
+                {{ unitSymbol('mass', studio.units) === 'g' ? 'grams' : 'ounces' }}
+              </th>
+              <th scope="col">{{ unitSymbol('volume', studio.units) }}</th>
+              <th scope="col">scale shows</th>
+              <th scope="col">is in the cup</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="(portion, i) in desk.portions.portions"
+              :key="portion.what"
+              :data-part="portion.what"
+            >
+              <th scope="row"><i :style="{ background: colours[i] }" />{{ portion.name }}</th>
+              <td>
+                <b>{{ grams(portion.mass) }}</b>
+              </td>
+              <td>{{ figure(portion.volume, 'volume', studio.units) }}</td>
+              <td>{{ figure(readings[i], 'mass', studio.units, { step: desk.step }) }}</td>
+              <td>
+                <QuantityField
+                  :key="`${portion.what}-${refill}`"
+                  bare
+                  optional
+                  :label="`${portion.name} that is in the cup`"
+                  kind="mass"
+                  :step="desk.step"
+                  placeholder="–"
+                  :value="desk.inCup[portion.what]"
+                  :take="(mass) => void desk.pour(portion.what, mass)"
+                />
+              </td>
+            </tr>
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">All together</th>
+              <td>
+                <b>{{ grams(desk.portions.mass) }}</b>
+              </td>
+              <td>{{ figure(desk.portions.volume, 'volume', studio.units) }}</td>
+              <td></td>
+              <td><button type="button" class="btn plain" @click="empty">Empty the cup</button></td>
+            </tr>
+          </tfoot>
+        </table>
+        <h2>In the cup</h2>
+        <PastTheMark
+          :check="desk.check"
+          :step="desk.step"
+          :cup-size="desk.cupSize"
+          :wanted="desk.portions.volume"
+          :needed="desk.needed"
+        />
+        <p class="reminder">
+          Scrape sides and bottom, then pour all of it into a second clean cup and stir again: what
+          clings to the first cup has not met its other part.
+        </p>
+      </section>
+      <aside class="panel aside" aria-label="Cup, scale and drops">
+        <div class="cup">
+          <CupPicture :portions="desk.portions.portions" :size="desk.cupSize" :colours="colours" />
+          <div class="facts">
+            <PlainSelect
+              label="Cup"
+              :options="cups"
+              :value="desk.chosenCup === undefined ? '-' : String(desk.chosenCup)"
+              @choose="desk.chosenCup = $event === '-' ? undefined : Number($event)"
+            />
+            <p v-if="pours !== undefined" class="pours">
+              Pours for about<b class="num">{{ showDuration(pours) }}</b>
+            </p>
+            <QuantityField
+              label="Room"
+              kind="temperature"
+              :value="desk.room"
+              :take="(room) => desk.roomOf(room ?? 0)"
+            />
+          </div>
+        </div>
+        <section class="scale" aria-label="The scale">
+          <h2>What this scale can do</h2>
+          <p>
+            It reads to {{ show(desk.step, 'mass', studio.units, { step: desk.step }) }}: this batch
+            holds its ratio to <b class="num">{{ show(error, 'fraction', studio.units) }}</b>.
+            <template v-if="error > ratioTolerance">
+              From <b class="num">{{ shown(smallest) }}</b> on it stays within
+              {{ show(ratioTolerance, 'fraction', studio.units) }}: mix that much and use the rest,
+              or take a finer scale.
+            </template>
+            <template v-else> The smallest that does is {{ shown(smallest) }}. </template>
+          </p>
+          <p v-for="one in thinned" :key="one.portion.what" class="thin">
+            <b>{{ one.portion.name }}, {{ shown(one.portion.mass) }}</b> is too little for it. Stir
+            <b class="num">{{ shown(one.active) }}</b> into
+            <b class="num">{{ shown(one.carrier) }}</b> of {{ one.into
+            }}<template v-if="one.times > 1">, and that 1 to 10 again</template>, use
+            <b class="num">{{ shown(one.use) }}</b> of it, and take
+            {{ shown(one.carrierUsed) }} less of {{ one.into }}.
+          </p>
+        </section>
+        <DropBook
+          :wanted="
+            desk.extras.find(({ density }) => density < 2000)?.id
+              ? thinned[0]?.portion.mass
+              : undefined
+          "
+        />
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.desk {
+  height: 100%;
+  display: grid;
+  grid-template-rows: 58px minmax(0, 1fr);
+}
+
+.desk > h1 {
+  align-self: center;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: 324px minmax(0, 1fr) 330px;
+  gap: 14px;
+  min-height: 0;
+}
+
+.weigh,
+.aside {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 14px 16px;
+  overflow: hidden auto;
+}
+
+.weigh > *,
+.aside > * {
+  flex: none;
+}
+
+.big td b {
+  font: 650 22px var(--num);
+}
+
+.big td {
+  font: 500 14px var(--num);
+}
+
+.big th i {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 8px;
+  border: 1px solid #14312f33;
+  border-radius: 4px;
+  vertical-align: -1px;
+}
+
+.big th:last-child,
+.big td:last-child {
+  width: 132px;
+}
+
+.big td :deep(input) {
+  width: 76px;
+}
+
+.reminder {
+  margin-top: auto;
+  padding: 10px 12px;
+  border-left: 3px solid var(--teal);
+  background: var(--teal-soft);
+}
+
+.cup {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 12px;
+  align-items: center;
+}
+
+.facts {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
+.facts :deep(.field-row) {
+  grid-template-columns: 1fr;
+}
+
+.facts :deep(select) {
+  max-width: 130px;
+}
+
+.pours b {
+  display: block;
+  font-size: 15px;
+}
+
+.scale {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.thin {
+  padding: 8px 12px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+</style>

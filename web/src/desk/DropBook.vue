@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { dropWeight, dropsFor } from '@mivro/core/mix'
+import type { Problem } from '@mivro/core/problem'
+import { problemsOf } from '@mivro/core/problem'
+import { show } from '@mivro/core/units'
+import { materialSchema, type Tint } from '@mivro/core/material'
+import { readDocument } from '@mivro/core/document'
+import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useStudio } from '../studio/studioStore.ts'
+import CountField from '../ui/CountField.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import Says from '../ui/Says.vue'
+import ShelfSelect from '../ui/ShelfSelect.vue'
+
+/** What a drop of each bottle weighs, learned by counting drops onto the scale. */
+const props = defineProps<{ wanted?: number }>()
+const shelf = useShelf()
+const studio = useStudio()
+const chosen = ref<string>()
+const keeper = ref<Keeper<'materials'>>()
+const tint = computed(() => {
+  const found = shelf.materials.get(chosen.value ?? '')
+  return found?.kind === 'tint' ? found : undefined
+})
+watch(chosen, async (id) => {
+  keeper.value = undefined
+  if (id) keeper.value = (await openKeeper('materials', id)) as Keeper<'materials'>
+})
+watch(
+  () => shelf.stored,
+  (stored) => (chosen.value ??= stored.find(({ document }) => document.kind === 'tint')?.id),
+  { immediate: true },
+)
+const drop = computed(() => dropWeight(tint.value?.drops))
+const fine = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-6 })
+const drops = computed(() =>
+  drop.value && props.wanted ? dropsFor(props.wanted, drop.value) : undefined,
+)
+
+const count = ref(20)
+const mass = ref<number>()
+const problem = ref<Problem>()
+function take(): void {
+  if (!tint.value || mass.value === undefined) return
+  try {
+    const counts = [...(tint.value.drops ?? []), { count: count.value, mass: mass.value }]
+    const next = readDocument(materialSchema, { ...tint.value, drops: counts.slice(-50) }) as Tint
+    keeper.value?.edit(next)
+    shelf.follow(chosen.value!, next)
+    problem.value = undefined
+    mass.value = undefined
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  }
+}
+</script>
+
+<template>
+  <section class="drops" aria-label="Drops">
+    <h2>Drops to grams</h2>
+    <ShelfSelect label="Bottle" kind="tint" :value="chosen" @choose="chosen = $event" />
+    <p v-if="drop" class="said">
+      One drop is <b class="num">{{ fine(drop.mass) }}</b><template v-if="drop.spread > 0"
+        >, counts lie {{ Math.round(drop.spread * 100) }} % apart</template
+      >, from {{ drop.counted }} drops.
+      <template v-if="drops">
+        {{ fine(wanted!) }} are <b class="num">{{ drops.drops }} drops</b>, off by
+        {{ Math.abs(Math.round(drops.off * 100)) }} %.
+      </template>
+    </p>
+    <p v-else class="quiet">Count drops onto the scale once, and this bottle is known.</p>
+    <CountField label="Drops counted" :value="count" :take="(n) => void (count = n)" />
+    <QuantityField
+      label="weighed together"
+      kind="mass"
+      :step="1e-5"
+      optional
+      :value="mass"
+      :take="(value) => void (mass = value)"
+    />
+    <Says :problem="problem" />
+    <button type="button" class="btn ghost" :disabled="mass === undefined || !tint" @click="take">
+      Keep this count
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.drops {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+
+.btn {
+  align-self: flex-start;
+}
+
+.said {
+  color: var(--ink-2);
+}
+
+.said b {
+  color: var(--ink);
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,234 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { weightRatio } from '@mivro/core/mix'
+import type { Wish } from '@mivro/core/mix'
+import { Plus } from 'lucide-vue-next'
+import { ElOption, ElSelect } from 'element-plus'
+import { show, showRatio } from '@mivro/core/units'
+import { useShelf } from '../shelf/shelfStore.ts'
+import RatioField from '../shelf/RatioField.vue'
+import { useStudio } from '../studio/studioStore.ts'
+import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import TextField from '../ui/TextField.vue'
+import { useDesk, type ExtraKind } from './deskStore.ts'
+
+/** What is mixed, what is stirred in, and how much is wanted. */
+const desk = useDesk()
+const shelf = useShelf()
+const studio = useStudio()
+
+const own = '-'
+const mixed = computed(() =>
+  shelf.stored.filter(({ document: { kind } }) => kind === 'resin' || kind === 'silicone'),
+)
+const converted = computed(() => {
+  const { ratio } = desk.twoPart
+  const byWeight = weightRatio(ratio, desk.twoPart)
+  return ratio.by === 'weight'
+    ? `${showRatio(ratio)} by weight is ${((ratio.a / ratio.b / desk.twoPart.densityA) * desk.twoPart.densityB).toFixed(2)}:1 by volume`
+    : `${showRatio(ratio)} by volume is ${byWeight.toFixed(2)}:1 by weight`
+})
+const extraKinds: { kind: ExtraKind; label: string }[] = [
+  { kind: 'tint', label: 'Tint' },
+  { kind: 'thickener', label: 'Thickener' },
+  { kind: 'accelerator', label: 'Accelerator' },
+  { kind: 'powder', label: 'Metal powder' },
+]
+const bases = [
+  { value: 'both', label: 'A and B' },
+  { value: 'A', label: 'A' },
+  { value: 'B', label: 'B' },
+]
+const wishes = [
+  { value: 'mass', label: 'By weight' },
+  { value: 'volume', label: 'By volume' },
+  { value: 'A', label: 'From A' },
+  { value: 'B', label: 'From B' },
+]
+const wishKind = computed(() => (desk.wish.by === 'part' ? desk.wish.part : desk.wish.by))
+/** Another way to say how much keeps the amount that is shown. */
+function wishBy(value: string): void {
+  const { mass, volume, portions } = desk.portions
+  const part = (what: 'A' | 'B'): Wish => ({
+    by: 'part',
+    part: what,
+    mass: portions.find((p) => p.what === what)!.mass,
+  })
+  desk.wish =
+    value === 'mass'
+      ? { by: 'mass', mass }
+      : value === 'volume'
+        ? { by: 'volume', volume }
+        : part(value as 'A' | 'B')
+}
+</script>
+
+<template>
+  <section class="panel mix" aria-label="What is mixed">
+    <h2>What is mixed</h2>
+    <div class="row">
+      <span class="field-label">Of the shelf</span>
+      <ElSelect
+        class="select"
+        aria-label="What is mixed"
+        :model-value="desk.materialId ?? own"
+        @update:model-value="desk.choose($event === own ? undefined : $event)"
+      >
+        <ElOption :value="own" label="A ratio of my own" />
+        <ElOption
+          v-for="entry in mixed"
+          :key="entry.id"
+          :value="entry.id"
+          :label="entry.document.name"
+        />
+      </ElSelect>
+    </div>
+    <template v-if="desk.materialId === undefined">
+      <RatioField
+        :ratio="desk.own.ratio"
+        :take="(ratio) => void (desk.own = { ...desk.own, ratio })"
+      />
+      <QuantityField
+        label="Density of part A"
+        kind="density"
+        :value="desk.own.densityA"
+        :take="
+          (densityA) => void (desk.own = { ...desk.own, densityA: densityA || desk.own.densityA })
+        "
+      />
+      <QuantityField
+        label="Density of part B"
+        kind="density"
+        :value="desk.own.densityB"
+        :take="
+          (densityB) => void (desk.own = { ...desk.own, densityB: densityB || desk.own.densityB })
+        "
+      />
+    </template>
+    <p class="quiet small">{{ converted }}.</p>
+
+    <h3>How much</h3>
+    <SegmentField above label="Said" :options="wishes" :value="wishKind" @choose="wishBy" />
+    <QuantityField
+      v-if="desk.wish.by === 'volume'"
+      label="All together"
+      kind="volume"
+      :value="desk.wish.volume"
+      :take="(volume) => desk.wishOf({ by: 'volume', volume: volume ?? 0 })"
+    />
+    <QuantityField
+      v-else-if="desk.wish.by === 'mass'"
+      label="All together"
+      kind="mass"
+      :step="desk.step"
+      :value="desk.wish.mass"
+      :take="(mass) => desk.wishOf({ by: 'mass', mass: mass ?? 0 })"
+    />
+    <QuantityField
+      v-else
+      :label="`In the cup of ${desk.wish.part === 'A' ? desk.mix.nameA : desk.mix.nameB}`"
+      kind="mass"
+      :step="desk.step"
+      :value="desk.wish.mass"
+      :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass: mass ?? 0 })"
+    />
+
+    <h3>Stirred in besides</h3>
+    <div v-for="extra in desk.extras" :key="extra.id" class="extra">
+      <div class="row">
+        <TextField
+          bare
+          label="What is stirred in"
+          :value="extra.name"
+          :take="(name) => void desk.changeExtra(extra.id, { name: name.trim() || extra.name })"
+        />
+        <RemoveButton :label="`Leave ${extra.name} out`" @click="desk.removeExtra(extra.id)" />
+      </div>
+      <QuantityField
+        label="Its share"
+        kind="fraction"
+        :value="extra.share"
+        :take="(share) => desk.shareOf(extra.id, share ?? 0)"
+      />
+      <SegmentField
+        label="of the weight of"
+        :options="bases"
+        :value="extra.of"
+        @choose="desk.changeExtra(extra.id, { of: $event as 'both' | 'A' | 'B' })"
+      />
+      <QuantityField
+        label="Density"
+        kind="density"
+        :value="extra.density"
+        :take="(density) => void desk.changeExtra(extra.id, { density: density || extra.density })"
+      />
+    </div>
+    <div class="adds">
+      <button
+        v-for="one in extraKinds"
+        :key="one.kind"
+        type="button"
+        class="btn ghost small"
+        @click="desk.addExtra(one.kind)"
+      >
+        <Plus :size="13" aria-hidden="true" />{{ one.label }}
+      </button>
+    </div>
+    <p v-if="desk.extras.length > 0" class="quiet small">
+      {{ show(desk.portions.density, 'density', studio.units) }} as it is mixed.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.mix {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 14px 16px;
+  overflow: hidden auto;
+}
+
+.mix > * {
+  flex: none;
+}
+
+.select {
+  width: 190px;
+}
+
+.row {
+  align-items: center;
+}
+
+h3 {
+  margin-top: 4px;
+  padding-bottom: 4px;
+  border-bottom: 1px solid var(--line);
+  font: 650 14px var(--num);
+}
+
+.extra {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: var(--r);
+  background: var(--table);
+}
+
+.adds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.btn.small {
+  min-height: 28px;
+  padding: 0 10px;
+  font-size: 12px;
+}
+</style>

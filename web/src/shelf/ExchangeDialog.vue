@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import { ElDialog } from 'element-plus'
+import { sayProblem } from '@mivro/core/caution'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { fileKinds, readArrivals } from './exchangeFiles.ts'
+import { useShelf } from './shelfStore.ts'
+import type { Arrival } from '@mivro/core/material'
+
+/** What a file holds, against what is on the shelf, before anything is brought in. */
+const open = defineModel<boolean>({ required: true })
+const shelf = useShelf()
+const found = shallowRef<Arrival[]>([])
+const named = ref('')
+const problems = shallowRef<readonly Problem[]>([])
+const busy = ref(false)
+const withDiffering = ref(true)
+
+async function look(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  problems.value = []
+  found.value = []
+  named.value = file.name
+  try {
+    found.value = await readArrivals(
+      file,
+      shelf.stored.map(({ document }) => document),
+    )
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+const of = (state: Arrival['state']) => found.value.filter((one) => one.state === state)
+const coming = computed(() =>
+  found.value.flatMap((one) =>
+    one.state === 'new' || (one.state === 'differs' && withDiffering.value) ? [one] : [],
+  ),
+)
+const nameOf = (one: Arrival) =>
+  one.state === 'broken' ? one.name || `Row ${one.at + 1}` : one.material.name
+
+async function bring(): Promise<void> {
+  busy.value = true
+  try {
+    for (const { state, material } of coming.value) {
+      const name = state === 'differs' ? `${material.name}, from ${named.value}` : material.name
+      await shelf.add({ ...material, name: name.slice(0, 120) })
+    }
+    found.value = []
+    open.value = false
+  } catch (error) {
+    problems.value = problemsOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <ElDialog v-model="open" title="Bring materials in" width="620px">
+    <p class="quiet">
+      A table (CSV) or JSON of materials, as this shelf hands them out. Nothing is changed before
+      you say so.
+    </p>
+    <label class="btn ghost pick">
+      Choose a file
+      <input type="file" :accept="fileKinds" class="visually-hidden" @change="look" />
+    </label>
+    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    <template v-if="found.length > 0">
+      <p class="sum" role="status">
+        {{ named }}: {{ of('new').length }} new, {{ of('same').length }} already here,
+        {{ of('differs').length }} differ from one of that name, {{ of('broken').length }} can't be
+        read.
+      </p>
+      <ul class="list">
+        <li v-for="(one, i) in found" :key="i" :class="one.state">
+          <b>{{ nameOf(one) }}</b>
+          <span v-if="one.state === 'new'">new</span>
+          <span v-else-if="one.state === 'same'">already here, left out</span>
+          <span v-else-if="one.state === 'differs'"
+            >another is called that: comes in under a name of its own</span
+          >
+          <span v-else-if="one.state === 'broken'" class="stop">
+            <template v-for="problem in one.problems" :key="problem.path">
+              {{ problem.path }}: {{ sayProblem(problem) }}
+            </template>
+          </span>
+        </li>
+      </ul>
+      <label v-if="of('differs').length > 0" class="check">
+        <input v-model="withDiffering" type="checkbox" />Bring in those that differ too
+      </label>
+    </template>
+    <template #footer>
+      <button type="button" class="btn ghost" @click="open = false">Leave it</button>
+      <button type="button" class="btn" :disabled="coming.length === 0 || busy" @click="bring">
+        Bring {{ coming.length }} in
+      </button>
+    </template>
+  </ElDialog>
+</template>
+
+<style scoped>
+.pick {
+  margin: 12px 0;
+  cursor: pointer;
+}
+
+.pick:focus-within {
+  outline: 2px solid var(--teal);
+  outline-offset: 2px;
+}
+
+.sum {
+  font-weight: 600;
+}
+
+.list {
+  max-height: 260px;
+  margin-top: 8px;
+  overflow: auto;
+  border-top: 1px solid var(--line);
+}
+
+.list li {
+  display: flex;
+  flex-direction: column;
+  padding: 6px 2px;
+  border-bottom: 1px solid var(--line-2);
+}
+
+.list span {
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.list .stop {
+  color: var(--stop);
+}
+
+.check {
+  display: flex;
+  gap: 8px;
+  margin-top: 10px;
+}
+</style>
