@@ -28,6 +28,7 @@ import {
   type Vec3,
 } from '../core/src/shape/index.ts'
 import { bumpyBall } from './bumpyBall.ts'
+import { benchHeat } from './heat.ts'
 import { compare, median, medians, within } from './timing.ts'
 
 const up: Vec3 = [0.1, 0.2, 1]
@@ -108,6 +109,7 @@ within(
   median(() => mouldGeometry(cavityOf(small), up), 1),
   6000,
 )
+benchHeat()
 
 console.log(`\n${triangleCount(mesh)} triangles; Node ${process.versions.node}`)
 

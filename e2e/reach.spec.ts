@@ -6,6 +6,8 @@ const views: [string, string][] = [
   ['New piece', '/pieces/new'],
   ['Shape', '/pieces/demo-meteorite/shape'],
   ['Pour', '/pieces/demo-comet-drop/pour'],
+  ['Heat', '/pieces/demo-comet-drop/pour?lens=heat'],
+  ['Ratio desk', '/desk'],
   ['Air', '/pieces/demo-astronomer/mould/air'],
   ['Casting', '/pieces/demo-astronomer/mould/casting'],
   ['Kind', '/pieces/demo-astronomer/mould/kind'],
@@ -16,7 +18,7 @@ const views: [string, string][] = [
   ['Moulds', '/moulds'],
   ['Pulls', '/pieces/demo-coaster/pulls'],
   ['Run sheet', '/pieces/demo-comet-drop/sheet'],
-  ['Shelf', '/shelf'],
+  ['Shelf', '/shelf/demo-slow-epoxy'],
   ['Studio', '/studio'],
   ['an address that is not there', '/nowhere'],
 ]
@@ -26,7 +28,7 @@ for (const [name, path] of views) {
     await mivro.open(path)
     await page.waitForLoadState('networkidle')
     if (name === 'Pour') await mivro.layer('Dusk violet').click()
-    if (path.includes('mould')) await page.waitForTimeout(4000)
+    if (path.includes('mould') || path.includes('heat')) await page.waitForTimeout(4000)
     if (name === 'New piece') await page.getByText('Its sizes').click()
     const { violations } = await new AxeBuilder({ page }).analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')

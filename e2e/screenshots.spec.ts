@@ -13,6 +13,8 @@ test.describe('pictures for the README', () => {
     ['pieces', '/pieces'],
     ['shape', '/pieces/demo-meteorite/shape'],
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
+    ['heat', '/pieces/demo-comet-drop/pour?lens=heat'],
+    ['desk', '/desk'],
     ['pour-whole', '/pieces/demo-coaster/pour'],
     ['pulls', '/pieces/demo-coaster/pulls'],
     ['air', '/pieces/demo-astronomer/mould/air'],
@@ -22,7 +24,7 @@ test.describe('pictures for the README', () => {
     ['contact', '/pieces/demo-astronomer/mould/contact'],
     ['passport', '/pieces/demo-comet-drop/mould/passport'],
     ['moulds', '/moulds/demo-drop-mould'],
-    ['shelf', '/shelf'],
+    ['shelf', '/shelf/demo-slow-epoxy'],
     ['studio', '/studio'],
   ]
   for (const [name, path, layer] of views) {
@@ -30,7 +32,7 @@ test.describe('pictures for the README', () => {
       await mivro.open(path)
       await page.waitForLoadState('networkidle')
       if (layer) await mivro.layer(layer).click()
-      await page.waitForTimeout(path.includes('mould') ? 6000 : 600)
+      await page.waitForTimeout(/mould|heat|shelf/.test(path) ? 6000 : 1200)
       mkdirSync(resolve(folder!), { recursive: true })
       await page.screenshot({ path: join(resolve(folder!), `${name}.png`) })
     })

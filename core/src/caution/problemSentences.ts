@@ -54,6 +54,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'bare-ounce': (a) =>
     `An ounce alone is a weight, and a volume is wanted here. Write "${a.number} fl oz" for volume, or give it in ml.`,
   'colon-duration': (a) => `"${a.text}" reads as a time of day. Write a duration as 2h30 or 150 s.`,
+  'not-a-time': (a) => `"${a.text}" is no time of day. Write it as 9:30, 21:30 or 9:30 pm.`,
   'zero-denominator': (a) => `"${a.text}" divides by zero. Write a fraction such as 1/8.`,
   'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,
   'ratio-zero': (a) =>

@@ -3,6 +3,9 @@ import { enoughSteps } from './displayStep.ts'
 /** One part stirred into so many in all. */
 const dilution = 10
 
+/** 0.498 g will do where half a gram was wanted. */
+const nearly = 0.9
+
 export interface MasterBatch {
   /** Stir this much of it, kg, into `carrier` kg of the part it belongs to. */
   active: number
@@ -26,7 +29,7 @@ export function masterBatch(mass: number, step: number): MasterBatch | undefined
   if (!(mass > 0) || mass >= least) return undefined
   let times = 0
   let use = mass
-  while (use < least && times < 4) {
+  while (use < nearly * least && times < 4) {
     use *= dilution
     times++
   }

@@ -21,6 +21,7 @@ describe('moving a pour moment', () => {
     [7100, 'crisp', 7000],
     [5040, 'soft', 5000],
     [400, 'bled', 480],
+    [-9000, 'bled', 480],
   ])('%d s snaps to %s', (at, join, snapped) => {
     expect(pourMoment(below, 240, at, 200)).toEqual({ at: snapped, meets: join, snapped: join })
   })

@@ -20,13 +20,13 @@ export interface PourMoment {
  */
 export function pourMoment(below: LayerClock, inCup: number, at: number, snap: number): PourMoment {
   const earliest = below.pourAt + inCup
+  const held = Math.max(at, earliest)
   const wanted = joins
     .map((join) => ({ join, at: Math.max(momentFor(below, join), earliest) }))
-    .sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0]
-  if (Math.abs(wanted.at - at) <= snap) {
+    .sort((a, b) => Math.abs(a.at - held) - Math.abs(b.at - held))[0]
+  if (Math.abs(wanted.at - held) <= snap) {
     return { at: wanted.at, meets: meetingAt(below, wanted.at), snapped: wanted.join }
   }
-  const held = Math.max(at, earliest)
   return { at: held, meets: meetingAt(below, held) }
 }
 

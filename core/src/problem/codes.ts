@@ -11,6 +11,7 @@ export interface ProblemAmounts {
   'other-kind': { text: string; unit: string; isA: string; kind: string }
   'bare-ounce': { text: string; number: string }
   'colon-duration': { text: string }
+  'not-a-time': { text: string }
   'zero-denominator': { text: string }
   'not-a-ratio': { text: string }
   'ratio-zero': { text: string }

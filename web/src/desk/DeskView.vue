@@ -105,7 +105,7 @@ const hazards = computed((): Hazard[] => {
 const cups = computed(() => [
   {
     value: '-',
-    label: `As it needs, ${show(desk.portions.cup.size, 'volume', studio.units, { step: 1e-6 })}`,
+    label: `${show(desk.portions.cup.size, 'volume', studio.units, { step: 1e-6 })}, fits`,
   },
   ...desk.cupSizes.map((size) => ({
     value: String(size),
@@ -297,7 +297,8 @@ function empty(): void {
 
 .big th:last-child,
 .big td:last-child {
-  width: 132px;
+  width: 136px;
+  padding-left: 18px;
 }
 
 .big td :deep(input) {

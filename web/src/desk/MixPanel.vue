@@ -110,7 +110,13 @@ function wishBy(value: string): void {
     <p class="quiet small">{{ converted }}.</p>
 
     <h3>How much</h3>
-    <SegmentField above label="Said" :options="wishes" :value="wishKind" @choose="wishBy" />
+    <SegmentField
+      above
+      label="What is known"
+      :options="wishes"
+      :value="wishKind"
+      @choose="wishBy"
+    />
     <QuantityField
       v-if="desk.wish.by === 'volume'"
       label="All together"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import { riseBand, type DeepestPour } from '@mivro/core/cure'
+import { bandOf, type DeepestPour } from '@mivro/core/cure'
 import type { CompiledLayer } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
 import { usePiece } from '../piece/pieceStore.ts'
@@ -29,13 +29,11 @@ const hottest = computed(() => {
   const index = field.value.layers.indexOf(found.value)
   const { temperature, at } = found.value.hot
   const start = plan.value.materialTemperature ?? plan.value.room
-  const rise = temperature - start
   return {
     temperature,
     at,
     name: compiled.value.layers[index]?.name ?? '',
-    low: start + rise * riseBand.low,
-    high: start + rise * riseBand.high,
+    ...bandOf(temperature, start),
   }
 })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, useId } from 'vue'
+import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
 import type { Piece } from '@mivro/core/piece'
 import { compile, type Plan } from '@mivro/core/plan'
@@ -8,6 +8,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { sayProblem } from '@mivro/core/caution'
 import { show } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
+import { useTimes } from '../pour/useTimes.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
@@ -38,11 +39,13 @@ const { stop } = useIntersectionObserver(card, async ([entry]) => {
   }
 })
 
+const clock = useTimes()
 const compiled = computed(() =>
   survey.value && props.plan
-    ? compile(props.plan.document, survey.value.curve, shelf.materials)
+    ? compile(props.plan.document, survey.value.curve, shelf.materials, { cure: clock.cure })
     : undefined,
 )
+watch([compiled, clock.version], () => void clock.catchUp(), { flush: 'post' })
 const last = computed(
   () =>
     [...props.pulls].sort(

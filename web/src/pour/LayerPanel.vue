@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { safetyFor } from '@mivro/core/caution'
-import { explainCure, explainSheet } from '@mivro/core/cure'
+import { bandOf, explainCure, explainSheet } from '@mivro/core/cure'
 import { withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
@@ -36,6 +36,13 @@ const resin = computed(() => {
 const tint = computed(() => {
   const found = shelf.materials.get(source.value.tint?.material ?? '')
   return found?.kind === 'tint' ? found : undefined
+})
+const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
+const band = computed(() => {
+  const { clock, batch } = props.layer
+  return clock?.peak && batch
+    ? bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
+    : undefined
 })
 const law = useLaw(() => resin.value)
 const origin = computed(() => {
@@ -140,8 +147,14 @@ const joins = [
     label="Join with the layer below"
     :options="joins"
     :value="source.join"
-    @choose="change({ join: $event as Join })"
+    @choose="change({ join: $event as Join, wait: undefined })"
   />
+  <p v-if="source.wait !== undefined && layer.index > 0" class="row quiet small">
+    <span>Poured {{ showDuration(source.wait) }} after the one below, as you set it.</span>
+    <button type="button" class="btn plain" @click="change({ wait: undefined })">
+      As the join wants
+    </button>
+  </p>
   <CautionNote v-for="caution in cautions('join')" :key="caution.code" :caution="caution" />
 
   <template v-if="layer.weighing">
@@ -203,8 +216,11 @@ const joins = [
         <dt>Hottest point</dt>
         <dd>
           about
-          <b class="num">{{ show(layer.clock.peak.temperature, 'temperature', studio.units) }}</b>,
-          {{ showDuration(layer.clock.peak.at - layer.clock.mixAt) }} after mixing
+          <b class="num">{{ degrees(layer.clock.peak.temperature) }}</b>,
+          {{ showDuration(layer.clock.peak.at - layer.clock.mixAt) }} after mixing<template
+            v-if="band"
+            >, {{ degrees(band.low) }} to {{ degrees(band.high) }}</template
+          >
         </dd>
       </div>
       <div class="row">

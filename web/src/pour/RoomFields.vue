@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { usualDay, type Plan } from '@mivro/core/plan'
 import type { Caution } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
@@ -7,18 +7,16 @@ import { show, showTimeOfDay } from '@mivro/core/units'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
-import Says from '../ui/Says.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TimeField from '../ui/TimeField.vue'
 
 /** Warmth, air and hours of the day that a pour happens in. */
-const props = defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
+defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
 
 const piece = usePiece()
 const studio = useStudio()
 const plan = computed(() => piece.document!)
-const room = computed(() => show(plan.value.room, 'temperature', studio.units))
 const awake = computed(() => plan.value.awake ?? usualDay.awake)
 const damp = computed(() =>
   piece.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
@@ -30,9 +28,6 @@ const night = computed(() =>
 )
 const better = computed(() => night.value?.amounts.begin ?? undefined)
 const dew = computed(() => piece.compiled!.dewPoint)
-
-const refused = ref<Problem>()
-const day = (values: Partial<Plan>) => (refused.value = props.take(values))
 </script>
 
 <template>
@@ -42,7 +37,7 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
       label="Mould when it is poured"
       kind="temperature"
       optional
-      :placeholder="`as the room, ${room}`"
+      placeholder="as the room"
       :value="plan.mouldTemperature"
       :take="(mouldTemperature) => take({ mouldTemperature })"
     />
@@ -50,7 +45,7 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
       label="Parts when they are mixed"
       kind="temperature"
       optional
-      :placeholder="`as the room, ${room}`"
+      placeholder="as the room"
       :value="plan.materialTemperature"
       :take="(materialTemperature) => take({ materialTemperature })"
     />
@@ -94,26 +89,26 @@ const day = (values: Partial<Plan>) => (refused.value = props.take(values))
     <TimeField
       label="First cup is mixed at"
       optional
+      placeholder="no time"
       :value="plan.begin"
-      @take="day({ begin: $event })"
+      :take="(begin) => take({ begin })"
     />
     <TimeField
       label="Bench is open from"
       :value="awake.from"
-      @take="day({ awake: { ...awake, from: $event ?? awake.from } })"
+      :take="(from) => take({ awake: { ...awake, from: from ?? awake.from } })"
     />
     <TimeField
       label="until"
       :value="awake.until"
-      @take="day({ awake: { ...awake, until: $event ?? awake.until } })"
+      :take="(until) => take({ awake: { ...awake, until: until ?? awake.until } })"
     />
-    <Says :problem="refused" />
     <CautionNote v-if="night" :caution="night" />
     <button
       v-if="better !== undefined"
       type="button"
       class="btn ghost"
-      @click="day({ begin: better })"
+      @click="take({ begin: better })"
     >
       Begin at {{ showTimeOfDay(better) }}
     </button>

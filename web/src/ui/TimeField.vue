@@ -1,20 +1,34 @@
 <script setup lang="ts">
-import { useId } from 'vue'
-import { showTimeOfDay } from '@mivro/core/units'
+import { computed, ref, useId, watch } from 'vue'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { parseTimeOfDay, showTimeOfDay } from '@mivro/core/units'
+import Says from './Says.vue'
 
-/** A time of day, s after midnight; an empty field is none. */
-defineProps<{
+/** A time of day, s after midnight; an empty optional field is none. */
+const props = defineProps<{
   label: string
   value: number | undefined
   optional?: boolean
+  placeholder?: string
+  take: (value: number | undefined) => Problem | undefined | void
 }>()
-const emit = defineEmits<{ take: [value: number | undefined] }>()
 const id = useId()
+const shown = computed(() => (props.value === undefined ? '' : showTimeOfDay(props.value)))
+const typed = ref(shown.value)
+const problem = ref<Problem>()
+watch(shown, (now) => {
+  if (!problem.value) typed.value = now
+})
 
-function commit(event: Event): void {
-  const typed = (event.target as HTMLInputElement).value
-  const [hour, minute] = typed.split(':').map(Number)
-  emit('take', typed === '' ? undefined : hour * 3600 + minute * 60)
+function commit(): void {
+  if (typed.value === shown.value && !problem.value) return
+  try {
+    const empty = typed.value.trim() === '' && props.optional
+    problem.value = props.take(empty ? undefined : parseTimeOfDay(typed.value)) ?? undefined
+    if (!problem.value) typed.value = shown.value
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  }
 }
 </script>
 
@@ -23,18 +37,20 @@ function commit(event: Event): void {
     <label :for="id" class="field-label">{{ label }}</label>
     <input
       :id="id"
+      v-model="typed"
       class="line-input"
-      type="time"
-      :required="!optional"
-      :value="value === undefined ? '' : showTimeOfDay(value).slice(0, 5)"
-      @change="commit"
+      type="text"
+      :placeholder="placeholder"
+      :aria-invalid="problem ? 'true' : undefined"
+      @blur="commit"
+      @keydown.enter="commit"
     />
+    <Says :problem="problem" />
   </div>
 </template>
 
 <style scoped>
 .line-input {
-  width: 92px;
-  font: 600 14px var(--num);
+  width: 80px;
 }
 </style>

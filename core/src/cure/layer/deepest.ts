@@ -9,6 +9,17 @@ export const depthBand = { low: 0.75, high: 1.3 } as const
 /** How far a rise in temperature may lie to either side of what is reckoned. */
 export const riseBand = { low: 0.75, high: 1.3 } as const
 
+/**
+ * What a temperature that is reckoned may turn out to be, K: its rise above where it started, −25
+ * and +30 %.
+ *
+ * @example bandOf(393.15, 293.15) // { low: 368.15, high: 423.15 }
+ */
+export const bandOf = (temperature: number, start: number): { low: number; high: number } => ({
+  low: start + (temperature - start) * riseBand.low,
+  high: start + (temperature - start) * riseBand.high,
+})
+
 /** Depths that are looked at, m. */
 const range = { least: 0.001, most: 0.4 } as const
 

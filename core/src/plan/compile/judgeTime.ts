@@ -1,10 +1,10 @@
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
 import {
+  bandOf,
   dampLimits,
   dewMargin,
   dewPoint,
   patience,
-  riseBand,
   ruleRange,
   type Batch,
 } from '../../cure/index.ts'
@@ -55,8 +55,7 @@ export function judgeHeat(
   const inCup = batch.inCup ?? 0
   const { peak, cupPeak } = clock
   if (peak) {
-    const start = batch.materialTemperature ?? batch.room
-    const high = start + (peak.temperature - start) * riseBand.high
+    const { high } = bandOf(peak.temperature, batch.materialTemperature ?? batch.room)
     const amounts = { layer: layer.name, peak: peak.temperature, high, limit }
     if (peak.temperature > limit) {
       const depth = top - bottom

@@ -1,7 +1,7 @@
 import {
+  bandOf,
   deepestPour,
   modelCure,
-  riseBand,
   type Batch,
   type CureModel,
   type Learned,
@@ -168,7 +168,7 @@ function cooler({ plan, lawOf }: WaysContext, batch: Batch, limit: number): WayO
   for (let room = plan.room - 1; room >= coolest; room--) {
     const asked = { ...batch, room, materialTemperature: undefined }
     const { peak } = modelCure(lawOf(batch.resin), asked)
-    if (room + (peak!.temperature - room) * riseBand.high <= limit) {
+    if (bandOf(peak!.temperature, room).high <= limit) {
       return [{ way: 'cool', room, plan: { ...plan, room, materialTemperature: undefined } }]
     }
   }
