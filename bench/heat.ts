@@ -11,8 +11,8 @@ import {
   type HeatField,
   type HeatGrid,
 } from '../core/src/cure/index.ts'
-import type { Resin, ResinClass } from '../core/src/material/index.ts'
-import { slowEpoxy } from '../core/src/material/samples.ts'
+import type { Resin } from '../core/src/material/index.ts'
+import { sheets } from '../core/src/cure/samples.ts'
 import { buildSolid, section } from '../core/src/shape/index.ts'
 import { compare, median, within } from './timing.ts'
 
@@ -20,22 +20,7 @@ const hour = 3600
 const room = 296.15
 const walls = { floor: 0.01, wall: 0.01 }
 
-const sheet = (
-  kind: ResinClass,
-  potLife: number,
-  demould: number,
-  more: Partial<Resin>,
-): Resin => ({
-  ...slowEpoxy,
-  class: kind,
-  potLife,
-  demould,
-  recoatUntil: undefined,
-  ...more,
-})
-const deep = sheet('deep epoxy', 6 * hour, 60 * hour, { potMass: 1, viscosity: 0.25 })
-const coating = sheet('coating epoxy', 40 * 60, 24 * hour, { viscosity: 0.9 })
-const fast = sheet('fast urethane', 150, 1800, { viscosity: 0.1 })
+const { deep, coating, fast } = sheets
 
 /** A pour of one layer in a block of 100 x 100 x 60 mm, followed for a day. */
 function follow(resin: Resin, cells: number, until = 24 * hour): HeatField {

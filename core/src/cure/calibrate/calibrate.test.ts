@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Observation, Resin, ResinClass } from '../../material/index.ts'
-import { firmPlatinum, slowEpoxy } from '../../material/samples.ts'
+import type { Observation } from '../../material/index.ts'
+import { firmPlatinum } from '../../material/samples.ts'
+import { sheets } from '../samples.ts'
 import { timeTo } from '../kinetics/index.ts'
 import { workingLaw, workingTime } from '../workingTime.ts'
 import { calibrate } from './calibrate.ts'
@@ -13,30 +14,7 @@ const minute = 60
 const hour = 3600
 const celsius = 273.15
 
-/** A made-up sheet of a class: pot life and its mass, demould time, viscosity. */
-const sheet = (
-  kind: ResinClass,
-  potLife: number,
-  potMass: number,
-  demould: number,
-  viscosity: number,
-): Resin => ({
-  ...slowEpoxy,
-  class: kind,
-  densityA: 1100,
-  densityB: 1100,
-  potLife,
-  potMass,
-  demould,
-  viscosity,
-  gelTime: undefined,
-  recoatUntil: undefined,
-})
-const deep = sheet('deep epoxy', 6 * hour, 1, 60 * hour, 0.25)
-const coating = sheet('coating epoxy', 40 * minute, 0.1, 24 * hour, 0.9)
-const fast = sheet('fast urethane', 2.5 * minute, 0.1, 30 * minute, 0.1)
-const clear = sheet('clear urethane', 8 * minute, 0.1, 16 * hour, 0.6)
-const polyester = sheet('polyester', 15 * minute, 0.1, 3 * hour, 0.4)
+const { deep, coating, fast, clear, polyester } = sheets
 
 describe('from a sheet to a law of cure', () => {
   it.each([deep, coating, fast, clear, polyester])(

@@ -1,5 +1,5 @@
 import type { Vec3 } from '../../shape/index.ts'
-import type { HeatField } from './heatField.ts'
+import type { HeatField } from './pouring.ts'
 import { kindAt, probe } from './look.ts'
 
 /** One place over time, as a chart draws it. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { buildSolid, type Mesh, type Solid } from '../../shape/index.ts'
-import type { Resin, ResinClass } from '../../material/index.ts'
-import { slowEpoxy } from '../../material/samples.ts'
 import { calibrate } from '../calibrate/calibrate.ts'
+import { sheets } from '../samples.ts'
 import { usualWalls } from '../cureTimes.ts'
 import { cureRate } from '../kinetics/index.ts'
-import { heatField, type HeatField, type PouredLayer } from './heatField.ts'
+import { heatField } from './heatField.ts'
+import type { HeatField, PouredLayer } from './pouring.ts'
 import { cellKind, heatGrid } from './heatGrid.ts'
 import { reactionTable, tabledRate } from './reaction.ts'
 
@@ -14,30 +14,6 @@ const hour = 3600
 const celsius = 273.15
 const room = 296.15
 
-const sheet = (
-  kind: ResinClass,
-  potLife: number,
-  potMass: number,
-  demould: number,
-  viscosity: number,
-): Resin => ({
-  ...slowEpoxy,
-  class: kind,
-  densityA: 1100,
-  densityB: 1100,
-  potLife,
-  potMass,
-  demould,
-  viscosity,
-  recoatUntil: undefined,
-})
-const sheets = {
-  deep: sheet('deep epoxy', 6 * hour, 1, 60 * hour, 0.25),
-  coating: sheet('coating epoxy', 40 * minute, 0.1, 24 * hour, 0.9),
-  fast: sheet('fast urethane', 2.5 * minute, 0.1, 30 * minute, 0.1),
-  clear: sheet('clear urethane', 8 * minute, 0.1, 16 * hour, 0.6),
-  polyester: sheet('polyester', 15 * minute, 0.1, 3 * hour, 0.4),
-}
 const laws = Object.fromEntries(
   Object.entries(sheets).map(([name, resin]) => [name, calibrate(resin).law]),
 ) as Record<keyof typeof sheets, PouredLayer['law']>

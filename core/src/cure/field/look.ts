@@ -1,5 +1,5 @@
 import { toAxes, type Section, type Vec3 } from '../../shape/index.ts'
-import type { FieldFrame, HeatField } from './heatField.ts'
+import type { FieldFrame, HeatField } from './pouring.ts'
 import { cellKind, type HeatGrid } from './heatGrid.ts'
 
 /** A moment of a field between two of its pictures. */
@@ -88,23 +88,40 @@ export function fieldOnSection(
   const dot = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
   const c = [dot(section.axes.right, axes.right), dot(section.axes.right, axes.away)]
   const d = [dot(section.axes.away, axes.right), dot(section.axes.away, axes.away)]
+  const heights = Array.from({ length: rows }, (_, row) =>
+    placed(edges[2], middles[2], origin[2] + bottom + ((row + 0.5) / rows) * (top - bottom)),
+  )
+  const plane = nx * ny
   for (let column = 0; column < columns; column++) {
     const over = origin[0] + left + ((column + 0.5) / columns) * (right - left)
-    const x = over * c[0] + origin[1] * d[0]
-    const y = over * c[1] + origin[1] * d[1]
-    const px = placeIn(edges[0], x)
-    const py = placeIn(edges[1], y)
-    if (px < 0 || py < 0) continue
+    const x = placed(edges[0], middles[0], over * c[0] + origin[1] * d[0])
+    const y = placed(edges[1], middles[1], over * c[1] + origin[1] * d[1])
+    if (!x || !y) continue
+    // The four upright edges of the cells around, and how much each of them counts.
+    const posts = [0, 1, 2, 3].map((corner) => {
+      const right = corner & 1
+      const away = corner >> 1
+      return {
+        at: (right ? x.next : x.first) + (away ? y.next : y.first) * nx,
+        weight: (right ? x.share : 1 - x.share) * (away ? y.share : 1 - y.share),
+      }
+    })
     for (let row = 0; row < rows; row++) {
-      const z = origin[2] + bottom + ((row + 0.5) / rows) * (top - bottom)
-      const pz = placeIn(edges[2], z)
-      const own = (pz * ny + py) * nx + px
-      if (pz < 0 || !there(own)) continue
+      const z = heights[row]
+      if (!z) continue
+      const own = z.own * plane + y.own * nx + x.own
+      if (!there(own)) continue
       const at = row * columns + column
       mould[at] = grid.kind[own] === cellKind.mould ? 1 : 0
-      values[at] = between([x, y, z], [px, py, pz], middles, counts, (cell) =>
-        there(cell) ? valueOf(moment, what, cell) : valueOf(moment, what, own),
-      )
+      const still = valueOf(moment, what, own)
+      let sum = 0
+      for (const { at: post, weight } of posts) {
+        const below = z.first * plane + post
+        const above = z.next * plane + post
+        sum += weight * (1 - z.share) * (there(below) ? valueOf(moment, what, below) : still)
+        sum += weight * z.share * (there(above) ? valueOf(moment, what, above) : still)
+      }
+      values[at] = sum
     }
   }
   return { columns, rows, left, right, bottom, top, values, mould }
@@ -148,33 +165,14 @@ function placeIn(edges: Float64Array, at: number): number {
   return low
 }
 
-function between(
-  point: readonly number[],
-  cell: readonly number[],
-  middles: readonly Float64Array[],
-  [nx, ny]: Vec3,
-  value: (cell: number) => number,
-): number {
-  const first = [0, 0, 0]
-  const share = [0, 0, 0]
-  for (let axis = 0; axis < 3; axis++) {
-    const list = middles[axis]
-    let i = point[axis] < list[cell[axis]] ? cell[axis] - 1 : cell[axis]
-    i = Math.min(Math.max(0, i), Math.max(0, list.length - 2))
-    first[axis] = i
-    const next = Math.min(i + 1, list.length - 1)
-    const span = list[next] - list[i]
-    share[axis] = span > 0 ? Math.min(1, Math.max(0, (point[axis] - list[i]) / span)) : 0
-  }
-  let sum = 0
-  for (let corner = 0; corner < 8; corner++) {
-    const [dx, dy, dz] = [corner & 1, (corner >> 1) & 1, corner >> 2]
-    const weight =
-      (dx ? share[0] : 1 - share[0]) *
-      (dy ? share[1] : 1 - share[1]) *
-      (dz ? share[2] : 1 - share[2])
-    if (weight === 0) continue
-    sum += weight * value(((first[2] + dz) * ny + first[1] + dy) * nx + first[0] + dx)
-  }
-  return sum
+/** A coordinate among cells: its own, the two whose middles lie around it, and its share of the next. */
+function placed(edges: Float64Array, middles: Float64Array, at: number) {
+  const own = placeIn(edges, at)
+  if (own < 0) return undefined
+  const before = at < middles[own] ? own - 1 : own
+  const first = Math.min(Math.max(0, before), Math.max(0, middles.length - 2))
+  const next = Math.min(first + 1, middles.length - 1)
+  const span = middles[next] - middles[first]
+  const share = span > 0 ? Math.min(1, Math.max(0, (at - middles[first]) / span)) : 0
+  return { own, first, next, share }
 }

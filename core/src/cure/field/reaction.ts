@@ -52,3 +52,47 @@ export function tabledRate(
 
 /** So far below its tail a reaction does not feel it: e^(−30·0.3) is 1e-4. */
 const tailReach = 0.3
+
+/** What one step of a reaction came to. */
+export interface Reacted {
+  /** J brought in. */
+  heat: number
+  /** The largest change of a cell. */
+  alpha: number
+}
+
+/**
+ * One step of a layer's reaction by Heun's rule: how far each of its `cells` cures, into
+ * `more`, and the heat that brings, J, into `heat`. Temperatures go on as `slope` (K/s) says.
+ */
+export function react(
+  table: ReactionTable,
+  { cells, volumes }: { cells: Uint32Array; volumes: Float64Array },
+  {
+    alpha,
+    temperature,
+    slope,
+  }: { alpha: Float64Array; temperature: Float64Array; slope: Float64Array },
+  step: number,
+  more: Float64Array,
+  heat: Float64Array,
+): Reacted {
+  const perAlpha = table.law.thermal.heat * table.law.thermal.density
+  let brought = 0
+  let largest = 0
+  for (let j = 0; j < cells.length; j++) {
+    const i = cells[j]
+    const before = alpha[i]
+    const rate = tabledRate(table, before, temperature[i])
+    const ahead = before + step * rate
+    const next = tabledRate(table, ahead < 1 ? ahead : 1, temperature[i] + step * slope[i])
+    let cured = (step * (rate + next)) / 2
+    if (cured > 1 - before) cured = 1 - before
+    more[j] = cured
+    const joules = volumes[j] * perAlpha * cured
+    heat[i] = joules
+    brought += joules
+    if (cured > largest) largest = cured
+  }
+  return { heat: brought, alpha: largest }
+}

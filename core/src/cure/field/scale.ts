@@ -1,4 +1,4 @@
-import type { HeatField } from './heatField.ts'
+import type { HeatField } from './pouring.ts'
 
 /** What a drawing of a field runs from and to, K, and where its lines of equal heat lie. */
 export interface HeatScale {

@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Resin, ResinClass } from '../../material/index.ts'
-import { slowEpoxy } from '../../material/samples.ts'
+import type { Resin } from '../../material/index.ts'
 import { buildSolid } from '../../shape/index.ts'
 import { calibrate, type Calibration } from '../calibrate/calibrate.ts'
 import type { Batch } from '../cureTimes.ts'
 import { dewPoint } from '../damp.ts'
 import { heatField } from '../field/heatField.ts'
 import { heatGrid } from '../field/heatGrid.ts'
+import { sheets } from '../samples.ts'
 import { deepestPour } from './deepest.ts'
 import { afterCup, modelCure } from './modelCure.ts'
 
@@ -16,23 +16,8 @@ const hour = 3600
 const celsius = 273.15
 const room = 296.15
 
-const sheet = (
-  kind: ResinClass,
-  potLife: number,
-  demould: number,
-  more: Partial<Resin> = {},
-): Resin => ({
-  ...slowEpoxy,
-  class: kind,
-  potLife,
-  demould,
-  recoatUntil: undefined,
-  maxDepth: undefined,
-  ...more,
-})
-const fast = sheet('fast urethane', 150, 30 * minute, { mixTime: 30, viscosity: 0.1 })
-const coating = sheet('coating epoxy', 40 * minute, 24 * hour, { viscosity: 0.9 })
-const deep = sheet('deep epoxy', 6 * hour, 60 * hour, { potMass: 1, viscosity: 0.25 })
+const fast = { ...sheets.fast, mixTime: 30 }
+const { coating, deep } = sheets
 const known = new Map<Resin, Calibration>([fast, coating, deep].map((r) => [r, calibrate(r)]))
 const times = (resin: Resin, values: Partial<Batch> = {}) =>
   modelCure(known.get(resin)!, { resin, room, mass: 0.1, depth: 0.003, width: 0.1, ...values })

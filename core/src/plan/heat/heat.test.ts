@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { sayCaution, safetyFor } from '../../caution/index.ts'
 import { calibrate, learn, modelCure, usualWalls, type Learned } from '../../cure/index.ts'
 import type { Material, Resin } from '../../material/index.ts'
-import { slowEpoxy, whiteUrethane } from '../../material/samples.ts'
+import { whiteUrethane } from '../../material/samples.ts'
+import { sheets } from '../../cure/samples.ts'
 import { buildSolid, fillCurve } from '../../shape/index.ts'
 import { compile } from '../compile/compile.ts'
 import { newPlan, planSchema, type Layer, type Plan } from '../plan.ts'
@@ -11,24 +12,8 @@ import { fieldCells, pourHeat, pourHeatQuestion } from './pourHeat.ts'
 import { checkWay, cupsFor, waysOut, type WaysContext } from './waysOut.ts'
 
 const hour = 3600
-const coating: Resin = {
-  ...slowEpoxy,
-  potLife: 40 * 60,
-  viscosity: 0.9,
-  gelTime: undefined,
-  recoatUntil: undefined,
-  maxDepth: 0.01,
-}
-const deep: Resin = {
-  ...coating,
-  name: 'Deep clear epoxy 3:1',
-  class: 'deep epoxy',
-  potLife: 6 * hour,
-  potMass: 1,
-  demould: 60 * hour,
-  viscosity: 0.25,
-  maxDepth: 0.08,
-}
+const coating: Resin = { ...sheets.coating, maxDepth: 0.01 }
+const deep: Resin = { ...sheets.deep, name: 'Deep clear epoxy 3:1', maxDepth: 0.08 }
 const shelf = new Map<string, Material>([
   ['coating', coating],
   ['deep', deep],
