@@ -49,7 +49,7 @@ test('stirred in besides, less than the scale shows, and drops that are learned'
   await page.getByRole('button', { name: 'Tint', exact: true }).click()
   await mivro.type('Its share', '0.05 %')
   await expect(page.getByText(/Tint, 0\.05 g is too little/).first()).toBeVisible()
-  await expect(page.locator('.thin')).toContainText('use 0.5 g of it')
+  await expect(page.locator('.thin')).toContainText('use 0.50 g of it')
   await page.getByRole('button', { name: 'Metal powder' }).click()
   await expect(page.locator('[data-safety="dust"]')).toBeVisible()
 

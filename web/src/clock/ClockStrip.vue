@@ -6,9 +6,12 @@ import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
 import { pourMoment } from '@mivro/core/plan'
 import { show, showDuration, showTimeOfDay } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
-import PourHandle from './PourHandle.vue'
-import Scrubber from './Scrubber.vue'
+import ClockBand from './ClockBand.vue'
+import LookMark from './LookMark.vue'
+import PourMark from './PourMark.vue'
+import StripSlider from './StripSlider.vue'
 import { timeAxis, type TimeAxis } from './timeAxis.ts'
+import { meetingWords, ripeningSentence } from './words.ts'
 
 const props = defineProps<{
   compiled: CompiledPlan
@@ -72,19 +75,6 @@ const bars = computed(() => {
   }))
 })
 
-const words = {
-  crisp: 'on the gel',
-  soft: 'on the syrup',
-  bled: 'while it runs',
-  late: 'too late to bond',
-}
-const costs = {
-  crisp: 'a clean line that bonds without sanding',
-  soft: 'the two blend a little',
-  bled: 'the two run together',
-  late: 'scuff and wipe it first, a line may show',
-}
-
 /** The join window of each layer that gets another on top, and the moment that one is poured. */
 const meetings = computed(() =>
   rows.value.slice(1).map((next, below) => {
@@ -98,7 +88,7 @@ const meetings = computed(() =>
       until: x(joinUntil),
       pour: x(pourAt),
       meets: meets ?? 'crisp',
-      text: `${next.index + 1} poured ${words[meets ?? 'crisp']}, ${moment(pourAt)}`,
+      text: `${next.index + 1} poured ${meetingWords[meets ?? 'crisp'].on}, ${moment(pourAt)}`,
     }
   }),
 )
@@ -136,10 +126,11 @@ const cost = computed(() => {
   const meeting = meetings.value[dragged.value ?? -1]
   if (!meeting) return undefined
   const { pourAt, meets } = meeting.next.clock!
+  const { on, costs } = meetingWords[meets ?? 'crisp']
   return {
     x: meeting.pour,
     y: top(dragged.value!),
-    text: `${moment(pourAt)}, ${words[meets ?? 'crisp']}: ${costs[meets ?? 'crisp']}. Out of the mould after ${showDuration(props.compiled.demouldAt ?? 0)}.`,
+    text: `${moment(pourAt)}, ${on}: ${costs}. Out of the mould after ${showDuration(props.compiled.demouldAt ?? 0)}.`,
   }
 })
 
@@ -163,10 +154,6 @@ const trims = computed(() => {
   return { from: axis.value.x(last.trimAt), until: axis.value.x(last.demouldAt) }
 })
 
-function sentence({ name, clock }: CompiledLayer): string {
-  const c = clock!
-  return `${name}: mixed at ${showDuration(c.mixAt)}, poured at ${showDuration(c.pourAt)}, its cup pours until ${showDuration(c.cupUntil)}, gels at ${showDuration(c.gelAt)}, a next layer joins until ${showDuration(c.joinUntil)}, gates trim easily from ${showDuration(c.trimAt)}, out of the mould from ${showDuration(c.demouldAt)}.`
-}
 const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
 const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel === 'model'))
 </script>
@@ -232,49 +219,19 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
             }}
           </text>
         </g>
-        <g
+        <ClockBand
           v-for="(layer, row) in rows"
           :key="layer.id"
-          class="line"
-          :class="{ on: layer.id === selected }"
+          :name="`${layer.index + 1} ${short(layer.name)}`"
+          :bar="bars[row]"
+          :y="top(row)"
+          :thick="thick"
+          :pitch="pitch"
+          :width="width"
+          :gradient="`${id}-set`"
+          :chosen="layer.id === selected"
           @click="emit('select', layer.id)"
-        >
-          <rect x="6" :y="top(row) - 5" :width="width - 12" :height="pitch - 1" class="back" />
-          <text x="14" :y="top(row) + 14" class="name">
-            {{ layer.index + 1 }} {{ short(layer.name) }}
-          </text>
-          <rect
-            :x="bars[row].mix"
-            :y="top(row)"
-            :width="bars[row].pour - bars[row].mix + 1"
-            :height="thick"
-            rx="5"
-            fill="#bfe0e6"
-          />
-          <rect
-            :x="bars[row].pour - 3"
-            :y="top(row)"
-            :width="Math.max(4, bars[row].gel - bars[row].pour + 4)"
-            :height="thick"
-            :fill="`url(#${id}-set)`"
-          />
-          <rect
-            :x="bars[row].gel"
-            :y="top(row)"
-            :width="Math.max(0, bars[row].end - bars[row].gel)"
-            :height="thick"
-            rx="5"
-            fill="#d39a3a"
-          />
-          <text
-            v-if="bars[row].pour - bars[row].mix > 56"
-            :x="bars[row].mix + 6"
-            :y="top(row) + 14"
-            class="in"
-          >
-            pourable
-          </text>
-        </g>
+        />
         <rect
           v-if="trims && trims.until - trims.from > 3"
           :x="trims.from"
@@ -311,19 +268,18 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
         >
           {{ meeting.text }}
         </text>
-        <PourHandle
-          :x="meeting.pour"
-          :y="top(row) - 3"
-          :height="thick + 6"
+        <StripSlider
           :label="`When ${meeting.next.name} is poured`"
           :value="meeting.next.clock!.pourAt"
           :highest="axis.end"
-          :words="`${moment(meeting.next.clock!.pourAt)}, ${words[meeting.meets]}`"
-          :left="box"
+          :words="`${moment(meeting.next.clock!.pourAt)}, ${meetingWords[meeting.meets].on}`"
+          :strip="box"
           @drag="drag(row, $event)"
           @drop="drop"
           @nudge="nudge(row, $event)"
-        />
+        >
+          <PourMark :x="meeting.pour" :y="top(row) - 3" :height="thick + 6" />
+        </StripSlider>
       </g>
       <g aria-hidden="true">
         <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
@@ -331,18 +287,18 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           demould from {{ moment(compiled.demouldAt ?? 0) }}
         </text>
       </g>
-      <Scrubber
+      <StripSlider
         v-if="at !== undefined"
-        :x="axis.x(at)"
-        :top="head - 10"
-        :bottom="height"
+        label="The moment looked at"
         :value="at"
         :highest="axis.end"
         :words="moment(at)"
-        :left="box"
+        :strip="box"
         @drag="emit('look', axis.at($event))"
-        @nudge="emit('look', Math.min(axis.end, Math.max(0, at + $event)))"
-      />
+        @nudge="emit('look', at + $event)"
+      >
+        <LookMark :x="axis.x(at)" :top="head - 10" :bottom="height" :says="moment(at)" />
+      </StripSlider>
     </svg>
     <p
       v-if="cost"
@@ -356,7 +312,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       {{ cost.text }}
     </p>
     <ul class="visually-hidden">
-      <li v-for="layer in rows" :key="layer.id">{{ sentence(layer) }}</li>
+      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer) }}</li>
     </ul>
   </section>
 </template>
@@ -408,17 +364,6 @@ svg.waiting {
   font-size: 12px;
 }
 
-.name {
-  fill: var(--ink);
-  font-size: 12px;
-  font-weight: 600;
-}
-
-.in {
-  fill: #17484b;
-  font-size: 12px;
-}
-
 .under {
   fill: #7a3d0c;
   font-size: 12px;
@@ -453,23 +398,6 @@ svg.waiting {
   fill: var(--ink);
   font-size: 12px;
   font-weight: 650;
-}
-
-.line {
-  cursor: pointer;
-}
-
-.back {
-  fill: transparent;
-  rx: 8px;
-}
-
-.line:hover .back {
-  fill: #f3f7f5;
-}
-
-.line.on .back {
-  fill: var(--teal-soft);
 }
 
 .cost {

@@ -8,8 +8,10 @@ import { figure, show } from '@mivro/core/units'
 import { frameFor, margin, outlinePath } from '../cutaway/frame.ts'
 import LengthRuler from '../cutaway/LengthRuler.vue'
 import { useStudio } from '../studio/studioStore.ts'
-import { filledIn, isoLines } from './isoLines.ts'
-import { gradients, ramps } from './ramp.ts'
+import HeatKey from './HeatKey.vue'
+import { isoLines } from './isoLines.ts'
+import { paint } from './paint.ts'
+import { ramps } from './ramp.ts'
 import type { Heat } from './useHeat.ts'
 
 const props = defineProps<{
@@ -86,25 +88,7 @@ watch(
   [picture, canvas],
   () => {
     const context = canvas.value?.getContext('2d')
-    if (!context || !picture.value) return
-    const { columns, rows } = picture.value
-    const { low, high } = range.value
-    const ramp = ramps[what.value]
-    const image = context.createImageData(columns, rows)
-    const filled = filledIn(picture.value)
-    for (let row = 0; row < rows; row++) {
-      for (let column = 0; column < columns; column++) {
-        const value = filled[row * columns + column]
-        if (Number.isNaN(value)) continue
-        const to = ((rows - 1 - row) * columns + column) * 4
-        const [r, g, b] = ramp((value - low) / (high - low))
-        image.data[to] = r
-        image.data[to + 1] = g
-        image.data[to + 2] = b
-        image.data[to + 3] = 255
-      }
-    }
-    context.putImageData(image, 0, 0)
+    if (context && picture.value) paint(context, picture.value, ramps[what.value], range.value)
   },
   { flush: 'post' },
 )
@@ -235,17 +219,15 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
         Heights drawn {{ frame.stretch }} times larger than widths
       </text>
     </svg>
-    <div v-if="field" class="key">
-      <span class="num">{{ what === 'alpha' ? '0 %' : say(range.low) }}</span>
-      <i :style="{ background: gradients[what] }" />
-      <span class="num">{{
-        what === 'alpha' ? '100 %' : show(range.high, 'temperature', studio.units)
-      }}</span>
-      <span v-if="limitLine.length > 0" class="limitkey"
-        ><i />limit {{ show(compiled.heatLimit, 'temperature', studio.units) }}</span
-      >
-      <span class="quiet small hint">Click the cut to follow a point.</span>
-    </div>
+    <HeatKey
+      v-if="field"
+      :what="what"
+      :low="say(range.low)"
+      :high="what === 'alpha' ? '100 %' : show(range.high, 'temperature', studio.units)"
+      :limit="
+        limitLine.length > 0 ? show(compiled.heatLimit, 'temperature', studio.units) : undefined
+      "
+    />
     <p v-if="heat.progress.value !== undefined" class="working" role="status">
       Following the heat, {{ Math.round(heat.progress.value * 100) }} %
       <button type="button" class="btn plain" @click="heat.giveUp()">Give up</button>
@@ -379,41 +361,6 @@ canvas.stale {
 .stretch {
   fill: var(--ink-2);
   font-size: 12px;
-}
-
-.key {
-  position: absolute;
-  right: 14px;
-  top: 10px;
-  width: 186px;
-  display: grid;
-  grid-template-columns: auto 1fr auto;
-  align-items: center;
-  gap: 4px 8px;
-  font-size: 12px;
-}
-
-.key > i {
-  height: 10px;
-  border-radius: 5px;
-}
-
-.limitkey,
-.hint {
-  grid-column: 1 / 4;
-}
-
-.limitkey {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  color: var(--stop);
-  font-weight: 600;
-}
-
-.limitkey i {
-  width: 26px;
-  border-top: 2.4px dashed var(--stop);
 }
 
 .working {

@@ -39,7 +39,7 @@ const { stop } = useIntersectionObserver(card, async ([entry]) => {
   }
 })
 
-const clock = useTimes()
+const clock = useTimes('back')
 const compiled = computed(() =>
   survey.value && props.plan
     ? compile(props.plan.document, survey.value.curve, shelf.materials, { cure: clock.cure })

@@ -10,7 +10,7 @@ const keyOf = (batch: Batch): string => JSON.stringify({ ...batch, of: undefined
  * How batches ripen, by the model of the cure, which answers from a worker: until it has, a batch
  * shows what its layer had before, or what the sheet alone says.
  */
-export function useTimes() {
+export function useTimes(on: 'clock' | 'back' = 'clock') {
   const known = new Map<string, CureTimes>()
   const before = new Map<string, CureTimes>()
   /** Grows with every answer, so that what was compiled with an older one is compiled anew. */
@@ -40,7 +40,7 @@ export function useTimes() {
     waiting.value = asked.size > 0
     if (asked.size === 0) return
     asking = true
-    const times = await askTimes([...asked.values()]).catch(() => undefined)
+    const times = await askTimes([...asked.values()], on).catch(() => undefined)
     // A sheet that the model can't answer keeps what the sheet itself says.
     ;[...asked].forEach(([key, batch], i) => known.set(key, times?.[i] ?? sheetCure(batch)))
     while (known.size > most) known.delete(known.keys().next().value!)
@@ -54,7 +54,7 @@ export function useTimes() {
   async function times(batches: Batch[]): Promise<CureTimes[]> {
     const missing = batches.filter((batch) => !known.has(keyOf(batch)))
     if (missing.length > 0) {
-      const found = await askTimes(missing)
+      const found = await askTimes(missing, on)
       missing.forEach((batch, i) => known.set(keyOf(batch), found[i]))
     }
     return batches.map((batch) => known.get(keyOf(batch))!)

@@ -8,11 +8,9 @@ import {
   slipsOf,
   twinOf,
   tintForms,
-  type Material,
   type ResinClass,
 } from '@mivro/core/material'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import type { Kind } from '@mivro/core/units'
 import type { Keeper } from '../api/keeper.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
@@ -22,6 +20,7 @@ import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import { useShelf } from './shelfStore.ts'
 import RatioField from './RatioField.vue'
+import { sheetEntries } from './sheetEntries.ts'
 import SeenAtTheBench from './SeenAtTheBench.vue'
 import SheetReader from './SheetReader.vue'
 
@@ -64,112 +63,7 @@ function touched(event: FocusEvent): void {
 }
 const slipsAt = (field: string) => slips.value.filter((slip) => slip.place.field === field)
 
-interface Entry {
-  key: string
-  label: string
-  kind: Kind
-  optional?: string
-  step?: number
-}
-const groups: Record<Material['kind'], { title: string; entries: Entry[] }[]> = {
-  resin: [
-    {
-      title: 'Time',
-      entries: [
-        { key: 'potLife', label: 'Pot life', kind: 'duration' },
-        {
-          key: 'potMass',
-          label: 'measured on',
-          kind: 'mass',
-          step: 1e-3,
-          optional: '100 g, assumed',
-        },
-        {
-          key: 'peak',
-          label: 'Hottest in that cup',
-          kind: 'temperature',
-          optional: 'by its kind',
-        },
-        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'reckoned' },
-        {
-          key: 'recoatUntil',
-          label: 'A next layer bonds until',
-          kind: 'duration',
-          optional: 'reckoned',
-        },
-        { key: 'demould', label: 'Demould time', kind: 'duration' },
-        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
-        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
-      ],
-    },
-    {
-      title: 'Body',
-      entries: [
-        { key: 'densityA', label: 'Density of part A', kind: 'density' },
-        { key: 'densityB', label: 'Density of part B', kind: 'density' },
-        {
-          key: 'viscosity',
-          label: 'Viscosity of the mix',
-          kind: 'viscosity',
-          optional: 'not said',
-        },
-        { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
-        {
-          key: 'shrinkage',
-          label: 'Shrinks on curing',
-          kind: 'fraction',
-          optional: 'not said',
-        },
-      ],
-    },
-  ],
-  silicone: [
-    {
-      title: 'Time',
-      entries: [
-        { key: 'potLife', label: 'Pot life', kind: 'duration' },
-        { key: 'demould', label: 'Demould time', kind: 'duration' },
-        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
-        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
-      ],
-    },
-    {
-      title: 'Body',
-      entries: [
-        { key: 'densityA', label: 'Density of part A', kind: 'density' },
-        { key: 'densityB', label: 'Density of part B', kind: 'density' },
-        {
-          key: 'viscosity',
-          label: 'Viscosity of the mix',
-          kind: 'viscosity',
-          optional: 'not said',
-        },
-        { key: 'shrinkage', label: 'Shrinks on curing', kind: 'fraction' },
-        { key: 'kitMass', label: 'One kit holds', kind: 'mass', step: 1e-2, optional: 'not said' },
-      ],
-    },
-  ],
-  tint: [
-    {
-      title: 'Body',
-      entries: [
-        { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
-        { key: 'density', label: 'Density', kind: 'density' },
-      ],
-    },
-  ],
-  inclusion: [
-    {
-      title: 'Body',
-      entries: [
-        { key: 'mass', label: 'One weighs', kind: 'mass', step: 1e-5 },
-        { key: 'density', label: 'Density', kind: 'density' },
-        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not said' },
-      ],
-    },
-  ],
-}
-const shown = computed(() => groups[material.value.kind])
+const shown = computed(() => sheetEntries[material.value.kind])
 const valueOf = (key: string) =>
   (material.value as unknown as Record<string, number | undefined>)[key]
 const readings = [

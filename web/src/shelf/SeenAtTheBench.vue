@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
-import type { ChartOptions } from 'chart.js'
-import { Line } from 'vue-chartjs'
+import { computed, ref, watch } from 'vue'
 import dayjs from 'dayjs'
-import { workingLaw, workingTime, type PotLifeCurve } from '@mivro/core/cure'
 import { potMassOf, type Observation, type Resin, type Silicone } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
-import { chosenUnit, fromSI, show, showDuration, unitSymbol } from '@mivro/core/units'
+import { show, showDuration } from '@mivro/core/units'
 import { newId } from '../api/client.ts'
 import { useStudio } from '../studio/studioStore.ts'
-import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
 import { showDay } from '../ui/dates.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
+import LearnedChart from './LearnedChart.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 import Says from '../ui/Says.vue'
-import { askCurve } from '../work/pool.ts'
 
 /** What was really seen of a material, and what it makes of the sheet. */
 const props = defineProps<{
@@ -24,112 +20,6 @@ const props = defineProps<{
 }>()
 const studio = useStudio()
 const seen = computed(() => props.material.observations ?? [])
-
-const curve = shallowRef<PotLifeCurve>()
-watch(
-  () => props.material,
-  async (material) => {
-    if (material.kind === 'silicone') {
-      const rooms = Array.from({ length: 13 }, (_, i) => 285.15 + 2 * i)
-      const alone = workingLaw({ ...material, observations: [] })
-      const learned = workingLaw(material)
-      curve.value = {
-        rooms,
-        sheet: rooms.map((room) => workingTime(alone, room)),
-        learned: rooms.map((room) => workingTime(learned, room)),
-      }
-      return
-    }
-    const found = await askCurve(material)
-    if (props.material === material) curve.value = found
-  },
-  { immediate: true },
-)
-
-const degrees = computed(() => chosenUnit('temperature', studio.units))
-const inHours = computed(() => Math.max(...(curve.value?.sheet ?? [0])) > 3 * 3600)
-const time = (s: number) => s / (inHours.value ? 3600 : 60)
-const pots = computed(() => seen.value.filter(({ what }) => what === 'pot life'))
-const data = computed(() => {
-  const { rooms = [], sheet = [], learned = [] } = curve.value ?? {}
-  const line = (values: number[]) =>
-    rooms.map((room, i) => ({ x: fromSI(room, degrees.value), y: time(values[i]) }))
-  const counted = seen.value.some(({ leftOut }) => !leftOut)
-  const dots = (leftOut: boolean) =>
-    pots.value
-      .filter((one) => Boolean(one.leftOut) === leftOut)
-      .map(({ room, value }) => ({ x: fromSI(room, degrees.value), y: time(value) }))
-  return {
-    datasets: [
-      {
-        label: 'The sheet',
-        data: line(sheet),
-        borderColor: '#4a625f',
-        borderDash: [5, 4],
-        borderWidth: 1.6,
-        pointRadius: 0,
-      },
-      ...(counted
-        ? [
-            {
-              label: 'With what was seen',
-              data: line(learned),
-              borderColor: '#0f7376',
-              borderWidth: 2.4,
-              pointRadius: 0,
-            },
-          ]
-        : []),
-      {
-        label: 'Seen',
-        data: dots(false),
-        showLine: false,
-        borderColor: '#b9700c',
-        backgroundColor: '#e8a838',
-        pointRadius: 5,
-        pointBorderWidth: 1.5,
-      },
-      {
-        label: 'Left out',
-        data: dots(true),
-        showLine: false,
-        borderColor: '#7e918e',
-        backgroundColor: '#ffffff',
-        pointRadius: 4,
-        pointBorderWidth: 1.5,
-      },
-    ],
-  }
-})
-const options = computed((): ChartOptions<'line'> => ({
-  responsive: true,
-  maintainAspectRatio: false,
-  animation: false,
-  parsing: false,
-  scales: {
-    x: {
-      type: 'linear',
-      title: axisTitle(`room, ${unitSymbol('temperature', studio.units)}`),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 6 },
-    },
-    y: {
-      min: 0,
-      title: axisTitle(inHours.value ? 'pot life, hours' : 'pot life, minutes'),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 5 },
-    },
-  },
-  plugins: {
-    tooltip: {
-      callbacks: {
-        title: () => '',
-        label: ({ dataset, parsed }) =>
-          `${dataset.label}: ${(parsed.y ?? 0).toFixed(inHours.value ? 1 : 0)} ${inHours.value ? 'h' : 'min'}`,
-      },
-    },
-  },
-}))
 
 const kinds = computed(() =>
   props.material.kind === 'resin'
@@ -181,19 +71,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
       What you really saw moves the clock: the sheet is kept beside it, and a strange reading can be
       left out.
     </p>
-    <div v-if="curve" class="chart">
-      <Line
-        :data="data"
-        :options="options"
-        aria-label="Pot life against the room: the sheet, and with what was seen"
-        data-chart="learned"
-      />
-    </div>
-    <ul class="legend" aria-hidden="true">
-      <li><i class="dashed" />the sheet</li>
-      <li v-if="seen.some(({ leftOut }) => !leftOut)"><i class="solid" />with what was seen</li>
-      <li v-if="pots.length > 0"><b />seen</li>
-    </ul>
+    <LearnedChart :material="material" />
     <ul v-if="seen.length > 0" class="list">
       <li v-for="one in seen" :key="one.id" :class="{ out: one.leftOut }">
         <label>
@@ -255,40 +133,6 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-
-.chart {
-  height: 168px;
-}
-
-.legend {
-  display: flex;
-  gap: 14px;
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.legend li {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.legend i {
-  width: 18px;
-  border-top: 2px dashed var(--ink-2);
-}
-
-.legend i.solid {
-  border-top: 2.5px solid var(--teal);
-}
-
-.legend b {
-  width: 9px;
-  height: 9px;
-  border: 1.5px solid var(--amber);
-  border-radius: 50%;
-  background: var(--honey);
 }
 
 .list li {

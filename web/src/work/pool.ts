@@ -129,8 +129,10 @@ export const askGeometry = (
   )
 
 /** How batches ripen, by the model of the cure. */
-export const askTimes = async (batches: Batch[]): Promise<CureTimes[]> =>
-  unwrap((await bench('clock').jobs.times(batches)) as Answer<CureTimes[]>)
+export const askTimes = async (
+  batches: Batch[],
+  on: 'clock' | 'back' = 'clock',
+): Promise<CureTimes[]> => unwrap((await bench(on).jobs.times(batches)) as Answer<CureTimes[]>)
 
 /** What a resin's sheet and what was seen of it come to. */
 export const askLaw = (resin: Resin): Promise<Learned> =>

@@ -1,20 +1,18 @@
 <script setup lang="ts">
 import { useStripDrag } from './useStripDrag.ts'
 
-/** The moment a layer is poured: dragged along the clock, or moved by the arrows. */
+/** A moment on the clock that is dragged along it, or moved by the arrows. */
 const props = defineProps<{
-  x: number
-  y: number
-  height: number
   label: string
   value: number
   highest: number
   words: string
-  left?: HTMLElement
+  /** The strip whose left edge places are counted from. */
+  strip?: HTMLElement
 }>()
 const emit = defineEmits<{ drag: [x: number]; drop: []; nudge: [by: number] }>()
 
-const { down, move, up, key } = useStripDrag(() => props.left, {
+const { down, move, up, key } = useStripDrag(() => props.strip, {
   drag: (x) => emit('drag', x),
   drop: () => emit('drop'),
   nudge: (by) => emit('nudge', by),
@@ -23,7 +21,7 @@ const { down, move, up, key } = useStripDrag(() => props.left, {
 
 <template>
   <g
-    class="handle"
+    class="slider"
     role="slider"
     tabindex="0"
     :aria-label="label"
@@ -37,36 +35,23 @@ const { down, move, up, key } = useStripDrag(() => props.left, {
     @lostpointercapture="up"
     @keydown="key"
   >
-    <rect :x="x - 9" :y="y" width="18" :height="height" class="grip" />
-    <path :d="`M${x} ${y}v${height}`" class="moment" />
-    <circle :cx="x" :cy="y + height / 2" r="5" class="knob" />
+    <slot />
   </g>
 </template>
 
 <style scoped>
-.handle {
+.slider {
   cursor: ew-resize;
   outline: none;
   touch-action: none;
 }
 
-.grip {
+.slider :deep(.grip) {
   fill: transparent;
 }
 
-.moment {
-  stroke: #7a3d0c;
-  stroke-width: 2.5;
-}
-
-.knob {
-  fill: #fff;
-  stroke: var(--teal);
-  stroke-width: 2;
-}
-
-.handle:focus-visible .knob {
-  fill: var(--teal);
-  stroke-width: 4;
+.slider:focus-visible :deep(.lit) {
+  stroke: var(--ink);
+  stroke-width: 3;
 }
 </style>

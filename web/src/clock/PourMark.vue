@@ -1,0 +1,23 @@
+<script setup lang="ts">
+/** The moment a layer is poured, drawn across the band of the one below. */
+defineProps<{ x: number; y: number; height: number }>()
+</script>
+
+<template>
+  <rect :x="x - 9" :y="y" width="18" :height="height" class="grip" />
+  <path :d="`M${x} ${y}v${height}`" class="moment" />
+  <circle :cx="x" :cy="y + height / 2" r="5" class="knob lit" />
+</template>
+
+<style scoped>
+.moment {
+  stroke: #7a3d0c;
+  stroke-width: 2.5;
+}
+
+.knob {
+  fill: #fff;
+  stroke: var(--teal);
+  stroke-width: 2;
+}
+</style>

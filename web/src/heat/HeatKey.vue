@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { Quantity } from '@mivro/core/cure'
+import { gradients } from './ramp.ts'
+
+/** What the colours mean. */
+defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
+</script>
+
+<template>
+  <div class="key">
+    <span class="num">{{ low }}</span>
+    <i :style="{ background: gradients[what] }" />
+    <span class="num">{{ high }}</span>
+    <span v-if="limit" class="limit"><i />limit {{ limit }}</span>
+    <span class="quiet small hint">Click the cut to follow a point.</span>
+  </div>
+</template>
+
+<style scoped>
+.key {
+  position: absolute;
+  right: 14px;
+  top: 10px;
+  width: 186px;
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  align-items: center;
+  gap: 4px 8px;
+  font-size: 12px;
+}
+
+.key > i {
+  height: 10px;
+  border-radius: 5px;
+}
+
+.limit,
+.hint {
+  grid-column: 1 / 4;
+}
+
+.limit {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  color: var(--stop);
+  font-weight: 600;
+}
+
+.limit i {
+  width: 26px;
+  border-top: 2.4px dashed var(--stop);
+}
+</style>

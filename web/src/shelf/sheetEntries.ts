@@ -1,0 +1,110 @@
+import type { Material } from '@mivro/core/material'
+import type { Kind } from '@mivro/core/units'
+
+/** A quantity of a sheet, as a person types it. */
+export interface SheetEntry {
+  key: string
+  label: string
+  kind: Kind
+  optional?: string
+  step?: number
+}
+/** The quantities of each kind of sheet, in groups. */
+export const sheetEntries: Record<Material['kind'], { title: string; entries: SheetEntry[] }[]> = {
+  resin: [
+    {
+      title: 'Time',
+      entries: [
+        { key: 'potLife', label: 'Pot life', kind: 'duration' },
+        {
+          key: 'potMass',
+          label: 'measured on',
+          kind: 'mass',
+          step: 1e-3,
+          optional: '100 g, assumed',
+        },
+        {
+          key: 'peak',
+          label: 'Hottest in that cup',
+          kind: 'temperature',
+          optional: 'by its kind',
+        },
+        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'reckoned' },
+        {
+          key: 'recoatUntil',
+          label: 'A next layer bonds until',
+          kind: 'duration',
+          optional: 'reckoned',
+        },
+        { key: 'demould', label: 'Demould time', kind: 'duration' },
+        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
+        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+      ],
+    },
+    {
+      title: 'Body',
+      entries: [
+        { key: 'densityA', label: 'Density of part A', kind: 'density' },
+        { key: 'densityB', label: 'Density of part B', kind: 'density' },
+        {
+          key: 'viscosity',
+          label: 'Viscosity of the mix',
+          kind: 'viscosity',
+          optional: 'not said',
+        },
+        { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
+        {
+          key: 'shrinkage',
+          label: 'Shrinks on curing',
+          kind: 'fraction',
+          optional: 'not said',
+        },
+      ],
+    },
+  ],
+  silicone: [
+    {
+      title: 'Time',
+      entries: [
+        { key: 'potLife', label: 'Pot life', kind: 'duration' },
+        { key: 'demould', label: 'Demould time', kind: 'duration' },
+        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
+        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+      ],
+    },
+    {
+      title: 'Body',
+      entries: [
+        { key: 'densityA', label: 'Density of part A', kind: 'density' },
+        { key: 'densityB', label: 'Density of part B', kind: 'density' },
+        {
+          key: 'viscosity',
+          label: 'Viscosity of the mix',
+          kind: 'viscosity',
+          optional: 'not said',
+        },
+        { key: 'shrinkage', label: 'Shrinks on curing', kind: 'fraction' },
+        { key: 'kitMass', label: 'One kit holds', kind: 'mass', step: 1e-2, optional: 'not said' },
+      ],
+    },
+  ],
+  tint: [
+    {
+      title: 'Body',
+      entries: [
+        { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
+        { key: 'density', label: 'Density', kind: 'density' },
+      ],
+    },
+  ],
+  inclusion: [
+    {
+      title: 'Body',
+      entries: [
+        { key: 'mass', label: 'One weighs', kind: 'mass', step: 1e-5 },
+        { key: 'density', label: 'Density', kind: 'density' },
+        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not said' },
+      ],
+    },
+  ],
+}
