@@ -39,6 +39,11 @@ test('no task over 50 ms while a vent is dragged and the air followed', async ({
   await unfelt(() => longestTaskOfAVent(mivro, page))
 })
 
+test('no task over 50 ms while the moment of the heat is dragged', async ({ mivro, page }) => {
+  test.slow()
+  await unfelt(() => longestTaskOfALook(mivro, page))
+})
+
 /** In the best of a few visits no task is felt. */
 async function unfelt(longestTask: () => Promise<number>): Promise<void> {
   const longest: number[] = []
@@ -78,6 +83,24 @@ async function longestTaskOfAVent(mivro: Mivro, page: Page): Promise<number> {
   await page.mouse.up()
   await mivro.saved()
   await page.waitForTimeout(4000)
+  return longestSince(page)
+}
+
+/** Opens the heat anew and drags the moment that is looked at. */
+async function longestTaskOfALook(mivro: Mivro, page: Page): Promise<number> {
+  await mivro.open('/pieces/demo-comet-drop/pour?lens=heat')
+  const scrubber = page.getByRole('slider', { name: 'The moment looked at' })
+  await expect(scrubber).toBeVisible({ timeout: 60_000 })
+  await page.waitForTimeout(3000)
+  await watchTasks(page)
+  const before = await scrubber.getAttribute('aria-valuenow')
+  const box = (await scrubber.locator('.tab').boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  for (let i = 0; i < 60; i++) await page.mouse.move(x + 80 * Math.sin(i / 9), y)
+  await page.mouse.up()
+  expect(await scrubber.getAttribute('aria-valuenow')).not.toBe(before)
   return longestSince(page)
 }
 

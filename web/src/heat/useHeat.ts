@@ -1,4 +1,4 @@
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { useIntervalFn, watchDebounced } from '@vueuse/core'
 import type { HeatField, Quantity } from '@mivro/core/cure'
 import { kindAt } from '@mivro/core/cure'
@@ -75,7 +75,7 @@ export function useHeat(active: () => boolean) {
     progress.value = undefined
     givenUp.value = true
   }
-  onUnmounted(() => {
+  onScopeDispose(() => {
     if (progress.value !== undefined) cancelHeat()
   })
 

@@ -74,7 +74,9 @@ const quietly = (form: Form) => cavityFor(form, () => {})
 async function bytesOf(form: Form): Promise<Uint8Array | undefined> {
   if (form.from !== 'file') return undefined
   if (form.mesh === pendingMesh) return pending
-  const response = await fetch(`/api/meshes/${form.mesh}`)
+  const response = await fetch(`/api/meshes/${form.mesh}`).catch(() => {
+    throw new Problem('server-away', {})
+  })
   if (!response.ok) throw new Problem('mesh-missing', { id: form.mesh }, 'form')
   return new Uint8Array(await response.arrayBuffer())
 }

@@ -1,0 +1,87 @@
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { CompiledLayer, CompiledPlan, LayerClock, PourMoment } from '@mivro/core/plan'
+import ClockStrip from './ClockStrip.vue'
+
+beforeEach(() => setActivePinia(createPinia()))
+
+const hour = 3600
+const clock = (mixAt: number, more: Partial<LayerClock> = {}): LayerClock => ({
+  mixAt,
+  pourAt: mixAt + 240,
+  cupUntil: mixAt + 0.8 * hour,
+  bleedsUntil: mixAt + hour,
+  gelAt: mixAt + 2 * hour,
+  joinUntil: mixAt + 4 * hour,
+  trimAt: mixAt + 10 * hour,
+  demouldAt: mixAt + 24 * hour,
+  basis: { pourable: 'model', gel: 'model', join: 'model', demould: 'model' },
+  ...more,
+})
+const layer = (index: number, name: string, at: LayerClock) =>
+  ({ id: name, index, name, clock: at }) as unknown as CompiledLayer
+const compiled = (layers: CompiledLayer[]): CompiledPlan =>
+  ({ layers, demouldAt: 30 * hour, cautions: [] }) as unknown as CompiledPlan
+const two = compiled([
+  layer(0, 'Night', clock(0)),
+  layer(1, 'Dusk', clock(2.4 * hour, { meets: 'crisp' })),
+])
+const strip = (props: object = {}) =>
+  mount(ClockStrip, { props: { compiled: two, room: 294.15, ...props } })
+
+describe('the clock', () => {
+  it('says what it goes by, and every layer in a sentence', () => {
+    expect(strip().text()).toContain('by the cure of each layer')
+    expect(strip({ waiting: true }).text()).toContain('from the sheets')
+    const [first] = strip().findAll('li')
+    expect(first.text()).toContain(
+      'Night: mixed at 0 s, poured at 4 min, its cup pours until 48 min',
+    )
+    expect(first.text()).toContain('gates trim easily from 10 h')
+  })
+
+  it('without a resin it waits', () => {
+    expect(strip({ compiled: compiled([]) }).text()).toContain('starts when a layer has a resin')
+  })
+
+  it('knows the time of day when it knows when it begins, and shades the nights', () => {
+    const day = strip({ begin: 9 * hour, awake: { from: 7 * hour, until: 22 * hour } })
+    expect(day.text()).toContain('begun at 09:00')
+    expect(day.text()).toContain('2 poured on the gel, 11:28')
+    expect(day.findAll('.night').length).toBeGreaterThan(0)
+    expect(strip().findAll('.night')).toHaveLength(0)
+  })
+
+  it('a pour moment is nudged by arrows, five minutes or thirty, and kept', async () => {
+    const shown = strip()
+    const handle = shown.get('[role="slider"]')
+    expect(handle.attributes('aria-label')).toBe('When Dusk is poured')
+    await handle.trigger('keydown', { key: 'ArrowRight' })
+    await handle.trigger('keydown', { key: 'ArrowLeft', shiftKey: true })
+    const moves = shown.emitted('move') as [number, PourMoment][]
+    const at = 2.4 * hour + 240
+    expect(moves[0]).toEqual([1, { at: at + 300, meets: 'crisp' }])
+    expect(moves[1]).toEqual([1, { at: at - 1800, meets: 'soft' }])
+    expect(shown.emitted('moved')).toHaveLength(2)
+  })
+
+  it('one that comes too late says so', () => {
+    const late = compiled([
+      layer(0, 'Night', clock(0)),
+      layer(1, 'Dusk', clock(6 * hour, { meets: 'late' })),
+    ])
+    expect(strip({ compiled: late }).text()).toContain('2 poured too late to bond')
+  })
+
+  it('has a moment that is looked at only where there is something to look at', async () => {
+    expect(strip().findAll('[role="slider"]')).toHaveLength(1)
+    const looking = strip({ at: hour })
+    const scrubber = looking.findAll('[role="slider"]').at(-1)!
+    expect(scrubber.attributes('aria-valuenow')).toBe('3600')
+    await scrubber.trigger('keydown', { key: 'ArrowRight' })
+    expect(looking.emitted('look')).toEqual([[hour + 300]])
+    await looking.get('.play').trigger('click')
+    expect(looking.emitted('play')).toHaveLength(1)
+  })
+})
