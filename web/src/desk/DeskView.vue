@@ -295,6 +295,18 @@ function empty(): void {
   vertical-align: -1px;
 }
 
+.big th:nth-child(2) {
+  width: 96px;
+}
+
+.big th:nth-child(3) {
+  width: 64px;
+}
+
+.big th:nth-child(4) {
+  width: 92px;
+}
+
 .big th:last-child,
 .big td:last-child {
   width: 136px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { refDebounced } from '@vueuse/core'
 import type { ChartOptions } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
@@ -81,10 +82,12 @@ const cure = computed(() => ({
   ),
 }))
 
+/** The charts follow when the hand rests: drawing them with every step of a drag would be felt. */
+const moment = refDebounced(props.heat.at, 90)
 const now = computed((): AnnotationOptions => ({
   type: 'line',
   scaleID: 'x',
-  value: time(props.heat.at.value),
+  value: time(moment.value),
   borderColor: '#0f7376',
   borderWidth: 1.5,
 }))

@@ -32,6 +32,9 @@ const what = computed(() => props.heat.what.value)
 const scale = computed(() => field.value && heatScale(field.value))
 const pours = computed(() => props.compiled.layers.map(({ clock }) => clock?.pourAt))
 
+/** Places that a moment is drawn with: the browser smooths between them. */
+const fineness = { columns: 160, rows: 116 }
+
 /** The block as drawn, in m of the cut. */
 const bounds = computed(() => {
   const { block, x, heightAt } = frame.value
@@ -57,7 +60,7 @@ const picture = computed(() => {
     props.section,
     poured,
     what.value,
-    { bounds: bounds.value, columns: 200, rows: 150 },
+    { bounds: bounds.value, ...fineness },
   )
 })
 const range = computed(() =>
@@ -153,8 +156,8 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
     <canvas
       v-if="field"
       ref="canvas"
-      width="200"
-      height="150"
+      :width="fineness.columns"
+      :height="fineness.rows"
       :class="{ stale: heat.stale.value }"
       :style="{
         left: `${frame.block.left}px`,
