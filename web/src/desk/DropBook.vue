@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { dropWeight, dropsFor } from '@mivro/core/mix'
 import type { Problem } from '@mivro/core/problem'
 import { problemsOf } from '@mivro/core/problem'
@@ -19,14 +19,14 @@ const props = defineProps<{ wanted?: number }>()
 const shelf = useShelf()
 const studio = useStudio()
 const chosen = ref<string>()
-const keeper = ref<Keeper<'materials'>>()
+const keeper = shallowRef<Keeper<'materials'>>()
 const tint = computed(() => {
   const found = shelf.materials.get(chosen.value ?? '')
   return found?.kind === 'tint' ? found : undefined
 })
 watch(chosen, async (id) => {
   keeper.value = undefined
-  if (id) keeper.value = (await openKeeper('materials', id)) as Keeper<'materials'>
+  if (id) keeper.value = await openKeeper('materials', id)
 })
 watch(
   () => shelf.stored,

@@ -25,7 +25,7 @@ const rows = shallowRef<Row[]>([])
 /** The plan in another room: asked with what the sheet says, then with what the model answers. */
 async function inRoom(room: number): Promise<CompiledPlan> {
   const plan = { ...piece.document!, room }
-  const options = { cure: piece.clock.cure, walls: piece.walls }
+  const options = { cure: piece.clock.peek, walls: piece.walls }
   const { curve } = piece.survey!
   const first = compile(plan, curve, shelf.materials, options)
   await piece.clock.times(first.layers.flatMap(({ batch }) => batch ?? []))

@@ -285,6 +285,14 @@ dd {
   font-size: 12px;
 }
 
+dt {
+  white-space: nowrap;
+}
+
+dd {
+  text-align: right;
+}
+
 dd b {
   color: var(--ink);
   font-size: 15px;

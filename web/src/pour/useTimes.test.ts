@@ -77,6 +77,17 @@ describe('times by the model', () => {
     expect(asked).toHaveLength(1)
   })
 
+  it('a look at another room leaves what is shown alone', async () => {
+    const clock = useTimes()
+    clock.cure(batch())
+    await clock.catchUp()
+    const had = clock.cure(batch())
+    expect(clock.peek(batch({ room: 301.15 }))).toEqual(sheetCure(batch({ room: 301.15 })))
+    await clock.times([batch({ room: 301.15 })])
+    expect(clock.peek(batch({ room: 301.15 })).basis.gel).toBe('model')
+    expect(clock.cure(batch({ depth: 0.007 }))).toEqual(had)
+  })
+
   it('answers apart from a plan share what is known', async () => {
     const clock = useTimes()
     const rooms = [291.15, 301.15].map((room) => batch({ room }))

@@ -32,6 +32,9 @@ export function useTimes(on: 'clock' | 'back' = 'clock') {
     return before.get(batch.of ?? '') ?? sheetCure(batch)
   }
 
+  /** What is known of a batch apart from what is shown: nothing is asked, nothing kept in mind. */
+  const peek: CureModel = (batch) => known.get(keyOf(batch)) ?? sheetCure(batch)
+
   /** Asks for what was missing; one question at a time, so that a drag does not queue up. */
   async function catchUp(): Promise<void> {
     if (asking) return
@@ -60,5 +63,5 @@ export function useTimes(on: 'clock' | 'back' = 'clock') {
     return batches.map((batch) => known.get(keyOf(batch))!)
   }
 
-  return { cure, version, waiting, catchUp, times }
+  return { cure, peek, version, waiting, catchUp, times }
 }

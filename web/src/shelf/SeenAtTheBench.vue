@@ -72,7 +72,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
       left out.
     </p>
     <LearnedChart :material="material" />
-    <ul v-if="seen.length > 0" class="list">
+    <ul v-if="seen.length > 0" class="readings">
       <li v-for="one in seen" :key="one.id" :class="{ out: one.leftOut }">
         <label>
           <input type="checkbox" :checked="!one.leftOut" @change="toggle(one)" />
@@ -135,7 +135,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
   gap: 10px;
 }
 
-.list li {
+.readings li {
   display: flex;
   align-items: center;
   justify-content: space-between;
@@ -143,23 +143,23 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
   border-bottom: 1px solid var(--line-2);
 }
 
-.list label {
+.readings label {
   display: flex;
   gap: 8px;
   align-items: center;
   cursor: pointer;
 }
 
-.list label > span {
+.readings label > span {
   display: flex;
   flex-direction: column;
 }
 
-.list b {
+.readings b {
   font-weight: 600;
 }
 
-.list .out b {
+.readings .out b {
   color: var(--ink-2);
   text-decoration: line-through;
 }

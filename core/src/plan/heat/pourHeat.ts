@@ -27,8 +27,11 @@ export interface PourHeatQuestion {
 /** Cells of a first look, of the shown field, and of one to be sure by. */
 export const fieldCells = { quick: 5000, usual: 20_000, fine: 60_000 } as const
 
-/** The field is followed this much past the demould time, and at least an hour after the last pour. */
-const past = { share: 1.05, least: 3600 } as const
+/**
+ * The field is followed this much past the demould time, s: at least an hour after the last pour,
+ * and no longer than five days, when nothing warms any more.
+ */
+const past = { share: 1.05, least: 3600, most: 5 * 24 * 3600 } as const
 
 /** The question that a compiled plan asks of the field. */
 export function pourHeatQuestion(
@@ -49,7 +52,10 @@ export function pourHeatQuestion(
     room: plan.room,
     mouldTemperature: plan.mouldTemperature,
     walls,
-    until: Math.max((compiled.demouldAt ?? 0) * past.share, last + past.least),
+    until: Math.min(
+      Math.max((compiled.demouldAt ?? 0) * past.share, last + past.least),
+      last + past.most,
+    ),
     cells,
   }
 }
