@@ -20,13 +20,16 @@ export interface Batch {
   room: number
   /** In one cup. */
   mass: number
+  /** Of a column that holds the layer's volume on its widest level. */
   depth: number
+  /** How many times deeper the layer itself lies; 1 unless said. */
+  lie?: number
   /** From the moment its parts meet to the pour; the sheet's mixing time unless said. */
   inCup?: number
   materialTemperature?: number
   mouldTemperature?: number
   walls?: MouldWalls
-  /** Four times the layer's area over its outline. */
+  /** Four times the column's floor over its outline. */
   width?: number
   /** Resin that it lies on. */
   below?: number

@@ -26,14 +26,14 @@ export function explainSheet(resin: Resin, room: number, choice: UnitChoice = me
 /** Where the times of a layer come from, line by line, by the model of the cure. */
 export function explainCure(
   { law, seen, factor, energy }: Learned,
-  { resin, room, mass, depth, inCup = resin.mixTime }: Batch,
+  { resin, room, mass, depth, lie = 1, inCup = resin.mixTime }: Batch,
   choice: UnitChoice = metric,
 ): string[] {
   const { kinetics, thermal, rheology, demould } = law
   const percent = (alpha: number) => `${Math.round(alpha * 100)} %`
   const lines = [
     sheetLine(resin, choice),
-    `Here ${show(mass, 'mass', choice)} stand in the cup for ${showDuration(inCup)} at ${show(room, 'temperature', choice)}, then lie ${show(depth, 'length', choice)} deep. A bigger cup and a deeper layer keep their heat and are faster.`,
+    `Here ${show(mass, 'mass', choice)} stand in the cup for ${showDuration(inCup)} at ${show(room, 'temperature', choice)}, then lie ${show(depth * lie, 'length', choice)} deep. A bigger cup and a deeper layer keep their heat and are faster.`,
     `The reaction is fitted to the sheet's pot life and demould time (Kamal and Sourour 1973): k1 ${kinetics.k1.toExponential(2)}, k2 ${kinetics.k2.toExponential(2)} 1/s at 23 °C, ${(kinetics.energy / 1000).toFixed(0)} kJ/mol, ${(thermal.heat / 1000).toFixed(0)} kJ/kg${kinetics.tail === undefined ? '' : `, slow from ${percent(kinetics.tail)} on`}.`,
     `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)} (usual for ${resinClasses[resin.class].label}, from memory).`,
   ]

@@ -21,6 +21,8 @@ export interface ColumnQuestion {
 export interface ColumnState {
   time: number
   alpha: Float64Array
+  /** What lies along the wall, cooled by it: the last to cure. */
+  edge: Float64Array
   temperature: Float64Array
 }
 
@@ -43,10 +45,11 @@ export function followColumn(question: ColumnQuestion, visit: (now: ColumnState)
   let { temperature } = column
   let alpha = new Float64Array(count).fill(question.start.alpha)
   const ring = new Float64Array(count).fill(question.mouldTemperature ?? question.room)
+  const edge = new Float64Array(count).fill(question.start.alpha)
   const { law, room } = question
   let time = 0
   let step = 0.1
-  const now = () => ({ time, alpha, temperature: temperature.subarray(from, from + count) })
+  const now = () => ({ time, alpha, edge, temperature: temperature.subarray(from, from + count) })
   while (visit(now())) {
     const reacted = new Float64Array(count)
     const source = new Float64Array(capacity.length)
@@ -68,7 +71,11 @@ export function followColumn(question: ColumnQuestion, visit: (now: ColumnState)
       step /= Math.SQRT2
       continue
     }
-    for (let i = 0; i < count; i++) ring[i] = sides.next(ring[i], warmed[from + i], step, room)
+    for (let i = 0; i < count; i++) {
+      ring[i] = sides.next(ring[i], warmed[from + i], step, room)
+      const cooled = warmed[from + i] - sides.cooled * (warmed[from + i] - ring[i])
+      edge[i] = Math.min(1, edge[i] + step * cureRate(law.kinetics, edge[i], cooled))
+    }
     temperature = warmed
     alpha = alpha.map((a, i) => a + reacted[i])
     time += step
@@ -101,6 +108,8 @@ interface Sides {
   into: number
   capacity: number
   out: number
+  /** Share of the fall from a cell to its ring that lies within the resin. */
+  cooled: number
   next: (ring: number, cell: number, step: number, room: number) => number
 }
 
@@ -109,23 +118,33 @@ function build(question: ColumnQuestion): Column {
   const { conductivity, density, heatCapacity, heat } = law.thermal
   const count = Math.min(cells.most, Math.max(cells.least, Math.ceil(depth / thinnest)))
   const resin = { conductivity, density, heatCapacity }
+  const silicone = { body: siliconeBody, at: mouldTemperature, count: cells.mould }
   const stretches = [
-    { thick: mould.floor, count: cells.mould, body: siliconeBody, at: mouldTemperature },
-    { thick: below, count: cells.below, body: resin, at: room },
-    { thick: depth, count, body: resin, at: start.temperature },
-    { thick: mould.cover ?? 0, count: cells.mould, body: siliconeBody, at: mouldTemperature },
+    { ...silicone, thick: mould.floor, spread: -1 },
+    { thick: below, count: cells.below, body: resin, at: room, spread: 0 },
+    { thick: depth, count, body: resin, at: start.temperature, spread: 0 },
+    { ...silicone, thick: mould.cover ?? 0, spread: 1 },
   ]
-  const list = stretches.flatMap(({ thick, count: n, body, at }) =>
-    thick > 0 ? Array.from({ length: n }, () => ({ dz: thick / n, body, at })) : [],
+  const list = stretches.flatMap(({ thick, count: n, body, at, spread }) =>
+    thick > 0
+      ? Array.from({ length: n }, (_, i) => {
+          const away = ((spread < 0 ? n - i : i + 1) - 0.5) / n
+          const area = spread === 0 ? 1 : spreading(thick * away, width)
+          return { dz: thick / n, body, at, area }
+        })
+      : [],
   )
   const from = (mould.floor > 0 ? cells.mould : 0) + (below > 0 ? cells.below : 0)
-  const capacity = Float64Array.from(list, ({ dz, body }) => dz * body.density * body.heatCapacity)
-  const half = list.map(({ dz, body }) => dz / 2 / body.conductivity)
+  const capacity = Float64Array.from(
+    list,
+    ({ dz, body, area }) => area * dz * body.density * body.heatCapacity,
+  )
+  const half = list.map(({ dz, body, area }) => dz / 2 / body.conductivity / area)
   const link = Float64Array.from(half, (r, i) => (i + 1 < half.length ? 1 / (r + half[i + 1]) : 0))
   const loss = new Float64Array(list.length)
   const last = list.length - 1
-  loss[0] += 1 / (half[0] + 1 / faceLoss.bench)
-  loss[last] += 1 / (half[last] + 1 / faceLoss.air)
+  loss[0] += 1 / (half[0] + 1 / (faceLoss.bench * list[0].area))
+  loss[last] += 1 / (half[last] + 1 / (faceLoss.air * list[last].area))
   const dz = depth / count
   return {
     from,
@@ -136,27 +155,44 @@ function build(question: ColumnQuestion): Column {
     loss,
     resinMass: dz * density,
     rise: heat / heatCapacity,
-    sides: sidesOf(width, dz, mould.wall, conductivity),
+    sides: sidesOf(width, dz, mould.wall, 1 + mould.floor / depth, conductivity),
   }
 }
 
+/** By how much heat has spread `away` m into the mould: at 45° to all sides (common practice of heat sinks). */
+const spreading = (away: number, width: number): number =>
+  Number.isFinite(width) ? (1 + (2 * away) / width) ** 2 : 1
+
 /**
- * The ring of mould beside one cell. Heat crosses width/8k on its way from the mean of a round
+ * The ring of mould beside one cell, `taller` times as high as the layer on its outside. Heat crosses width/8k on its way from the mean of a round
  * body to its wall (steady generation, closed form), then half the wall on either side.
  */
-function sidesOf(width: number, dz: number, wall: number, conductivity: number): Sides {
+function sidesOf(
+  width: number,
+  dz: number,
+  wall: number,
+  taller: number,
+  conductivity: number,
+): Sides {
   const outline = Number.isFinite(width) ? (4 / width) * dz : 0
-  const outside = outline * (1 + (2 * wall) / width || 0)
+  const outside = outline * taller * (1 + (2 * wall) / width || 0)
   const across = wall / 2 / siliconeBody.conductivity
-  const into = outline / (width / 8 / conductivity + across || 1)
+  const within = outline === 0 ? 0 : width / 8 / conductivity
+  const into = outline === 0 ? 0 : outline / (within + across)
   const out = outside / (across + 1 / faceLoss.air)
   const capacity =
-    outline * wall * (1 + wall / width || 0) * siliconeBody.density * siliconeBody.heatCapacity
+    (outline *
+      (1 + taller) *
+      wall *
+      (1 + wall / width || 0) *
+      siliconeBody.density *
+      siliconeBody.heatCapacity) /
+    2
   const next = (ring: number, cell: number, step: number, room: number) =>
     outline === 0
       ? ring
       : (capacity * ring + step * (into * cell + out * room)) / (capacity + step * (into + out))
-  return { into: outline === 0 ? 0 : into, capacity, out, next }
+  return { into, capacity, out, cooled: outline === 0 ? 0 : within / (within + across), next }
 }
 
 /** One implicit step of conduction: the ring's own step is put into the column's equations. */

@@ -40,8 +40,8 @@ export interface DeepestPour {
 }
 
 /**
- * The deepest single pour that stays below `limit` K, by bisection on the depth in one
- * dimension. An estimate: −25 and +30 %.
+ * The deepest single pour of a layer's shape that stays below `limit` K, by bisection on the
+ * depth in one dimension. An estimate: −25 and +30 %.
  *
  * @example deepestPour(calibrate(coatingEpoxy), batch, 353.15).advised // 0.0126 or less
  */
@@ -60,12 +60,13 @@ export function deepestPour(
     if (peaks(middle)) most = middle
     else least = middle
   }
-  const low = least * depthBand.low
+  const { lie = 1 } = batch
+  const low = least * lie * depthBand.low
   const { maxDepth = Infinity } = batch.resin
   return {
-    depth: least,
+    depth: least * lie,
     low,
-    high: least * depthBand.high,
+    high: least * lie * depthBand.high,
     advised: Math.min(low, maxDepth),
     by: low <= maxDepth ? 'heat' : 'sheet',
     boundless,

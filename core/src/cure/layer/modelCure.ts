@@ -12,7 +12,8 @@ export const patience = 45 * 24 * 3600
 
 /**
  * How a batch ripens by the model of the cure: the pot life in its cup, the rest in its layer.
- * The layer's top decides what a next layer meets, its slowest part when it can come out.
+ * The layer's top decides what a next layer meets, its slowest part, along the cool wall, when
+ * it can come out.
  * Estimates: the peak is right to about −25 and +30 % of its rise.
  *
  * @example modelCure(calibrate(resin), batch).pourable // seconds in the cup
@@ -44,10 +45,10 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
       width: batch.width ?? Infinity,
       below: batch.below ?? 0,
     },
-    ({ time, alpha, temperature }) => {
+    ({ time, alpha, edge, temperature }) => {
       const at = inCup + time
       top.see(at, alpha[alpha.length - 1])
-      slowest.see(at, Math.min(...alpha))
+      slowest.see(at, Math.min(...alpha, ...edge))
       const hottest = Math.max(...temperature)
       if (hottest > peak.temperature) Object.assign(peak, { temperature: hottest, at })
       return !(top.done && slowest.done) && at < patience

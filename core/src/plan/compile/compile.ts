@@ -12,6 +12,7 @@ import type { Resin, Shelf, Tint } from '../../material/index.ts'
 import type { FillCurve } from '../../shape/index.ts'
 import type { Plan } from '../plan.ts'
 import type { CompiledLayer, CompiledPlan } from './compiled.ts'
+import { layerColumn } from './column.ts'
 import { hazardsOf, judgeInclusions, judgeMix, setInto } from './judge.ts'
 import { heatHazards, heatLimitOf, judgeDamp, judgeDay, judgeHeat, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
@@ -57,7 +58,7 @@ export function compile(
   }
 
   const poured = mixed.filter((layer) => layer.resin && layer.weighing)
-  const ripening = poured.map((layer) => ripen(layer, plan, walls, cure))
+  const ripening = poured.map((layer) => ripen(layer, plan, curve, walls, cure))
   const timed = schedule(ripening)
   const heatLimit = heatLimitOf(plan)
   for (const [i, clock] of timed.clocks.entries()) {
@@ -158,24 +159,22 @@ const wallsFor = ({ mould }: Plan): MouldWalls =>
 function ripen(
   { stacked, resin, weighing }: MixedLayer,
   plan: Plan,
+  curve: FillCurve,
   walls: MouldWalls,
   cure: CureModel,
 ): Ripening & { batch: Batch } {
-  const { layer, top, bottom, cavity } = stacked
+  const { layer, top, bottom } = stacked
   const inCup = resin!.mixTime + (plan.standing ?? 0)
-  const area = cavity / (top - bottom)
   const batch: Batch = {
     resin: resin!,
     room: plan.room,
     mass: weighing!.total / (layer.cups ?? 1),
-    depth: top - bottom,
+    ...layerColumn(curve, bottom, top),
     inCup,
     materialTemperature: plan.materialTemperature,
     // Only the first layer meets the mould as it was warmed.
     mouldTemperature: bottom > 0 ? undefined : plan.mouldTemperature,
     walls,
-    // As if it were round: four times the area over the outline is the diameter.
-    width: 2 * Math.sqrt(area / Math.PI),
     below: bottom,
     pourEnd: plan.pourEnd,
     of: layer.id,

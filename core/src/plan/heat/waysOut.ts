@@ -150,7 +150,7 @@ function otherResins(
       if (resin.kind !== 'resin' || id === plan.layers[index].resin) return []
       const asked = { ...batch, resin, inCup: undefined }
       const { advised } = deepestPour(lawOf(resin), asked, limit)
-      return advised >= batch.depth ? [{ id, name: resin.name, advised }] : []
+      return advised >= batch.depth * (batch.lie ?? 1) ? [{ id, name: resin.name, advised }] : []
     })
     .sort((a, b) => b.advised - a.advised)
     .slice(0, 2)
@@ -164,7 +164,7 @@ function otherResins(
 /** The warmest room, by whole degrees, in which even the high end stays below the limit. */
 function cooler({ plan, lawOf }: WaysContext, batch: Batch, limit: number): WayOut[] {
   const { maxDepth = Infinity } = batch.resin
-  if (batch.depth > maxDepth) return []
+  if (batch.depth * (batch.lie ?? 1) > maxDepth) return []
   for (let room = plan.room - 1; room >= coolest; room--) {
     const asked = { ...batch, room, materialTemperature: undefined }
     const { peak } = modelCure(lawOf(batch.resin), asked)
