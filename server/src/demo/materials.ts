@@ -14,6 +14,10 @@ const silicone = {
   nameB: 'Part B',
 } as const
 
+/** A pot life of 100 g that the studio's bench saw. */
+const seen = (id: string, value: number, room: number, on: string) =>
+  ({ id, what: 'pot life', value, room: celsius(room), mass: 0.1, on }) as const
+
 /** The shelf of the demo studio. Every sheet is made up. */
 export const materials: Record<string, Material> = {
   'demo-slow-epoxy': {
@@ -72,6 +76,11 @@ export const materials: Record<string, Material> = {
     nameA: 'Part A, isocyanate',
     nameB: 'Part B, polyol',
     colour: '#f4f2ea',
+    observations: [
+      seen('cold-june', 200, 18, '2026-06-02'),
+      seen('usual', 155, 23, '2026-07-14'),
+      seen('heat-wave', 118, 28, '2026-08-09'),
+    ],
     note: 'Shake part B. Everything laid out before the parts meet.',
   },
   'demo-clear-urethane': {
@@ -108,6 +117,10 @@ export const materials: Record<string, Material> = {
     name: 'Violet dye',
     form: 'dye',
     colour: '#7b4fa3',
+    drops: [
+      { count: 20, mass: 0.00058 },
+      { count: 30, mass: 0.00091 },
+    ],
     density: 1080,
     limit: 0.005,
     note: '',
