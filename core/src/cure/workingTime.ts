@@ -47,3 +47,21 @@ export function workingLaw({ potLife, sheetTemperature, observations = [] }: Sil
 /** Working time in a room, s. */
 export const workingTime = ({ at, sheetTemperature, energy }: WorkingLaw, room: number): number =>
   (at * arrhenius(energy, sheetTemperature)) / arrhenius(energy, room)
+
+/**
+ * A silicone as it is in a room: its working time by what its sheet and the bench say of it; its
+ * demould time later where it is cooler, and never earlier than the sheet's.
+ *
+ * @example siliconeIn(sheet, sheet.sheetTemperature - 10).potLife // 1.97 times the sheet's
+ */
+export function siliconeIn(silicone: Silicone, room: number): Silicone {
+  const law = workingLaw(silicone)
+  const slower = arrhenius(law.energy, silicone.sheetTemperature) / arrhenius(law.energy, room)
+  return {
+    ...silicone,
+    potLife: workingTime(law, room),
+    demould: silicone.demould * Math.max(1, slower),
+    sheetTemperature: room,
+    observations: undefined,
+  }
+}

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { siliconeIn } from '@mivro/core/cure'
 import type { Silicone } from '@mivro/core/material'
 import {
   aboutCeilings,
@@ -21,6 +22,9 @@ import { usePiece } from '../piece/pieceStore.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { askAir, askGeometry } from '../work/pool.ts'
 import type { AirAnswer, AirQuestion } from '../work/mouldJobs.ts'
+
+/** A bench's room where no pour says one, K. */
+const usualRoom = 294.15
 
 /** The mould of the piece that is open: its document, what is known of the piece, its air. */
 export const useMould = defineStore('mould', () => {
@@ -120,9 +124,11 @@ export const useMould = defineStore('mould', () => {
     }
   }
 
+  const room = computed(() => piece.document?.room ?? usualRoom)
   const silicone = computed((): Silicone | undefined => {
     const material = shelf.materials.get(document.value?.silicone ?? '')
-    return material?.kind === 'silicone' ? material : undefined
+    // As it is in the room of the pour, with what was seen of it.
+    return material?.kind === 'silicone' ? siliconeIn(material, room.value) : undefined
   })
 
   // What is known of the piece as it stands in its box.

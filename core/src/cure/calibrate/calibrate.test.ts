@@ -3,7 +3,7 @@ import type { Observation } from '../../material/index.ts'
 import { firmPlatinum } from '../../material/samples.ts'
 import { sheets } from '../samples.ts'
 import { timeTo } from '../kinetics/index.ts'
-import { workingLaw, workingTime } from '../workingTime.ts'
+import { siliconeIn, workingLaw, workingTime } from '../workingTime.ts'
 import { calibrate } from './calibrate.ts'
 import { runCup } from './cup.ts'
 import { learn, predicted } from './learn.ts'
@@ -195,5 +195,15 @@ describe('working time of a silicone', () => {
     for (const { room, value } of observations) {
       expect(Math.abs(Math.log(workingTime(law, room) / value))).toBeLessThan(0.08)
     }
+  })
+
+  it('in a cold room it takes longer in all, in a warm one it is never demoulded earlier', () => {
+    const cold = siliconeIn(firmPlatinum, 286.15)
+    expect(cold.potLife / firmPlatinum.potLife).toBeGreaterThan(1.9)
+    expect(cold.demould / firmPlatinum.demould).toBeCloseTo(cold.potLife / firmPlatinum.potLife, 6)
+    const warm = siliconeIn(firmPlatinum, 303.15)
+    expect(warm.potLife).toBeLessThan(firmPlatinum.potLife)
+    expect(warm.demould).toBe(firmPlatinum.demould)
+    expect(siliconeIn(firmPlatinum, 296.15).potLife).toBeCloseTo(firmPlatinum.potLife, 6)
   })
 })

@@ -313,6 +313,12 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       :step="step"
       :room="piece.document?.room ?? 294.15"
     />
+    <p v-if="mould.silicone && silicone" class="small quiet">
+      Can be worked for <b class="num">{{ showDuration(mould.silicone.potLife) }}</b> at
+      {{ show(mould.silicone.sheetTemperature, 'temperature', studio.units) }}; its sheet says
+      {{ showDuration(silicone.potLife) }} at
+      {{ show(silicone.sheetTemperature, 'temperature', studio.units) }}.
+    </p>
     <p v-if="compiled?.need" class="small quiet">
       By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and
       {{ show(compiled.need.byVolume.b, 'volume', studio.units) }}.
