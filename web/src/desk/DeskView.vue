@@ -258,7 +258,7 @@ function empty(): void {
 
 .columns {
   display: grid;
-  grid-template-columns: 324px minmax(0, 1fr) 330px;
+  grid-template-columns: 318px minmax(0, 1fr) 318px;
   gap: 14px;
   min-height: 0;
 }
@@ -296,25 +296,25 @@ function empty(): void {
 }
 
 .big th:nth-child(2) {
-  width: 96px;
+  width: 88px;
 }
 
 .big th:nth-child(3) {
-  width: 64px;
+  width: 56px;
 }
 
 .big th:nth-child(4) {
-  width: 92px;
+  width: 82px;
 }
 
 .big th:last-child,
 .big td:last-child {
-  width: 136px;
-  padding-left: 18px;
+  width: 118px;
+  padding-left: 14px;
 }
 
 .big td :deep(input) {
-  width: 76px;
+  width: 66px;
 }
 
 .reminder {

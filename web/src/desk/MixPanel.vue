@@ -202,7 +202,7 @@ function wishBy(value: string): void {
 }
 
 .select {
-  width: 190px;
+  width: 178px;
 }
 
 .row {
