@@ -66,8 +66,16 @@ const handOut = (as: 'csv' | 'json') =>
 
 const add = (kind: MaterialKind) =>
   trying(async () => {
-    const id = await shelf.add(startingMaterial(kind))
-    await router.push({ name: 'shelf', params: { material: id } })
+    // The sheet that was open closes at once, so that nothing is typed into it by mistake.
+    const before = open.value
+    open.value = undefined
+    try {
+      const id = await shelf.add(startingMaterial(kind))
+      await router.push({ name: 'shelf', params: { material: id } })
+    } catch (error) {
+      open.value = before
+      throw error
+    }
   })
 
 const remove = ({ id, document }: Stored<Material>) =>

@@ -146,6 +146,8 @@ function build(question: ColumnQuestion): Column {
   loss[0] += 1 / (half[0] + 1 / (faceLoss.bench * list[0].area))
   loss[last] += 1 / (half[last] + 1 / (faceLoss.air * list[last].area))
   const dz = depth / count
+  // The corner below the first layer takes heat up too; further up there is resin.
+  const taller = below > 0 ? 1 : 1 + mould.floor / depth
   return {
     from,
     count,
@@ -155,7 +157,7 @@ function build(question: ColumnQuestion): Column {
     loss,
     resinMass: dz * density,
     rise: heat / heatCapacity,
-    sides: sidesOf(width, dz, mould.wall, 1 + mould.floor / depth, conductivity),
+    sides: sidesOf(width, dz, mould.wall, taller, conductivity),
   }
 }
 
@@ -164,8 +166,9 @@ const spreading = (away: number, width: number): number =>
   Number.isFinite(width) ? (1 + (2 * away) / width) ** 2 : 1
 
 /**
- * The ring of mould beside one cell, `taller` times as high as the layer on its outside. Heat crosses width/8k on its way from the mean of a round
- * body to its wall (steady generation, closed form), then half the wall on either side.
+ * The ring of mould beside one cell, `taller` times as high as the layer on its outside. Heat
+ * crosses width/8k on its way from the mean of a round body to its wall (steady generation, closed
+ * form), then half the wall on either side.
  */
 function sidesOf(
   width: number,
