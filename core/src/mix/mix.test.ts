@@ -4,7 +4,7 @@ import { batchError, slipError, smallestBatch } from './batchError.ts'
 import { correctOverpour, otherPart } from './correct.ts'
 import { cupFor } from './cup.ts'
 import { displayStep } from './displayStep.ts'
-import { mixDensity, phr, weightRatio, weightShares } from './ratio.ts'
+import { mixDensity, phr, volumeRatio, weightRatio, weightShares } from './ratio.ts'
 import { weigh } from './weigh.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
 
@@ -49,6 +49,12 @@ describe('mixing sums of the trade', () => {
     expect(
       weightRatio({ by: 'weight', a: 100, b: 82 }, { densityA: 1150, densityB: 1000 }),
     ).toBeCloseTo(1.2195, 4)
+  })
+
+  it('a ratio by weight and by volume is the same mix (definition of density)', () => {
+    const parts = { densityA: 1150, densityB: 1000 }
+    expect(volumeRatio({ by: 'weight', a: 2.3, b: 1 }, parts)).toBeCloseTo(2, 12)
+    expect(volumeRatio({ by: 'volume', a: 100, b: 82 }, parts)).toBeCloseTo(100 / 82, 12)
   })
 
   it('volumes add: equal volumes of 1.2 and 1.0 g/ml give 1.1 g/ml', () => {

@@ -15,6 +15,14 @@ export function weightRatio({ by, a, b }: Ratio, { densityA, densityB }: Densiti
   return by === 'weight' ? a / b : ((a / b) * densityA) / densityB
 }
 
+/**
+ * Part A's volume for one of part B's: the other way to measure a ratio.
+ *
+ * @example volumeRatio({ by: 'weight', a: 2.3, b: 1 }, { densityA: 1150, densityB: 1000 }) // 2
+ */
+export const volumeRatio = (ratio: Ratio, densities: Densities): number =>
+  (weightRatio(ratio, densities) * densities.densityB) / densities.densityA
+
 /** The shares of parts A and B in the weight of the mix; they sum to 1. */
 export function weightShares(ratio: Ratio, densities: Densities): { a: number; b: number } {
   const r = weightRatio(ratio, densities)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { weightRatio } from '@mivro/core/mix'
-import type { Wish } from '@mivro/core/mix'
+import { volumeRatio, weightRatio, type Wish } from '@mivro/core/mix'
 import { Plus } from 'lucide-vue-next'
 import { ElOption, ElSelect } from 'element-plus'
 import { show, showRatio } from '@mivro/core/units'
@@ -25,10 +24,11 @@ const mixed = computed(() =>
 )
 const converted = computed(() => {
   const { ratio } = desk.twoPart
-  const byWeight = weightRatio(ratio, desk.twoPart)
-  return ratio.by === 'weight'
-    ? `${showRatio(ratio)} by weight is ${((ratio.a / ratio.b / desk.twoPart.densityA) * desk.twoPart.densityB).toFixed(2)}:1 by volume`
-    : `${showRatio(ratio)} by volume is ${byWeight.toFixed(2)}:1 by weight`
+  const [other, found] =
+    ratio.by === 'weight'
+      ? ['volume', volumeRatio(ratio, desk.twoPart)]
+      : ['weight', weightRatio(ratio, desk.twoPart)]
+  return `${showRatio(ratio)} by ${ratio.by} is ${found.toFixed(2)}:1 by ${other}`
 })
 const extraKinds: { kind: ExtraKind; label: string }[] = [
   { kind: 'tint', label: 'Tint' },

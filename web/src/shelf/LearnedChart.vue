@@ -2,7 +2,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import type { ChartOptions } from 'chart.js'
 import { Line } from 'vue-chartjs'
-import { workingLaw, workingTime, type PotLifeCurve } from '@mivro/core/cure'
+import { workingCurve, type PotLifeCurve } from '@mivro/core/cure'
 import type { Resin, Silicone } from '@mivro/core/material'
 import { chosenUnit, fromSI, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
@@ -18,17 +18,7 @@ const curve = shallowRef<PotLifeCurve>()
 watch(
   () => props.material,
   async (material) => {
-    if (material.kind === 'silicone') {
-      const rooms = Array.from({ length: 13 }, (_, i) => 285.15 + 2 * i)
-      const alone = workingLaw({ ...material, observations: [] })
-      const learned = workingLaw(material)
-      curve.value = {
-        rooms,
-        sheet: rooms.map((room) => workingTime(alone, room)),
-        learned: rooms.map((room) => workingTime(learned, room)),
-      }
-      return
-    }
+    if (material.kind === 'silicone') return (curve.value = workingCurve(material))
     const found = await askCurve(material)
     if (props.material === material) curve.value = found
   },

@@ -4,6 +4,7 @@ import { workingLaw, workingTime, type CureTimes } from '@mivro/core/cure'
 import {
   resinFieldWords,
   siliconeFieldWords,
+  withFifthMore,
   type FieldWords,
   type Material,
   type Resin,
@@ -37,25 +38,7 @@ const chosen = ref(0)
 watch(uses, () => (chosen.value = 0))
 const use = computed(() => uses.value[Math.min(chosen.value, uses.value.length - 1)])
 
-/** Fields that a fifth more or less says something about. */
-const sloped = [
-  'potLife',
-  'potMass',
-  'demould',
-  'recoatUntil',
-  'peak',
-  'viscosity',
-  'mixTime',
-] as const
-const fifth = 1.2
-const changed = computed((): Resin | undefined => {
-  const document = resin.value?.document
-  const key = sloped.find((one) => one === props.field)
-  const value = key && document?.[key]
-  if (!document || !key || value === undefined) return undefined
-  const more = key === 'peak' ? 293.15 + (value - 293.15) * fifth : value * fifth
-  return { ...document, [key]: more }
-})
+const changed = computed(() => resin.value && withFifthMore(resin.value.document, props.field))
 const now = shallowRef<CureTimes>()
 const then = shallowRef<CureTimes>()
 watch(

@@ -1,6 +1,7 @@
-import { potMassOf, type Resin } from '../../material/index.ts'
+import { potMassOf, type Resin, type Silicone } from '../../material/index.ts'
 import { calibrate } from './calibrate.ts'
 import { learn, predicted } from './learn.ts'
+import { workingLaw, workingTime } from '../workingTime.ts'
 
 /** Pot life of the sheet's own pot over rooms, s: by the sheet alone, and with what was seen. */
 export interface PotLifeCurve {
@@ -22,4 +23,13 @@ export function potLifeCurve(resin: Resin): PotLifeCurve {
       return predicted(law, pot, resin)
     })
   return { rooms, sheet: at(calibration.law), learned: at(learned.law) }
+}
+
+/** The same of a silicone's working time. */
+export function workingCurve(silicone: Silicone): PotLifeCurve {
+  const at = (of: Silicone) => {
+    const law = workingLaw(of)
+    return rooms.map((room) => workingTime(law, room))
+  }
+  return { rooms, sheet: at({ ...silicone, observations: [] }), learned: at(silicone) }
 }
