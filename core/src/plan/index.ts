@@ -1,6 +1,7 @@
 export * from './plan.ts'
 export * from './edit.ts'
 export * from './moments.ts'
+export * from './nights.ts'
 export * from './compile/compiled.ts'
 export * from './compile/compile.ts'
 export { inclusionVolume } from './compile/stack.ts'

@@ -3,7 +3,7 @@ import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { Pause, Play } from 'lucide-vue-next'
 import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
-import { pourMoment } from '@mivro/core/plan'
+import { nightsOf, pourMoment } from '@mivro/core/plan'
 import { show, showDuration, showTimeOfDay } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import ClockBand from './ClockBand.vue'
@@ -69,8 +69,6 @@ const bars = computed(() => {
     mix: x(clock!.mixAt),
     pour: x(Math.max(clock!.pourAt, clock!.bleedsUntil)),
     gel: x(clock!.gelAt),
-    trim: x(clock!.trimAt),
-    out: x(clock!.demouldAt),
     end: x(end),
   }))
 })
@@ -137,15 +135,11 @@ const cost = computed(() => {
 /** The nights of a clock that knows when it begins, px. */
 const nights = computed(() => {
   if (props.begin === undefined || !props.awake) return []
-  const day = 24 * 3600
   const { x, end } = axis.value
-  const found: { left: number; width: number }[] = []
-  for (let midnight = -day; midnight < props.begin + end; midnight += day) {
-    const from = Math.max(0, midnight + props.awake.until - props.begin)
-    const until = Math.min(end, midnight + day + props.awake.from - props.begin)
-    if (until > from) found.push({ left: x(from), width: x(until) - x(from) })
-  }
-  return found
+  return nightsOf(props.begin, props.awake, end).map(({ from, until }) => ({
+    left: x(from),
+    width: x(until) - x(from),
+  }))
 })
 
 const trims = computed(() => {

@@ -21,6 +21,7 @@ import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
 import AtTheCup from '../../desk/AtTheCup.vue'
+import WorkedFor from './WorkedFor.vue'
 import WeighTable from '../../ui/WeighTable.vue'
 import { useMould } from '../mouldStore.ts'
 
@@ -313,12 +314,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       :step="step"
       :room="piece.document?.room ?? 294.15"
     />
-    <p v-if="mould.silicone && silicone" class="small quiet">
-      Can be worked for <b class="num">{{ showDuration(mould.silicone.potLife) }}</b> at
-      {{ show(mould.silicone.sheetTemperature, 'temperature', studio.units) }}; its sheet says
-      {{ showDuration(silicone.potLife) }} at
-      {{ show(silicone.sheetTemperature, 'temperature', studio.units) }}.
-    </p>
+    <WorkedFor v-if="mould.silicone && silicone" :here="mould.silicone" :sheet="silicone" />
     <p v-if="compiled?.need" class="small quiet">
       By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and
       {{ show(compiled.need.byVolume.b, 'volume', studio.units) }}.
