@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { Pause, Play } from 'lucide-vue-next'
 import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
 import { nightsOf, pourMoment } from '@mivro/core/plan'
-import { show, showDuration, showTimeOfDay } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { showDuration, showTimeOfDay } from '@mivro/core/units'
 import ClockBand from './ClockBand.vue'
+import ClockHead from './ClockHead.vue'
 import LookMark from './LookMark.vue'
 import PourMark from './PourMark.vue'
 import StripSlider from './StripSlider.vue'
@@ -34,7 +33,6 @@ const emit = defineEmits<{
   play: []
 }>()
 
-const studio = useStudio()
 const id = useId()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box, { width: 784, height: 190 })
@@ -154,23 +152,13 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
 
 <template>
   <section ref="box" class="clock" aria-label="The clock">
-    <div class="head">
-      <h2>The clock</h2>
-      <span class="quiet small">
-        {{ modelled && !waiting ? 'by the cure of each layer' : 'from the sheets' }}, room
-        {{ show(room, 'temperature', studio.units)
-        }}<template v-if="begin !== undefined">, begun at {{ showTimeOfDay(begin) }}</template>
-      </span>
-      <button
-        v-if="at !== undefined"
-        type="button"
-        class="play"
-        :aria-label="playing ? 'Stop' : 'Let the time run'"
-        @click="emit('play')"
-      >
-        <component :is="playing ? Pause : Play" :size="13" aria-hidden="true" />
-      </button>
-    </div>
+    <ClockHead
+      :modelled="modelled && !waiting"
+      :room="room"
+      :begin="begin"
+      :playing="at === undefined ? undefined : playing === true"
+      @play="emit('play')"
+    />
     <p v-if="rows.length === 0" class="quiet empty">The clock starts when a layer has a resin.</p>
     <svg
       v-else
@@ -315,26 +303,6 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
 .clock {
   position: relative;
   overflow: hidden auto;
-}
-
-.head {
-  position: absolute;
-  left: 14px;
-  top: 8px;
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-
-.play {
-  display: inline-flex;
-  padding: 3px 8px;
-  border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
-  color: var(--teal);
-  cursor: pointer;
-  align-self: center;
 }
 
 .empty {

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { Pause, Play } from 'lucide-vue-next'
+import { show, showTimeOfDay } from '@mivro/core/units'
+import { useStudio } from '../studio/studioStore.ts'
+
+/** What the clock goes by, and the button that lets the time run. */
+withDefaults(
+  defineProps<{
+    /** By the model of the cure, not by the sheets alone. */
+    modelled: boolean
+    room: number
+    begin?: number
+    /** Left out: there is nothing to let run. */
+    playing?: boolean
+  }>(),
+  { begin: undefined, playing: undefined },
+)
+const emit = defineEmits<{ play: [] }>()
+const studio = useStudio()
+</script>
+
+<template>
+  <div class="head">
+    <h2>The clock</h2>
+    <span class="quiet small">
+      {{ modelled ? 'by the cure of each layer' : 'from the sheets' }}, room
+      {{ show(room, 'temperature', studio.units)
+      }}<template v-if="begin !== undefined">, begun at {{ showTimeOfDay(begin) }}</template>
+    </span>
+    <button
+      v-if="playing !== undefined"
+      type="button"
+      class="play"
+      :aria-label="playing ? 'Stop' : 'Let the time run'"
+      @click="emit('play')"
+    >
+      <component :is="playing ? Pause : Play" :size="13" aria-hidden="true" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  position: absolute;
+  left: 14px;
+  top: 8px;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+
+.play {
+  display: inline-flex;
+  align-self: center;
+  padding: 3px 8px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  background: #fff;
+  color: var(--teal);
+  cursor: pointer;
+}
+</style>
