@@ -20,9 +20,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
-import AtTheCup from '../../desk/AtTheCup.vue'
-import WorkedFor from './WorkedFor.vue'
-import WeighTable from '../../ui/WeighTable.vue'
+import WeighSilicone from './WeighSilicone.vue'
 import { useMould } from '../mouldStore.ts'
 
 const piece = usePiece()
@@ -293,32 +291,15 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
     />
 
     <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
-    <template v-if="compiled && compiled.halves.length > 0">
-      <template v-for="{ half, need } in compiled.halves" :key="half">
-        <h3>{{ half === 'first' ? 'First half' : 'Second half' }}, {{ mass(need.mass) }}</h3>
-        <WeighTable :weighing="need.weighing" :copies="1" :step="step" title="Weigh" />
-      </template>
-    </template>
-    <WeighTable
-      v-else-if="compiled?.need"
-      :weighing="compiled.need.weighing"
-      :copies="1"
-      :step="step"
-      title="Weigh"
-    />
-    <AtTheCup
-      v-if="compiled?.need && silicone && document.silicone"
-      :material="document.silicone"
-      :two-part="silicone"
-      :weighing="compiled.need.weighing"
+    <WeighSilicone
+      v-if="compiled"
+      :id="document.silicone"
+      :compiled="compiled"
+      :here="mould.silicone"
+      :sheet="silicone"
       :step="step"
       :room="piece.document?.room ?? 294.15"
     />
-    <WorkedFor v-if="mould.silicone && silicone" :here="mould.silicone" :sheet="silicone" />
-    <p v-if="compiled?.need" class="small quiet">
-      By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and
-      {{ show(compiled.need.byVolume.b, 'volume', studio.units) }}.
-    </p>
     <QuantityField
       label="Vacuum vessel holds"
       kind="volume"
