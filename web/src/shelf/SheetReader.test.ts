@@ -1,0 +1,74 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Batch } from '@mivro/core/cure'
+import type { Material, Resin } from '@mivro/core/material'
+import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/material/samples.ts'
+import { cureTimes, lawOf } from '../work/heatJobs.ts'
+import SheetReader from './SheetReader.vue'
+
+const resin: Resin = { ...slowEpoxy, gelTime: undefined, recoatUntil: undefined }
+vi.mock('../work/pool.ts', () => ({
+  askTimes: async (batches: Batch[]) => cureTimes(batches),
+  askLaw: async (of: Resin) => lawOf(of),
+  askSurvey: () => Promise.reject(new Error('not here')),
+}))
+vi.mock('../api/keeper.ts', () => ({ listNewest: async () => [] }))
+
+beforeEach(() => setActivePinia(createPinia()))
+
+const reading = async (material: Material, field = '', label = '') => {
+  const shown = mount(SheetReader, { props: { id: 'a', material, field, label } })
+  await flushPromises()
+  return shown
+}
+const column = (shown: Awaited<ReturnType<typeof reading>>, cell: number) =>
+  shown.findAll('tbody tr').map((row) => row.findAll('td')[cell]?.text())
+
+describe('reading a sheet', () => {
+  it('asks to touch a field, and shows what the sheet does to a usual layer', async () => {
+    const shown = await reading(resin)
+    expect(shown.text()).toContain('Touch a field')
+    expect(shown.text()).toContain('100 g in the cup, 10 mm deep, at 21 °C')
+    expect(shown.findAll('tbody th').map((th) => th.text())).toEqual([
+      'The cup pours for',
+      'It gels after',
+      'A next layer bonds until',
+      'Out of the mould after',
+      'Hottest',
+    ])
+    expect(shown.findAll('thead th')).toHaveLength(2)
+  })
+
+  it('a field that is touched is explained, with a fifth more of it beside', async () => {
+    const shown = await reading(resin, 'potLife', 'Pot life')
+    expect(shown.get('h2').text()).toBe('Pot life')
+    expect(shown.text()).toContain('before it has doubled in thickness')
+    expect(shown.text()).toContain('a fifth more')
+    expect(column(shown, 1)[0]).not.toBe(column(shown, 0)[0])
+    expect(shown.findAll('td.moves').length).toBeGreaterThan(2)
+  })
+
+  it('mixing time does not move what the chemistry does', async () => {
+    const shown = await reading(resin, 'mixTime', 'Mixing takes')
+    expect(column(shown, 1)[0]).toBe(column(shown, 0)[0])
+  })
+
+  it('what contradicts itself is said', async () => {
+    const shown = await reading({ ...resin, demould: 2 * 3600 })
+    expect(shown.text()).toContain('comes early for its pot life')
+  })
+
+  it('a silicone shows how long it can be worked, room by room', async () => {
+    const shown = await reading(firmPlatinum, 'hardness', 'Hardness')
+    expect(shown.text()).toContain('firm as a rubber band')
+    const rows = shown.findAll('tbody tr').map((row) => row.text())
+    expect(rows).toHaveLength(4)
+    expect(rows[0]).toContain('18 °C')
+  })
+
+  it('a dye has nothing to reckon', async () => {
+    const shown = await reading(violet, 'limit', 'Limit')
+    expect(shown.findAll('table')).toHaveLength(0)
+  })
+})
