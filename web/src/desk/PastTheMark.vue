@@ -70,7 +70,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
       {{ show(cupSize, 'volume', studio.units, { step: 1e-6 }) }} stirs. Pour it into a larger one
       before you add.
     </p>
-    <p v-if="needed !== undefined && check.mass > 0 && check.add.length === 0" class="quiet">
+    <p v-if="needed !== undefined && check.mass > 0 && toAdd.length === 0" class="quiet">
       <template v-if="check.volume >= needed * 0.999">
         The plan needs {{ volume(needed) }}: {{ volume(check.volume - needed) }} stay over for the
         witness cup or a small mould.
