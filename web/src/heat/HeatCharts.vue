@@ -8,6 +8,7 @@ import { eventful, followPlaces } from '@mivro/core/cure'
 import type { CompiledPlan } from '@mivro/core/plan'
 import { chosenUnit, fromSI, show, showDuration, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
+import ChartLegend from '../ui/ChartLegend.vue'
 import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
 import type { Heat } from './useHeat.ts'
 
@@ -46,6 +47,10 @@ const line = (
 const named = (of: number | 'mould', i: number) =>
   `Point ${i + 1}, ${of === 'mould' ? 'mould' : props.compiled.layers[of].name}`
 
+const legend = computed(() => [
+  { label: 'hottest part', colour: '#b9700c', as: 'dashed' as const },
+  ...followed.value.map(({ of }, i) => ({ label: named(of, i), colour: colours[i] })),
+])
 const temperature = computed(() => {
   const hot = props.heat.hottest.value
   const series = hot
@@ -173,12 +178,7 @@ const cureOptions = computed(() => options('% cured', { now: now.value }, { min:
 
 <template>
   <div v-if="heat.field.value" class="charts" :class="{ stale: heat.stale.value }">
-    <ul class="legend">
-      <li><i class="hot" />hottest part</li>
-      <li v-for="(one, i) in followed" :key="i">
-        <i :style="{ borderColor: colours[i] }" />{{ named(one.of, i) }}
-      </li>
-    </ul>
+    <ChartLegend :entries="legend" />
     <div class="chart">
       <Line
         :data="temperature"
@@ -209,28 +209,5 @@ const cureOptions = computed(() => options('% cured', { now: now.value }, { min:
 
 .chart.low {
   height: 140px;
-}
-
-.legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.legend li {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.legend i {
-  width: 18px;
-  border-top: 2.5px solid;
-}
-
-.legend .hot {
-  border-top: 2.5px dashed var(--amber);
 }
 </style>

@@ -6,6 +6,7 @@ import { workingCurve, type PotLifeCurve } from '@mivro/core/cure'
 import type { Resin, Silicone } from '@mivro/core/material'
 import { chosenUnit, fromSI, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
+import ChartLegend from '../ui/ChartLegend.vue'
 import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
 import { askCurve } from '../work/pool.ts'
 
@@ -80,6 +81,13 @@ const data = computed(() => {
     ],
   }
 })
+const legend = computed(() => [
+  { label: 'the sheet', colour: '#4a625f', as: 'dashed' as const },
+  ...(seen.value.some(({ leftOut }) => !leftOut)
+    ? [{ label: 'with what was seen', colour: '#0f7376' }]
+    : []),
+  ...(pots.value.length > 0 ? [{ label: 'seen', colour: '#b9700c', as: 'dot' as const }] : []),
+])
 const options = computed((): ChartOptions<'line'> => ({
   responsive: true,
   maintainAspectRatio: false,
@@ -121,46 +129,12 @@ const options = computed((): ChartOptions<'line'> => ({
         data-chart="learned"
       />
     </div>
-    <ul class="legend" aria-hidden="true">
-      <li><i class="dashed" />the sheet</li>
-      <li v-if="seen.some(({ leftOut }) => !leftOut)"><i class="solid" />with what was seen</li>
-      <li v-if="pots.length > 0"><b />seen</li>
-    </ul>
+    <ChartLegend :entries="legend" />
   </div>
 </template>
 
 <style scoped>
 .chart {
   height: 168px;
-}
-
-.legend {
-  display: flex;
-  gap: 14px;
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.legend li {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.legend i {
-  width: 18px;
-  border-top: 2px dashed var(--ink-2);
-}
-
-.legend i.solid {
-  border-top: 2.5px solid var(--teal);
-}
-
-.legend b {
-  width: 9px;
-  height: 9px;
-  border: 1.5px solid var(--amber);
-  border-radius: 50%;
-  background: var(--honey);
 }
 </style>

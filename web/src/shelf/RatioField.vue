@@ -1,26 +1,16 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
 import type { Ratio } from '@mivro/core/material'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/problem'
 import { parseRatio, showRatio } from '@mivro/core/units'
 import Says from '../ui/Says.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import { useTyped } from '../ui/useTyped.ts'
 
 const props = defineProps<{ ratio: Ratio; take: (ratio: Ratio) => Problem | undefined }>()
-const shown = computed(() => showRatio(props.ratio))
-const typed = ref(shown.value)
-const problem = ref<Problem>()
-watch(shown, (value) => {
-  if (!problem.value) typed.value = value
-})
-
-function commit(): void {
-  try {
-    problem.value = props.take({ by: props.ratio.by, ...parseRatio(typed.value) })
-  } catch (error) {
-    problem.value = problemsOf(error)[0]
-  }
-}
+const { typed, problem, commit } = useTyped(
+  () => showRatio(props.ratio),
+  (text) => props.take({ by: props.ratio.by, ...parseRatio(text) }),
+)
 </script>
 
 <template>

@@ -9,6 +9,23 @@ export interface SheetEntry {
   optional?: string
   step?: number
 }
+/** What any two parts that cure are asked. */
+const endOfCure: SheetEntry[] = [
+  { key: 'demould', label: 'Demould time', kind: 'duration' },
+  { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
+  { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+]
+const bodyOfTwoParts: SheetEntry[] = [
+  { key: 'densityA', label: 'Density of part A', kind: 'density' },
+  { key: 'densityB', label: 'Density of part B', kind: 'density' },
+  {
+    key: 'viscosity',
+    label: 'Viscosity of the mix',
+    kind: 'viscosity',
+    optional: 'not said',
+  },
+]
+
 /** The quantities of each kind of sheet, in groups. */
 export const sheetEntries: Record<Material['kind'], { title: string; entries: SheetEntry[] }[]> = {
   resin: [
@@ -36,22 +53,13 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
           kind: 'duration',
           optional: 'reckoned',
         },
-        { key: 'demould', label: 'Demould time', kind: 'duration' },
-        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
-        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+        ...endOfCure,
       ],
     },
     {
       title: 'Body',
       entries: [
-        { key: 'densityA', label: 'Density of part A', kind: 'density' },
-        { key: 'densityB', label: 'Density of part B', kind: 'density' },
-        {
-          key: 'viscosity',
-          label: 'Viscosity of the mix',
-          kind: 'viscosity',
-          optional: 'not said',
-        },
+        ...bodyOfTwoParts,
         { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
         {
           key: 'shrinkage',
@@ -65,24 +73,12 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
   silicone: [
     {
       title: 'Time',
-      entries: [
-        { key: 'potLife', label: 'Pot life', kind: 'duration' },
-        { key: 'demould', label: 'Demould time', kind: 'duration' },
-        { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
-        { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
-      ],
+      entries: [{ key: 'potLife', label: 'Pot life', kind: 'duration' }, ...endOfCure],
     },
     {
       title: 'Body',
       entries: [
-        { key: 'densityA', label: 'Density of part A', kind: 'density' },
-        { key: 'densityB', label: 'Density of part B', kind: 'density' },
-        {
-          key: 'viscosity',
-          label: 'Viscosity of the mix',
-          kind: 'viscosity',
-          optional: 'not said',
-        },
+        ...bodyOfTwoParts,
         { key: 'shrinkage', label: 'Shrinks on curing', kind: 'fraction' },
         { key: 'kitMass', label: 'One kit holds', kind: 'mass', step: 1e-2, optional: 'not said' },
       ],

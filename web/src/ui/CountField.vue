@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { useId } from 'vue'
+import type { Problem } from '@mivro/core/problem'
 import { parseNumber } from '@mivro/core/units'
 import Says from './Says.vue'
+import { useTyped } from './useTyped.ts'
 
 const props = defineProps<{
   label: string
@@ -11,23 +12,10 @@ const props = defineProps<{
 }>()
 
 const id = useId()
-const typed = ref(String(props.value))
-const problem = ref<Problem>()
-watch(
-  () => props.value,
-  (value) => {
-    if (!problem.value) typed.value = String(value)
-  },
+const { typed, problem, commit } = useTyped(
+  () => String(props.value),
+  (text) => props.take(parseNumber(text)),
 )
-
-function commit(): void {
-  try {
-    const value = parseNumber(typed.value)
-    problem.value = value === props.value ? undefined : props.take(value) || undefined
-  } catch (error) {
-    problem.value = problemsOf(error)[0]
-  }
-}
 </script>
 
 <template>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { useId } from 'vue'
+import type { Problem } from '@mivro/core/problem'
 import { parseTimeOfDay, showTimeOfDay } from '@mivro/core/units'
 import Says from './Says.vue'
+import { useTyped } from './useTyped.ts'
 
 /** A time of day, s after midnight; an empty optional field is none. */
 const props = defineProps<{
@@ -13,23 +14,10 @@ const props = defineProps<{
   take: (value: number | undefined) => Problem | undefined | void
 }>()
 const id = useId()
-const shown = computed(() => (props.value === undefined ? '' : showTimeOfDay(props.value)))
-const typed = ref(shown.value)
-const problem = ref<Problem>()
-watch(shown, (now) => {
-  if (!problem.value) typed.value = now
-})
-
-function commit(): void {
-  if (typed.value === shown.value && !problem.value) return
-  try {
-    const empty = typed.value.trim() === '' && props.optional
-    problem.value = props.take(empty ? undefined : parseTimeOfDay(typed.value)) ?? undefined
-    if (!problem.value) typed.value = shown.value
-  } catch (error) {
-    problem.value = problemsOf(error)[0]
-  }
-}
+const { typed, problem, commit } = useTyped(
+  () => (props.value === undefined ? '' : showTimeOfDay(props.value)),
+  (text) => props.take(props.optional && text.trim() === '' ? undefined : parseTimeOfDay(text)),
+)
 </script>
 
 <template>
