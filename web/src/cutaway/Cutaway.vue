@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { computed } from 'vue'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/shape'
 import { show, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import Bands from './Bands.vue'
-import { frameFor, margin, outlinePath, spanAt } from './frame.ts'
+import { margin, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
 import LengthRuler from './LengthRuler.vue'
 import MouldBlock from './MouldBlock.vue'
 import { spaced, volumeTicks } from './ruler.ts'
 import Surface from './Surface.vue'
+import { useFrame } from './useFrame.ts'
 import { useLabels } from './useLabels.ts'
 
 const props = defineProps<{
@@ -32,14 +32,13 @@ const emit = defineEmits<{
 }>()
 
 const studio = useStudio()
-const box = ref<HTMLElement>()
-const { width, height } = useElementSize(box, { width: 784, height: 488 })
-
 // Taken out of the plan, so that the outline is not drawn anew for every step of a drag.
 const mould = computed(() => props.plan.mould)
 const hasGate = computed(() => props.plan.gate > 0 && props.plan.mould === 'closed')
-const frame = computed(() => frameFor(props.section, width.value, height.value, mould.value))
-const path = computed(() => outlinePath(props.section, frame.value))
+const { box, width, height, frame, path } = useFrame(
+  () => props.section,
+  () => mould.value,
+)
 const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
 const mlX = computed(() => frame.value.block.right + 44)
 

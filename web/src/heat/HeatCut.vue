@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { useElementSize } from '@vueuse/core'
 import { fieldOnSection, heatScale, momentAt, pouredBy } from '@mivro/core/cure'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import { fromSection, ontoSection, type Section, type Vec3 } from '@mivro/core/shape'
 import { figure, show } from '@mivro/core/units'
-import { frameFor, margin, outlinePath } from '../cutaway/frame.ts'
+import { margin } from '../cutaway/frame.ts'
 import LengthRuler from '../cutaway/LengthRuler.vue'
+import { useFrame } from '../cutaway/useFrame.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import HeatKey from './HeatKey.vue'
 import { isoLines } from './isoLines.ts'
@@ -21,11 +21,11 @@ const props = defineProps<{
   heat: Heat
 }>()
 const studio = useStudio()
-const box = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
-const { width, height } = useElementSize(box, { width: 784, height: 440 })
-const frame = computed(() => frameFor(props.section, width.value, height.value, props.plan.mould))
-const path = computed(() => outlinePath(props.section, frame.value))
+const { box, width, height, frame, path } = useFrame(
+  () => props.section,
+  () => props.plan.mould,
+)
 
 const field = computed(() => props.heat.field.value)
 const what = computed(() => props.heat.what.value)
