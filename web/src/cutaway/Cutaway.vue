@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/shape'
 import { show, unitSymbol } from '@mivro/core/units'
@@ -35,7 +35,9 @@ const studio = useStudio()
 // Taken out of the plan, so that the outline is not drawn anew for every step of a drag.
 const mould = computed(() => props.plan.mould)
 const hasGate = computed(() => props.plan.gate > 0 && props.plan.mould === 'closed')
-const { box, width, height, frame, path } = useFrame(
+const box = ref<HTMLElement>()
+const { width, height, frame, path } = useFrame(
+  box,
   () => props.section,
   () => mould.value,
 )

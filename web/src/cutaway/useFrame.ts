@@ -1,13 +1,16 @@
-import { computed, ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Section } from '@mivro/core/shape'
 import { frameFor, outlinePath } from './frame.ts'
 
-/** The drawing of a section in its box: sizes in px, the frame, the outline in it. */
-export function useFrame(section: () => Section, mould: () => 'open' | 'closed') {
-  const box = ref<HTMLElement>()
+/** The drawing of a section in the element `box`: sizes in px, the frame, the outline in it. */
+export function useFrame(
+  box: Ref<HTMLElement | undefined>,
+  section: () => Section,
+  mould: () => 'open' | 'closed',
+) {
   const { width, height } = useElementSize(box, { width: 784, height: 488 })
   const frame = computed(() => frameFor(section(), width.value, height.value, mould()))
   const path = computed(() => outlinePath(section(), frame.value))
-  return { box, width, height, frame, path }
+  return { width, height, frame, path }
 }

@@ -22,7 +22,9 @@ const props = defineProps<{
 }>()
 const studio = useStudio()
 const canvas = ref<HTMLCanvasElement>()
-const { box, width, height, frame, path } = useFrame(
+const box = ref<HTMLElement>()
+const { width, height, frame, path } = useFrame(
+  box,
   () => props.section,
   () => props.plan.mould,
 )
