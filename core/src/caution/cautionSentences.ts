@@ -95,8 +95,14 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.closed, 'hole')} ${a.closed === 1 ? 'was' : 'were'} closed with ${showArea(a.area, u)} of new skin. Look at the cut: over a large hole the skin is a guess.`,
   'mesh-parts': (a) =>
     `The file holds ${a.parts} separate pieces. They are measured and moulded as one: split the file if each gets a mould of its own.`,
-  'mesh-overlap': (a, u) =>
-    `Parts of the file overlap: adding them up gives ${show(a.counted, 'volume', u)}, together they fill ${show(a.filled, 'volume', u)}. The smaller figure is right; join the parts in the program they came from.`,
+  'mesh-united': (a, u) =>
+    `${a.parts} parts of the file overlap. They were joined into one: it holds ${show(a.filled, 'volume', u)}, where adding the parts up would give ${show(a.counted, 'volume', u)}.`,
+  'mesh-in-cells': (a, u) =>
+    `Parts of the file overlap and have holes, so they can't be joined into one surface. What they hold together was counted in small cells: ${show(a.filled, 'volume', u)}, give or take ${show(a.band, 'volume', u)} (adding them up would give ${show(a.counted, 'volume', u)}). Close the holes in the program they came from for an exact figure.`,
+  'mesh-far': (a, u) =>
+    `The file places the piece ${show(a.distance, 'length', u)} from its origin. It was moved to it; nothing else was changed.`,
+  'mesh-coarse': (a, u) =>
+    `The piece lies so far from the file's origin that its corners are only known to ${show(a.step, 'length', u)}, at a size of ${show(a.size, 'length', u)}. Move it to the origin in the program it came from and export it again: volume and levels are rough until then.`,
   'mesh-void': (a, u) =>
     `${plural(a.voids, 'void')} of ${show(a.volume, 'volume', u)} inside can't be reached by resin, so ${a.voids === 1 ? 'it is' : 'they are'} not left free in a cast: the cast takes ${show(a.volume, 'volume', u)} more.`,
   'shape-measured': (a, u) =>

@@ -51,7 +51,10 @@ export interface CautionAmounts {
   'mesh-reoriented': { turned: number }
   'mesh-holes-closed': { closed: number; area: number }
   'mesh-parts': { parts: number }
-  'mesh-overlap': { counted: number; filled: number }
+  'mesh-united': { parts: number; counted: number; filled: number }
+  'mesh-in-cells': { parts: number; counted: number; filled: number; band: number }
+  'mesh-far': { distance: number }
+  'mesh-coarse': { step: number; size: number }
   'mesh-void': { voids: number; volume: number }
   'shape-measured': { volume: number }
   'mesh-flipped': { edges: number }

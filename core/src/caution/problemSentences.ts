@@ -68,6 +68,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     'No layer holds resin yet, so nothing gets warm. Give a layer its resin and a height first.',
   'unknown-kind': (a) =>
     `"${a.text}" is no kind of material. Write resin, silicone, tint or inclusion.`,
+  'table-too-long': (a) =>
+    `The table has ${count(a.rows)} rows; up to ${count(a.limit)} materials are read at once. Split it, or leave out what is no material.`,
   'day-too-short': (a) =>
     `The bench would open at ${showTimeOfDay(a.from)} and close at ${showTimeOfDay(a.until)}. Let it close at least an hour after it opens.`,
 
@@ -94,6 +96,16 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `In this unit the piece would be ${show(a.largest, 'length', u)} at its longest, too large for the bench. Choose a smaller unit.`,
   'volume-over-sides': (a, u) =>
     `${show(a.volume, 'volume', u)} do not fit into sides that hold ${show(a.box, 'volume', u)}. Measure again: the sides from edge to edge, the volume without air bubbles.`,
+  'file-gone': () =>
+    'The file was moved or changed since it was chosen, so it can no longer be read. Choose it again.',
+  'file-not-shape': (a) =>
+    `This is ${a.is}, whatever its name says, and not a shape. Export the shape as STL, OBJ, PLY or 3MF; a drawing as SVG goes under Outline.`,
+  'mesh-too-fine': (a) =>
+    `The file builds ${count(a.triangles)} triangles; up to ${count(a.limit)} are read. Simplify the model, or export fewer copies of its parts.`,
+  'drawing-too-large': (a) =>
+    `The drawing holds ${count(a.elements)} shapes; up to ${count(a.limit)} are read. Join or delete some in the program it came from.`,
+  'drawing-broken': (a) =>
+    `The drawing can't be read: ${a.reason}. Save it again as plain SVG, best with its shapes as paths.`,
   'file-broken': (a) =>
     `This ${a.format} file can't be read: ${a.reason}. Export it again from the program it came from.`,
   'zip-too-large': (a) =>
@@ -145,6 +157,29 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'parent-deleted': (a) => `What this ${a.kind} belongs to was deleted. Take that back first.`,
   'demo-not-empty': (a) =>
     `There ${a.pieces === 1 ? 'is 1 piece' : `are ${a.pieces} pieces`} here already, so the demo studio was not added. Start it with "npm run demo": it has a store of its own.`,
+  'backup-of-large-store': (a) =>
+    `This backup unpacks to ${megabytes(a.bytes)}; up to ${megabytes(a.limit)} are taken back. Nothing was changed.`,
+  'store-replaced': () =>
+    'A backup was restored since this page was opened, so what it shows is no longer what is kept. Reload the page; nothing was overwritten.',
+  'store-in-use': (a) =>
+    `Another Mivro (process ${a.process}) has this store open: ${a.file}. Close it first, or choose another store with --database.`,
+  'store-locked': () =>
+    'Another program is using the store, so this could not be kept yet. It is tried again.',
+  'store-full': () =>
+    'The disk is full, so nothing can be kept. Free some space; what you changed here is sent again by itself.',
+  'store-read-only': (a) =>
+    `The store can be read but not written: ${a.file}. Allow writing to the file and its folder; what you changed here is sent again by itself.`,
+  'store-damaged': (a) =>
+    `The store is damaged (${a.reason}): ${a.file}. Put the file aside and start Mivro again, then restore your newest backup under Studio.`,
+  'wrong-request': (a) => `The server can't use this request: ${a.reason}.`,
+  'browser-storage': (a) =>
+    `This browser can't put changes aside (${a.reason}), so what is not saved yet would be lost if you closed this page. Leave it open until it says Saved, and free some space in the browser.`,
+  'work-failed': (a) =>
+    `The calculation stopped (${a.job}: ${a.reason}). Nothing you entered is lost; change something or reload to try again.`,
+  'work-too-long': (a, u) =>
+    `The calculation was stopped after ${show(a.limit, 'duration', u)} (${a.job}). Simplify the shape and try again.`,
+  'page-fault': (a) =>
+    `Something went wrong on this page (${a.message}). What was saved is safe; reload the page if it does not go on.`,
   'server-away': () =>
     'The server does not answer. What you changed is kept here and sent as soon as it is back.',
   'server-fault': (a) =>

@@ -2,6 +2,7 @@ import { caution, type Caution } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
 import {
   buildSolid,
+  bodyOf,
   cavityOf,
   closeHoles,
   closureOf,
@@ -11,10 +12,12 @@ import {
   nearWeld,
   orientInPlace,
   readMeshFile,
+  nearOrigin,
   scaleInPlace,
   weld,
   type Cavity,
   type Mesh,
+  type SolidKernel,
 } from '../shape/index.ts'
 import { standIn, volumeOf } from './measured.ts'
 import type { Form } from './piece.ts'
@@ -24,20 +27,28 @@ export const readingSteps = [
   'Reading triangles',
   'Welding corners',
   'Mending the surface',
+  'Joining parts that overlap',
   'Checking the surface',
 ] as const
 export type ReadingStep = (typeof readingSteps)[number]
 
+export interface ReadOptions {
+  /** Loads the solid library, where parts of a file overlap. */
+  kernel: SolidKernel
+  /** Hears what is being done. */
+  onStep?: (step: ReadingStep) => void
+}
+
 /**
  * The cavity of a piece: built from sizes or an outline, read from the bytes of its file and
- * mended, or a stand-in of the measured volume. `onStep` hears what is being done.
+ * mended and made one body, or a stand-in of the measured volume.
  *
  * Throws `Problem`: those of `readMeshFile`, `extrude` and `cavityOf`, mesh-missing.
  */
 export async function readForm(
   form: Form,
-  bytes?: Uint8Array,
-  onStep: (step: ReadingStep) => void = () => {},
+  bytes: Uint8Array | undefined,
+  { kernel, onStep = () => {} }: ReadOptions,
 ): Promise<Cavity> {
   switch (form.from) {
     case 'sizes':
@@ -50,24 +61,30 @@ export async function readForm(
       return { ...cavity, cautions: [caution('shape-measured', 'note', {}, { volume })] }
     }
     case 'file':
-      return readFile(form, bytes, onStep)
+      return readFile(form, bytes, kernel, onStep)
   }
 }
 
 async function readFile(
   form: Extract<Form, { from: 'file' }>,
   bytes: Uint8Array | undefined,
+  kernel: SolidKernel,
   onStep: (step: ReadingStep) => void,
 ): Promise<Cavity> {
   if (!bytes) throw new Problem('mesh-missing', { id: form.mesh })
   onStep('Reading triangles')
-  const { mesh, dropped } = await readMeshFile(bytes, form.fileName)
+  const { mesh, dropped } = await readMeshFile(bytes)
+  const said = dropped > 0 ? [caution('mesh-dropped', 'warn', {}, { dropped })] : []
+  const moved = nearOrigin(mesh, fileUnits[form.unit])
   onStep('Welding corners')
-  const welded = scaleInPlace(weld(mesh), fileUnits[form.unit])
+  const welded = scaleInPlace(weld(moved.mesh), fileUnits[form.unit])
   onStep('Mending the surface')
-  const { mesh: mended, cautions } = mend(welded, form.holes ?? 'left')
+  const mended = mend(welded, form.holes ?? 'left')
+  onStep('Joining parts that overlap')
+  const body = await bodyOf(mended.mesh, kernel)
   onStep('Checking the surface')
-  const cavity = cavityOf(mended, dropped)
+  const cavity = cavityOf(body.mesh, body.closure)
+  const cautions = [...said, ...moved.cautions, ...mended.cautions, ...body.cautions]
   return { ...cavity, cautions: [...cautions, ...cavity.cautions] }
 }
 

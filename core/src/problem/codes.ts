@@ -24,6 +24,7 @@ export interface ProblemAmounts {
 
   // Materials from a file
   'unknown-kind': { text: string }
+  'table-too-long': { rows: number; limit: number }
 
   // The heat of a pour
   'nothing-poured': Record<string, never>
@@ -41,6 +42,11 @@ export interface ProblemAmounts {
   'mesh-too-small': { largest: number }
   'mesh-too-large': { largest: number }
   'volume-over-sides': { volume: number; box: number }
+  'file-gone': Record<string, never>
+  'file-not-shape': { is: string }
+  'mesh-too-fine': { triangles: number; limit: number }
+  'drawing-too-large': { elements: number; limit: number }
+  'drawing-broken': { reason: string }
   'file-broken': { format: string; reason: string }
   'zip-too-large': { bytes: number; limit: number }
   'outline-crosses': { x: number; y: number }
@@ -71,6 +77,18 @@ export interface ProblemAmounts {
   'mesh-missing': { id: string }
   'parent-deleted': { kind: string }
   'demo-not-empty': { pieces: number }
+  'backup-of-large-store': { bytes: number; limit: number }
+  'store-replaced': Record<string, never>
+  'store-in-use': { file: string; process: number }
+  'store-locked': Record<string, never>
+  'store-full': Record<string, never>
+  'store-read-only': { file: string }
+  'store-damaged': { file: string; reason: string }
+  'wrong-request': { reason: string }
+  'browser-storage': { reason: string }
+  'work-failed': { job: string; reason: string }
+  'work-too-long': { job: string; limit: number }
+  'page-fault': { message: string }
   'server-away': Record<string, never>
   'server-fault': { reference: string }
 }

@@ -2,15 +2,10 @@ import { caution, type Caution } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
 import { closureOf, type Closure } from './closure.ts'
 import { measure, type Measures } from './measure.ts'
-import { triangleCount, turnInPlace, type Mesh } from './mesh.ts'
-import { orientInPlace } from './repair/orient.ts'
-import { shellsOf } from './repair/shells.ts'
+import { triangleCount, type Mesh } from './mesh.ts'
 
 /** Longest side a piece may have on this bench. */
 const bench = { low: 0.001, high: 2 }
-
-/** Larger meshes are taken as one part: telling parts apart would take seconds. */
-const mostForParts = 600_000
 
 /** A surface ready to be filled: welded, facing outward, measured, and what to know of it. */
 export interface Cavity {
@@ -21,26 +16,17 @@ export interface Cavity {
 }
 
 /**
- * Takes a welded mesh in metres as a cavity. An open surface is allowed and cautioned with
- * the band of its volume; one that is inside out is turned.
+ * Takes a welded mesh in metres, its faces outward, as a cavity. An open surface is allowed and
+ * cautioned with the band of its volume. `closure` where it is known already.
  *
  * Throws `Problem`: mesh-no-volume, mesh-too-small, mesh-too-large.
+ *
+ * @example cavityOf(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height: 0.02 })).measures.volume // 0.000008
  */
-export function cavityOf(mesh: Mesh, dropped = 0): Cavity {
-  let measures = measure(mesh)
+export function cavityOf(mesh: Mesh, closure: Closure = closureOf(mesh)): Cavity {
+  const measures = measure(mesh)
   refuseUnusable(mesh, measures)
-  const closure = closureOf(mesh)
   const cautions: Caution[] = []
-  if (dropped > 0) cautions.push(caution('mesh-dropped', 'warn', {}, { dropped }))
-  if (measures.volume < 0) {
-    measures = measure(turnInPlace(mesh))
-    cautions.push(caution('mesh-turned', 'note', {}, {}))
-  }
-  const parts = sortParts(mesh, cautions)
-  if (parts !== mesh) {
-    mesh = parts
-    measures = measure(mesh)
-  }
   if (closure.openEdges > 0) {
     const { holes, openEdges } = closure
     const { volume, volumeBand: band } = measures
@@ -53,31 +39,6 @@ export function cavityOf(mesh: Mesh, dropped = 0): Cavity {
     cautions.push(caution('mesh-flipped', 'warn', {}, { edges: closure.flippedEdges }))
   }
   return { mesh, measures, closure, cautions }
-}
-
-/**
- * Says when a file holds several pieces, and leaves out the skins of voids: resin can't reach
- * them, so a cast is solid there.
- */
-function sortParts(mesh: Mesh, cautions: Caution[]): Mesh {
-  if (triangleCount(mesh) > mostForParts) return mesh
-  let shells = shellsOf(mesh)
-  if (shells.length === 1) return mesh
-  if (shells.some(({ volume }) => volume < 0)) {
-    orientInPlace(mesh)
-    shells = shellsOf(mesh)
-  }
-  const voids = shells.filter(({ volume, openEdges }) => volume < 0 && openEdges === 0)
-  const parts = shells.length - voids.length
-  if (parts > 1) cautions.push(caution('mesh-parts', 'warn', {}, { parts }))
-  if (voids.length === 0) return mesh
-  const volume = -voids.reduce((sum, shell) => sum + shell.volume, 0)
-  cautions.push(caution('mesh-void', 'warn', {}, { voids: voids.length, volume }))
-  const left = new Set(voids.flatMap(({ faces }) => faces))
-  return {
-    positions: mesh.positions,
-    triangles: mesh.triangles.filter((_, i) => !left.has(Math.floor(i / 3))),
-  }
 }
 
 /** Flat, folded onto itself, or of a size that no bench holds. */

@@ -1,5 +1,6 @@
-import manifoldModule, { type Manifold, type ManifoldToplevel } from 'manifold-3d'
+import type { Manifold, ManifoldToplevel } from 'manifold-3d'
 import type { Mesh } from '@mivro/core/shape'
+import { solidKernel } from './solidKernel.ts'
 
 type Point = [number, number, number]
 
@@ -11,9 +12,7 @@ export const gatePlace: Point = [0, 0, 0]
  * hand and a telescope in the other. 94 mm tall, standing along z, in metres; always the same.
  */
 export async function astronomer(): Promise<Mesh> {
-  const kernel = await manifoldModule()
-  kernel.setup()
-  const solid = figure(kernel)
+  const solid = figure(await solidKernel())
   const { vertProperties, triVerts } = solid.getMesh()
   const mesh: Mesh = {
     positions: Float64Array.from(vertProperties, (x) => x / 1000),

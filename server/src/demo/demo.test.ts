@@ -6,6 +6,7 @@ import { compile, planSchema } from '@mivro/core/plan'
 import { closureOf, fillCurve, isClosed, measure, readStl, weld, writeStl } from '@mivro/core/shape'
 import { mouldSchema } from '@mivro/core/mould'
 import { astronomer } from './astronomer.ts'
+import { solidKernel } from './solidKernel.ts'
 import { materials } from './materials.ts'
 import { meteorite } from './meteorite.ts'
 import { moulds } from './moulds.ts'
@@ -27,7 +28,8 @@ describe('the demo studio', () => {
         ? { from: 'file', mesh: '0'.repeat(64), fileName: 'm.stl', unit: 'mm' }
         : piece.form
     const curve = fillCurve(
-      (await readForm(form, piece.form === 'astronomer' ? figure : stl)).mesh,
+      (await readForm(form, piece.form === 'astronomer' ? figure : stl, { kernel: solidKernel }))
+        .mesh,
       plan.up,
     )
     const { cautions, layers } = compile(plan, curve, new Map(Object.entries(materials)))
@@ -46,10 +48,10 @@ describe('the demo studio', () => {
 
   it('the orrery base holds 180 ml', async () => {
     const orrery = pieces.find(({ id }) => id === 'demo-orrery')!
-    expect(measure((await readForm(orrery.piece.form as Form)).mesh).volume * 1e6).toBeCloseTo(
-      180,
-      6,
-    )
+    expect(
+      measure((await readForm(orrery.piece.form as Form, undefined, { kernel: solidKernel })).mesh)
+        .volume * 1e6,
+    ).toBeCloseTo(180, 6)
   })
 
   it('the meteorite is one closed surface, always the same', () => {

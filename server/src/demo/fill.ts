@@ -7,6 +7,7 @@ import type { Transaction } from '../db/connect.ts'
 import { DocumentStore } from '../document/store.ts'
 import type { Kind } from '../document/kinds.ts'
 import { MeshStore } from '../mesh/store.ts'
+import { solidKernel } from './solidKernel.ts'
 import { materials } from './materials.ts'
 import { astronomer } from './astronomer.ts'
 import { meteorite } from './meteorite.ts'
@@ -62,7 +63,7 @@ async function pullOf(
   form: Form,
   bytes: Uint8Array | undefined,
 ): Promise<Pull> {
-  const curve = fillCurve((await readForm(form, bytes)).mesh, demo.plan.up)
+  const curve = fillCurve((await readForm(form, bytes, { kernel: solidKernel })).mesh, demo.plan.up)
   const compiled = compile(demo.plan, curve, new Map(Object.entries(materials)))
   const from = { plan: `${demo.id}-plan`, planRevision: 1, pouredAt: rest.pouredAt }
   const opened = newPull(demo.plan, compiled, from)

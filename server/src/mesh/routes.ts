@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { inspectStl, largestFile } from '@mivro/core/shape'
+import { inspectMeshFile, largestFile } from '@mivro/core/shape'
 import type { Database } from '../db/connect.ts'
 import { readBody } from '../http/readBody.ts'
 import { MeshStore } from './store.ts'
@@ -10,7 +10,7 @@ export function meshRoutes(db: Database): Router {
 
   router.post('/', async (request, response) => {
     const bytes = await readBody(request, largestFile, 'file-too-large')
-    inspectStl(bytes)
+    inspectMeshFile(bytes)
     const id = await db.transaction((tx) => new MeshStore(tx, new Date().toISOString()).add(bytes))
     response.status(201).json({ id, bytes: bytes.byteLength })
   })
@@ -19,7 +19,7 @@ export function meshRoutes(db: Database): Router {
     const bytes = await db.transaction((tx) => new MeshStore(tx, '').get(request.params.id))
     // The name is the hash of the content, so what was fetched once never changes.
     response.set('Cache-Control', 'private, max-age=31536000, immutable')
-    response.type('model/stl').send(bytes)
+    response.type('application/octet-stream').send(bytes)
   })
 
   return router

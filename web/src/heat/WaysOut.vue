@@ -7,7 +7,7 @@ import { usePiece } from '../piece/pieceStore.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
-import { askWays, cancelSearch } from '../work/pool.ts'
+import { askWays } from '../work/pool.ts'
 
 const props = defineProps<{
   layer: CompiledLayer
@@ -22,6 +22,7 @@ const found = shallowRef<CheckedWay[]>()
 const progress = ref<number>()
 const problems = shallowRef<readonly Problem[]>([])
 
+let searching = new AbortController()
 const question = computed(() => ({
   form: piece.piece!.document.form,
   plan: piece.plan!.document,
@@ -38,22 +39,21 @@ watch(
 )
 
 async function look(): Promise<void> {
-  const asked = question.value
-  const key = JSON.stringify(asked)
+  searching.abort()
+  const { signal } = (searching = new AbortController())
   problems.value = []
   progress.value = 0
   try {
-    const ways = await askWays(asked, (share) => (progress.value = share))
-    if (JSON.stringify(question.value) === key) found.value = ways
+    const onProgress = (share: number) => (progress.value = share)
+    found.value = await askWays(question.value, { signal, onProgress })
   } catch (error) {
-    problems.value = problemsOf(error)
+    if (!signal.aborted) problems.value = problemsOf(error)
   } finally {
-    progress.value = undefined
+    if (!signal.aborted) progress.value = undefined
   }
 }
 function stop(): void {
-  if (progress.value === undefined) return
-  cancelSearch()
+  searching.abort()
   progress.value = undefined
 }
 onUnmounted(stop)

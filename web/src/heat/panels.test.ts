@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import type { Batch } from '@mivro/core/cure'
 import type { Material } from '@mivro/core/material'
-import { readForm, type Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/piece'
 import { compile, newPlan, type Plan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
 import { fillCurve } from '@mivro/core/shape'
@@ -12,7 +12,9 @@ import { sheets } from '../../../core/src/cure/samples.ts'
 import { useTimes } from '../pour/useTimes.ts'
 import RoomFields from '../pour/RoomFields.vue'
 import { useShelf } from '../shelf/shelfStore.ts'
-import { cureTimes, findWays, type WaysQuestion } from '../work/heatJobs.ts'
+import { handlers, type WaysQuestion } from '../work/handlers.ts'
+import { cureTimes } from '../work/laws.ts'
+import { hands } from '../work/onThisThread.ts'
 import WaysOut from './WaysOut.vue'
 import WhatIf from './WhatIf.vue'
 
@@ -25,21 +27,25 @@ const shelf = new Map<string, Material>([
   ['deep', { ...sheets.deep, name: 'Deep clear epoxy', maxDepth: 0.08 }],
   ['fast', sheets.fast],
 ])
-const { mesh } = await readForm(form)
+const { mesh } = await hands().cavity(form)
 const curve = fillCurve(mesh, [0, 0, 1])
 const walls = { floor: 0.01, wall: 0.01 }
 
 let ways: 'found' | 'none' | 'problem' | 'never' = 'found'
 const cancelled = vi.fn()
+interface Options {
+  signal: AbortSignal
+  onProgress: (share: number) => void
+}
 vi.mock('../work/pool.ts', () => ({
   askTimes: async (batches: Batch[]) => cureTimes(batches),
-  cancelSearch: () => cancelled(),
-  askWays: async (question: WaysQuestion, onProgress: (share: number) => void) => {
+  askWays: async (question: WaysQuestion, { signal, onProgress }: Options) => {
+    signal.addEventListener('abort', cancelled)
     onProgress(0.4)
     if (ways === 'never') return new Promise(() => {})
     if (ways === 'problem') throw new Problem('mesh-too-open', { share: 0.2 })
     if (ways === 'none') return []
-    return findWays(question, (asked) => readForm(asked), onProgress)
+    return handlers.ways(question, hands(onProgress))
   },
 }))
 

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue'
 import type { HeatField } from '@mivro/core/cure'
 import { Problem } from '@mivro/core/problem'
-import { lawOf } from '../work/heatJobs.ts'
+import { lawOf } from '../work/laws.ts'
 import { newPlan, pourHeat, type PourHeatQuestion } from '@mivro/core/plan'
 import { buildSolid } from '@mivro/core/shape'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
@@ -13,10 +13,14 @@ const mesh = buildSolid({ solid: 'block', width: 0.04, depth: 0.04, height: 0.02
 const asked: PourHeatQuestion[] = []
 let given: 'answer' | 'problem' | 'never' = 'answer'
 const cancelled = vi.fn()
+interface Options {
+  signal: AbortSignal
+  onProgress: (share: number) => void
+}
 vi.mock('../work/pool.ts', () => ({
-  cancelHeat: () => cancelled(),
-  askHeat: async ({ pour }: { pour: PourHeatQuestion }, onProgress: (share: number) => void) => {
+  askHeat: async ({ pour }: { pour: PourHeatQuestion }, { signal, onProgress }: Options) => {
     asked.push(pour)
+    signal.addEventListener('abort', cancelled)
     onProgress(0.5)
     if (given === 'problem') throw new Problem('nothing-poured', {})
     if (given === 'never') return new Promise<HeatField>(() => {})

@@ -6,7 +6,7 @@ import { pourHeatQuestion } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Vec3 } from '@mivro/core/shape'
 import { usePiece } from '../piece/pieceStore.ts'
-import { askHeat, cancelHeat } from '../work/pool.ts'
+import { askHeat } from '../work/pool.ts'
 
 /** Settled for so long, ms, before the field is followed anew. */
 const settled = 250
@@ -39,21 +39,26 @@ export function useHeat(active: () => boolean) {
     return { form: piece.piece.document.form, pour: pourHeatQuestion(document, compiled, walls) }
   })
   const key = computed(() => (question.value ? JSON.stringify(question.value) : ''))
+  let following = new AbortController()
+  // What was asked of a pour that has changed since is of no interest any more.
+  watch(key, () => {
+    following.abort()
+    progress.value = undefined
+  })
   const stale = computed(() => key.value !== answered.value)
 
   async function follow(): Promise<void> {
     const asked = question.value
     const mine = key.value
     if (!asked || mine === answered.value) return
-    if (progress.value !== undefined) cancelHeat()
+    following.abort()
+    const { signal } = (following = new AbortController())
     progress.value = 0
     givenUp.value = false
     problems.value = []
     try {
-      const found = await askHeat(asked, (share) => {
-        if (key.value === mine) progress.value = share
-      })
-      if (key.value !== mine) return
+      const onProgress = (share: number) => (progress.value = share)
+      const found = await askHeat(asked, { signal, onProgress })
       field.value = found
       answered.value = mine
       // Until a moment or a point is chosen, what is hottest is looked at.
@@ -63,21 +68,19 @@ export function useHeat(active: () => boolean) {
         points.value = hottest.value ? [hottest.value.hot.place] : []
       }
     } catch (error) {
-      if (key.value === mine) problems.value = problemsOf(error)
+      if (!signal.aborted) problems.value = problemsOf(error)
     } finally {
-      if (key.value === mine) progress.value = undefined
+      if (!signal.aborted) progress.value = undefined
     }
   }
   watchDebounced(key, () => void follow(), { debounce: settled, immediate: true })
 
   function giveUp(): void {
-    cancelHeat()
+    following.abort()
     progress.value = undefined
     givenUp.value = true
   }
-  onScopeDispose(() => {
-    if (progress.value !== undefined) cancelHeat()
-  })
+  onScopeDispose(() => following.abort())
 
   /** The layer that gets hottest, by its 95th percentile. */
   const hottest = computed(() => {

@@ -4,40 +4,33 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { firmPlatinum } from '../../../core/src/material/samples.ts'
 import { newMould, type Mould } from '@mivro/core/mould'
-import { readForm, type Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
 import { usePiece } from '../piece/pieceStore.ts'
-import {
-  findAir,
-  findTilts,
-  surveyMould,
-  type AirQuestion,
-  type GeometryQuestion,
-  type TiltQuestion,
-} from '../work/mouldJobs.ts'
-import { survey, type SurveyQuestion } from '../work/survey.ts'
-import { cureTimes } from '../work/heatJobs.ts'
+import { handlers, type Question } from '../work/handlers.ts'
+import { cureTimes } from '../work/laws.ts'
+import { hands, surveyHere } from '../work/onThisThread.ts'
+import type { SurveyQuestion } from '../work/survey.ts'
 import { useAir } from './air/useAir.ts'
 import { useMould } from './mouldStore.ts'
 
 /** The worker's jobs on this thread. */
-const read = (form: Form) => readForm(form)
 const asked: string[] = []
 vi.mock('../work/pool.ts', () => ({
-  cancelWork: () => {},
   askTimes: async (batches: Batch[]) => cureTimes(batches),
-  cancelSearch: () => asked.push('cancelled'),
-  askSurvey: (question: SurveyQuestion) => survey(question, read, () => {}),
-  askAir: (question: AirQuestion) => {
+  askSurvey: (question: SurveyQuestion) => surveyHere(question),
+  askAir: (question: Question<'air'>) => {
     asked.push('air')
-    return findAir(question, read)
+    return handlers.air(question, hands())
   },
-  askGeometry: (question: GeometryQuestion) => {
+  askGeometry: (question: Question<'geometry'>) => {
     asked.push('geometry')
-    return surveyMould(question, read, () => {})
+    return handlers.geometry(question, hands())
   },
-  askTilts: (question: TiltQuestion, onProgress: (share: number) => void) =>
-    findTilts(question, read, onProgress),
+  askTilts: (question: Question<'tilts'>, { signal }: { signal: AbortSignal }) => {
+    signal.addEventListener('abort', () => asked.push('cancelled'))
+    return handlers.tilts(question, hands())
+  },
 }))
 
 const form: Form = {

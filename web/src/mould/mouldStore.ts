@@ -15,13 +15,13 @@ import {
 } from '@mivro/core/mould'
 import { readDocument } from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import type { Vec3 } from '@mivro/core/shape'
+import type { Form } from '@mivro/core/piece'
+import type { AirAnswer, AirQuestion, Vec3 } from '@mivro/core/shape'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { askAir, askGeometry } from '../work/pool.ts'
-import type { AirAnswer, AirQuestion } from '../work/mouldJobs.ts'
 
 /** A bench's room where no pour says one, K. */
 const usualRoom = 294.15
@@ -135,6 +135,7 @@ export const useMould = defineStore('mould', () => {
   const geometry = shallowRef<MouldGeometry>()
   const geometryStep = ref<string>()
   const geometryProblem = shallowRef<Problem>()
+  let looking = new AbortController()
   const standing = computed(() => {
     const form = piece.piece?.document.form
     const up = keeper.value?.document.masterUp
@@ -142,27 +143,36 @@ export const useMould = defineStore('mould', () => {
   })
   watch(
     () => JSON.stringify(standing.value),
-    async (key) => {
-      const asked = standing.value
-      if (!asked) return
-      try {
-        geometryProblem.value = undefined
-        const found = await askGeometry(asked, (now) => (geometryStep.value = now))
-        if (JSON.stringify(standing.value) === key) geometry.value = found
-      } catch (error) {
-        geometryProblem.value = problemsOf(error)[0]
-      } finally {
-        if (JSON.stringify(standing.value) === key) geometryStep.value = undefined
-      }
-    },
+    () => void lookAtGeometry(),
     { immediate: true },
   )
+  async function lookAtGeometry(): Promise<void> {
+    looking.abort()
+    const { signal } = (looking = new AbortController())
+    geometryStep.value = undefined
+    const asked = standing.value
+    if (!asked) return
+    try {
+      geometryProblem.value = undefined
+      const onProgress = (now: string) => (geometryStep.value = now)
+      geometry.value = await askGeometry(asked, { signal, onProgress })
+    } catch (error) {
+      if (!signal.aborted) geometryProblem.value = problemsOf(error)[0]
+    } finally {
+      if (!signal.aborted) geometryStep.value = undefined
+    }
+  }
+  /** Gives up looking at the piece as it stands; what was known stays. */
+  function stopLooking(): void {
+    looking.abort()
+    geometryStep.value = undefined
+  }
 
   // The air, asked anew while openings are dragged: one question at a time, the newest next.
   const air = shallowRef<AirAnswer>()
   const airProblem = shallowRef<Problem>()
   const airBusy = ref(false)
-  const airQuestion = computed((): AirQuestion | undefined => {
+  const airQuestion = computed((): (AirQuestion & { form: Form }) | undefined => {
     const form = piece.piece?.document.form
     if (!shown.value || !form || !piece.document || !document.value) return undefined
     const of = poured.value
@@ -243,6 +253,8 @@ export const useMould = defineStore('mould', () => {
     geometry,
     geometryStep,
     geometryProblem,
+    lookAtGeometry,
+    stopLooking,
     air,
     airProblem,
     airBusy,

@@ -3,27 +3,23 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { flushPromises } from '@vue/test-utils'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
-import { readForm, type Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/piece'
 import { moveSurface, newPlan, type Plan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
 import type { Pull } from '@mivro/core/pull'
-import { survey, type SurveyQuestion } from '../work/survey.ts'
-import { cureTimes } from '../work/heatJobs.ts'
+import { surveyHere } from '../work/onThisThread.ts'
+import type { SurveyQuestion } from '../work/survey.ts'
+import { cureTimes } from '../work/laws.ts'
 import { usePiece } from './pieceStore.ts'
 
 /** The worker's job on this thread: the same function, without the thread. */
 const asked: SurveyQuestion[] = []
 vi.mock('../work/pool.ts', () => ({
-  cancelWork: () => {},
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => {
     asked.push(question)
     if (question.up[0] === 7) return Promise.reject(new Problem('not-a-direction', {}))
-    return survey(
-      question,
-      async (form) => readForm(form),
-      () => {},
-    )
+    return surveyHere(question)
   },
 }))
 

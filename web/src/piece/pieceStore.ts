@@ -11,7 +11,7 @@ import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useTimes } from '../pour/useTimes.ts'
-import { askSurvey, cancelWork } from '../work/pool.ts'
+import { askSurvey } from '../work/pool.ts'
 import type { Survey, SurveyStep } from '../work/survey.ts'
 
 /** The piece that is open: its documents, its shape, and the plan as compiled. */
@@ -51,20 +51,22 @@ export const usePiece = defineStore('piece', () => {
     if (!piece.value || !plan.value) return undefined
     return { form: piece.value.document.form, up: plan.value.document.up, turn: turn.value }
   })
+  let surveying = new AbortController()
   watch(
     () => JSON.stringify(question.value),
-    async (key) => {
+    async () => {
+      surveying.abort()
+      const { signal } = (surveying = new AbortController())
+      step.value = undefined
       const asked = question.value
       if (!asked) return
       try {
-        const found = await askSurvey(asked, { onStep: (now) => (step.value = now) })
-        if (JSON.stringify(question.value) !== key) return
-        survey.value = found
+        survey.value = await askSurvey(asked, { signal, onProgress: (now) => (step.value = now) })
         shapeProblems.value = []
       } catch (error) {
-        shapeProblems.value = problemsOf(error)
+        if (!signal.aborted) shapeProblems.value = problemsOf(error)
       } finally {
-        if (JSON.stringify(question.value) === key) step.value = undefined
+        if (!signal.aborted) step.value = undefined
       }
     },
   )
@@ -91,7 +93,6 @@ export const usePiece = defineStore('piece', () => {
   }
 
   function close(): void {
-    if (step.value) cancelWork()
     piece.value = plan.value = survey.value = preview.value = undefined
     shapeProblems.value = []
     turn.value = 0

@@ -4,16 +4,16 @@ import { formSchema, type Form } from '@mivro/core/piece'
 import { Problem, problemsOf } from '@mivro/core/problem'
 import {
   largestFile,
-  loopsOfPaths,
   solidSchema,
   type FileUnit,
   type Outline2D,
   type Solid,
 } from '@mivro/core/shape'
-import { askSurvey, cancelWork, inspectFile } from '../work/pool.ts'
-import { pendingMesh, type Survey, type SurveyStep } from '../work/survey.ts'
-import type { FileReport } from '../work/worker.ts'
-import { readSvg } from './readSvg.ts'
+import type { FileReport } from '../work/handlers.ts'
+import { lookAt } from '../work/pending.ts'
+import { askOutline, askSurvey, inspectFile } from '../work/pool.ts'
+import type { Survey, SurveyStep } from '../work/survey.ts'
+import { isDrawing, readSvg } from './readSvg.ts'
 import { startingMeasured } from './startingMeasures.ts'
 import { startingSolid } from './startingSolids.ts'
 
@@ -31,6 +31,9 @@ export function useNewForm(onNamed: (name: string) => void) {
   const survey = shallowRef<Survey>()
   const step = ref<SurveyStep | 'Keeping the file' | 'Reading the drawing'>()
   const problem = shallowRef<Problem>()
+  /** The id of the chosen file until it is uploaded. */
+  let mesh = ''
+  let reading = new AbortController()
 
   const form = computed<Form | undefined>(() => {
     if (from.value === 'sizes') return { from: 'sizes', solid: solid.value }
@@ -39,7 +42,7 @@ export function useNewForm(onNamed: (name: string) => void) {
     const fileName = file.value.name
     if (outline.value) return { from: 'outline', fileName, outline: outline.value }
     if (!report.value || !unit.value) return undefined
-    return { from: 'file', mesh: pendingMesh, fileName, unit: unit.value }
+    return { from: 'file', mesh, fileName, unit: unit.value }
   })
 
   watch(
@@ -47,17 +50,18 @@ export function useNewForm(onNamed: (name: string) => void) {
     async (asked) => {
       survey.value = undefined
       if (!asked) return
+      reading.abort()
+      const { signal } = (reading = new AbortController())
       try {
         problem.value = undefined
-        const found = await askSurvey(
+        survey.value = await askSurvey(
           { form: asked, up: [0, 0, 1], turn: 0 },
-          { onStep: (now) => (step.value = now) },
+          { signal, onProgress: (now) => (step.value = now) },
         )
-        if (form.value === asked) survey.value = found
       } catch (error) {
-        problem.value = problemsOf(error)[0]
+        if (!signal.aborted) problem.value = problemsOf(error)[0]
       } finally {
-        step.value = undefined
+        if (!signal.aborted) step.value = undefined
       }
     },
     { immediate: true },
@@ -65,23 +69,25 @@ export function useNewForm(onNamed: (name: string) => void) {
 
   async function choose(chosen: File | undefined): Promise<void> {
     if (!chosen) return
+    reading.abort()
+    const { signal } = (reading = new AbortController())
     file.value = chosen
     report.value = unit.value = problem.value = outline.value = undefined
     onNamed(chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '))
     try {
-      if (/\.svg$/i.test(chosen.name)) await chooseDrawing(chosen)
-      else await chooseMesh(chosen)
+      if (await isDrawing(chosen)) await chooseDrawing(chosen, signal)
+      else await chooseMesh(chosen, signal)
     } catch (error) {
-      problem.value = problemsOf(error)[0]
+      if (!signal.aborted) problem.value = problemsOf(error)[0]
     } finally {
-      step.value = undefined
+      if (file.value === chosen && !form.value) step.value = undefined
     }
   }
 
-  async function chooseDrawing(chosen: File): Promise<void> {
+  async function chooseDrawing(chosen: File, signal: AbortSignal): Promise<void> {
     step.value = 'Reading the drawing'
     const { paths, unit: metres } = await readSvg(chosen)
-    const loops = loopsOfPaths(paths, metres)
+    const { loops } = await askOutline(paths, metres, signal)
     const read = readDocument(formSchema, {
       from: 'outline',
       fileName: chosen.name,
@@ -90,13 +96,13 @@ export function useNewForm(onNamed: (name: string) => void) {
     if (file.value === chosen && read.from === 'outline') outline.value = read.outline
   }
 
-  async function chooseMesh(chosen: File): Promise<void> {
+  async function chooseMesh(chosen: File, signal: AbortSignal): Promise<void> {
     if (chosen.size > largestFile) {
       throw new Problem('file-too-large', { bytes: chosen.size, limit: largestFile })
     }
     step.value = 'Reading triangles'
-    const found = await inspectFile(chosen)
-    if (file.value !== chosen) return
+    mesh = lookAt(chosen)
+    const found = await inspectFile(mesh, signal)
     report.value = found
     // Only what the file says, or a size that leaves no doubt, is taken; otherwise the person says it.
     const { suggestion, named } = found
@@ -104,7 +110,7 @@ export function useNewForm(onNamed: (name: string) => void) {
   }
 
   function stop(): void {
-    cancelWork()
+    reading.abort()
     step.value = undefined
     clear()
   }

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { sheetCure, type Batch } from '@mivro/core/cure'
-import { cureTimes } from '../work/heatJobs.ts'
+import { cureTimes } from '../work/laws.ts'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
 import { useTimes } from './useTimes.ts'
 

@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Batch } from '@mivro/core/cure'
 import type { Material, Resin } from '@mivro/core/material'
 import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/material/samples.ts'
-import { cureTimes, lawOf } from '../work/heatJobs.ts'
+import { cureTimes, lawOf } from '../work/laws.ts'
 import SheetReader from './SheetReader.vue'
 
 const resin: Resin = { ...slowEpoxy, gelTime: undefined, recoatUntil: undefined }

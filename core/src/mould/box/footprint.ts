@@ -1,3 +1,5 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import {
   areaOfLoop,
   axesFor,
@@ -85,9 +87,14 @@ interface Circle {
   radius: number
 }
 
-/** The smallest circle around the points of a loop (Welzl 1991, without the shuffle). */
+/**
+ * The smallest circle around the points of a loop (Welzl 1991), met in a shuffled order: of
+ * neighbours in a row each would begin the circle anew. The shuffle is always the same.
+ */
 export function enclosingCircle(loop: Loop): Circle {
-  const points = Array.from({ length: loop.length / 2 }, (_, i) => [loop[2 * i], loop[2 * i + 1]])
+  const points = shuffled(
+    Array.from({ length: loop.length / 2 }, (_, i) => [loop[2 * i], loop[2 * i + 1]]),
+  )
   const holds = (c: Circle, [x, y]: number[]) =>
     Math.hypot(x - c.x, y - c.y) <= c.radius * (1 + 1e-12)
   let circle: Circle = { x: points[0][0], y: points[0][1], radius: 0 }
@@ -103,6 +110,16 @@ export function enclosingCircle(loop: Loop): Circle {
     }
   }
   return circle
+}
+
+/** Fisher and Yates, by pure-rand's uniform numbers from a fixed seed. */
+function shuffled<T>(list: T[]): T[] {
+  const random = xoroshiro128plus(1)
+  for (let i = list.length - 1; i > 0; i--) {
+    const j = uniformInt(random, 0, i)
+    ;[list[i], list[j]] = [list[j], list[i]]
+  }
+  return list
 }
 
 const over = ([x1, y1]: number[], [x2, y2]: number[]): Circle => ({

@@ -1,5 +1,8 @@
+import { Problem } from '../../problem/index.ts'
 import type { FileUnit } from '../fileUnit.ts'
 import type { Mesh } from '../mesh.ts'
+import { isBinaryStl, isTextStl } from '../stl/inspect.ts'
+import { decodeText } from './text.ts'
 
 /** The open formats a shape is read from. */
 export const meshFileKinds = ['stl', 'obj', 'ply', '3mf'] as const
@@ -14,11 +17,41 @@ export interface MeshFile {
   unit?: FileUnit
 }
 
-/** Which format the bytes are, by what they begin with, else by the file's name. */
-export function kindOfFile(bytes: Uint8Array, fileName: string): MeshFileKind {
-  const begins = (text: string) => [...text].every((c, i) => bytes[i] === c.charCodeAt(0))
-  if (begins('PK\u0003\u0004')) return '3mf'
-  if (begins('ply\n') || begins('ply\r')) return 'ply'
-  const ending = /\.(\w+)$/.exec(fileName.toLowerCase())?.[1]
-  return meshFileKinds.find((kind) => kind === ending) ?? 'stl'
+/** A comment at the head of an OBJ file may be this long, bytes. */
+const sniffed = 256 * 1024
+
+/** Other things that people drop here, by how they begin. */
+const others: [RegExp, string][] = [
+  [/^%PDF-/, 'a PDF document'],
+  [/^\s*<(!doctype html|html)/i, 'a web page'],
+  [/^\s*(<\?xml[^>]*>\s*)?(<!--[^]*?-->\s*)*(<!doctype svg[^>]*>\s*)?<svg/i, 'an SVG drawing'],
+  [/^\s*<\?xml/, 'an XML document'],
+  [/^\s*[[{]/, 'a JSON document'],
+  [/^\u0089PNG/, 'a PNG picture'],
+  [/^\u00ff\u00d8\u00ff/, 'a JPEG picture'],
+  [/^GIF8/, 'a GIF picture'],
+  [/^ISO-10303-21/, 'a STEP model'],
+  [/^\u001f\u008b/, 'a packed archive'],
+  [/^(7z\u00bc\u00af|Rar!)/, 'a packed archive'],
+]
+
+/**
+ * Which format the bytes are. The name of a file decides nothing.
+ *
+ * Throws `Problem('file-not-shape')` for the other things that people drop here; what looks like
+ * nothing at all is left to the STL reader, which says what is wrong with it.
+ *
+ * @example kindOfFile(encoded('v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3')) // 'obj'
+ */
+export function kindOfFile(bytes: Uint8Array): MeshFileKind {
+  if (isBinaryStl(bytes)) return 'stl'
+  const raw = new TextDecoder('latin1').decode(bytes.subarray(0, 16))
+  if (raw.startsWith('PK\u0003\u0004')) return '3mf'
+  const start = decodeText(bytes.subarray(0, sniffed))
+  if (/^ply\r?\n/.test(start)) return 'ply'
+  if (isTextStl(start)) return 'stl'
+  if (/^[ \t]*v[ \t]+[-+.\d]/m.test(start)) return 'obj'
+  const other = others.find(([begins]) => begins.test(raw) || begins.test(start.slice(0, 4096)))
+  if (other) throw new Problem('file-not-shape', { is: other[1] })
+  return /^\s*(#|mtllib\b|o[ \t]|g[ \t])/.test(start) ? 'obj' : 'stl'
 }

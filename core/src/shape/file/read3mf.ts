@@ -1,142 +1,123 @@
-import { unzipSync } from 'fflate'
-import { SaxesParser, type SaxesTagPlain } from 'saxes'
 import { Problem } from '../../problem/index.ts'
-import type { FileUnit } from '../fileUnit.ts'
 import { finiteSoup } from './finite.ts'
 import type { MeshFile } from './kinds.ts'
-
-/** A model part that unpacks to more is refused before it is unpacked. */
-const largestModel = 600e6
+import { readModel, type Model, type Part, type Transform } from './model3mf.ts'
+import { broken3mf } from './broken3mf.ts'
+import { modelParts } from './package3mf.ts'
 
 /** Triangles beyond this are more than the bench can hold. */
-const mostTriangles = 8e6
+const mostTriangles = 4_000_000
 
-/** Parts within parts deeper than this go round in a circle. */
-const deepest = 20
+/** Parts placed, however few triangles each has. */
+const mostPlaced = 200_000
 
-/** 3MF core specification 1.3, "unit" of <model>; millimetre where it is left out. */
-const units: Record<string, FileUnit> = {
-  micron: 'um',
-  millimeter: 'mm',
-  centimeter: 'cm',
-  inch: 'in',
-  foot: 'ft',
-  meter: 'm',
-}
-
-/** Row vectors: [x y z 1] × the matrix, four rows of three (3MF core specification 1.3, 3.3). */
-type Transform = readonly number[]
-const still: Transform = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0]
-
-interface Part {
-  vertices: number[]
-  triangles: number[]
-  components: { object: string; transform: Transform }[]
-}
-
-interface Model {
-  unit: FileUnit
-  parts: Map<string, Part>
-  build: { object: string; transform: Transform }[]
-}
-
-/** The build of a 3MF file in its own unit, which the format names. */
+/**
+ * The build of a 3MF file in its own unit, which the format names. Parts in model files of their
+ * own (the production extension) are read as well. What the build comes to is counted before
+ * anything is placed.
+ *
+ * Throws `Problem`: file-broken, zip-too-large, mesh-no-triangles, mesh-too-fine.
+ */
 export function read3mf(bytes: Uint8Array): MeshFile {
-  const model = readModel(new TextDecoder().decode(modelPart(bytes)))
-  const corners: number[] = []
-  const place = (object: string, chain: readonly Transform[], depth: number): void => {
-    const part = model.parts.get(object)
-    if (!part) throw broken(`it builds part ${object}, which it does not hold`)
-    if (depth > deepest) throw broken(`its parts hold one another in a circle`)
-    for (const v of part.triangles) {
-      let point = [part.vertices[3 * v] ?? NaN, part.vertices[3 * v + 1], part.vertices[3 * v + 2]]
-      for (const transform of chain) point = moved(point, transform)
-      corners.push(...point)
+  const { main, texts } = modelParts(bytes)
+  const models = new Map<string, Model>()
+  const modelAt = (path: string): Model => {
+    let model = models.get(path)
+    if (!model) {
+      const text = texts.get(path)
+      if (text === undefined) throw broken3mf(`it builds "${path}", which it does not hold`)
+      model = readModel(text, path)
+      models.set(path, model)
     }
-    if (corners.length > 9 * mostTriangles) throw broken('it builds more than 8 million triangles')
-    for (const { object: inner, transform } of part.components) {
-      place(inner, [transform, ...chain], depth + 1)
+    return model
+  }
+  const partAt = (path: string, object: string): Part => {
+    const part = modelAt(path).parts.get(object)
+    if (!part) throw broken3mf(`it builds part ${object}, which it does not hold`)
+    return part
+  }
+  const root = modelAt(main)
+  if (root.parts.size === 0 && root.build.length === 0) throw broken3mf('its model holds no part')
+  const sizes = counted(partAt)
+  const sum = root.build.reduce(
+    (total, { path, object }) => {
+      const { triangles, placed } = sizes(path, object)
+      return { triangles: total.triangles + triangles, placed: total.placed + placed }
+    },
+    { triangles: 0, placed: 0 },
+  )
+  if (sum.triangles > mostTriangles || sum.placed > mostPlaced) {
+    throw new Problem('mesh-too-fine', { triangles: sum.triangles, limit: mostTriangles })
+  }
+  const corners = new Float64Array(9 * sum.triangles)
+  let at = 0
+  const place = (path: string, object: string, transform: Transform): void => {
+    if (sizes(path, object).triangles === 0) return
+    const part = partAt(path, object)
+    at = put(part, transform, corners, at)
+    for (const inner of part.components) {
+      place(inner.path, inner.object, after(inner.transform, transform))
     }
   }
-  for (const { object, transform } of model.build) place(object, [transform], 0)
-  return { kind: '3mf', unit: model.unit, ...finiteSoup(Float32Array.from(corners)) }
+  for (const { path, object, transform } of root.build) place(path, object, transform)
+  return { kind: '3mf', unit: root.unit, ...finiteSoup(corners) }
 }
 
-const broken = (reason: string) => new Problem('file-broken', { format: '3MF', reason })
-
-const moved = ([x, y, z]: number[], m: Transform) =>
-  [0, 1, 2].map((k) => x * m[k] + y * m[3 + k] + z * m[6 + k] + m[9 + k])
-
-/** The model's bytes; names inside the archive are looked at, never used as paths. */
-function modelPart(bytes: Uint8Array): Uint8Array {
-  let unpacked = 0
-  try {
-    const files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (!name.toLowerCase().endsWith('.model')) return false
-        unpacked += originalSize
-        if (unpacked > largestModel) {
-          throw new Problem('zip-too-large', { bytes: unpacked, limit: largestModel })
-        }
-        return true
-      },
-    })
-    const models = Object.keys(files).sort((a, b) => files[b].length - files[a].length)
-    const main = models.find((name) => /3dmodel\.model$/i.test(name)) ?? models[0]
-    if (main !== undefined) return files[main]
-  } catch (error) {
-    if (error instanceof Problem) throw error
-    throw broken(`the archive can't be unpacked`)
-  }
-  throw broken('the archive holds no model')
+interface Size {
+  triangles: number
+  placed: number
 }
 
-function readModel(text: string): Model {
-  const model: Model = { unit: 'mm', parts: new Map(), build: [] }
-  let part: Part | undefined
-  const parser = new SaxesParser()
-  parser.on('doctype', () => {
-    throw broken('it declares entities, which a model has no need of')
-  })
-  parser.on('error', (error) => {
-    throw broken(`its model is not well-formed (${error.message})`)
-  })
-  parser.on('opentag', ({ name, attributes: a }: SaxesTagPlain) => {
-    switch (name.replace(/^.*:/, '')) {
-      case 'model': {
-        const unit = units[a.unit ?? 'millimeter']
-        if (!unit) throw broken(`it is in "${a.unit}", which is no unit of the format`)
-        model.unit = unit
-        break
-      }
-      case 'object':
-        part = { vertices: [], triangles: [], components: [] }
-        model.parts.set(a.id, part)
-        break
-      case 'vertex':
-        part?.vertices.push(Number(a.x), Number(a.y), Number(a.z))
-        break
-      case 'triangle':
-        part?.triangles.push(Number(a.v1), Number(a.v2), Number(a.v3))
-        break
-      case 'component':
-        part?.components.push({ object: a.objectid, transform: transformOf(a.transform) })
-        break
-      case 'item':
-        model.build.push({ object: a.objectid, transform: transformOf(a.transform) })
-        break
+/** What each part comes to with all that it holds, reckoned once for each. */
+function counted(partAt: (path: string, object: string) => Part) {
+  const known = new Map<string, Size | 'open'>()
+  const sizeOf = (path: string, object: string): Size => {
+    const key = `${path}#${object}`
+    const found = known.get(key)
+    if (found === 'open') throw broken3mf('its parts hold one another in a circle')
+    if (found) return found
+    known.set(key, 'open')
+    const part = partAt(path, object)
+    const size = { triangles: part.triangles.length / 3, placed: 1 }
+    for (const inner of part.components) {
+      const { triangles, placed } = sizeOf(inner.path, inner.object)
+      size.triangles += triangles
+      size.placed += triangles > 0 ? placed : 0
     }
-  })
-  parser.write(text).close()
-  if (model.parts.size === 0) throw broken('its model holds no part')
-  return model
+    known.set(key, size)
+    return size
+  }
+  return sizeOf
 }
 
-function transformOf(text: string | undefined): Transform {
-  if (text === undefined) return still
-  const numbers = text.trim().split(/\s+/).map(Number)
-  if (numbers.length !== 12 || !numbers.every(Number.isFinite)) {
-    throw broken(`"${text}" is no transform`)
+/** Writes a part's triangles where they are placed; says where the next begin. */
+function put(
+  { vertices, triangles }: Part,
+  m: Transform,
+  corners: Float64Array,
+  from: number,
+): number {
+  let at = from
+  // A mirroring transform would turn the part inside out: its triangles are written the other way.
+  const mirrored = determinant(m) < 0
+  for (let i = 0; i < triangles.length; i += 3) {
+    for (let n = 0; n < 3; n++) {
+      const v = 3 * triangles[mirrored ? i + 2 - n : i + n]
+      const [x, y, z] = [vertices[v] ?? NaN, vertices[v + 1], vertices[v + 2]]
+      for (let k = 0; k < 3; k++) corners[at++] = x * m[k] + y * m[3 + k] + z * m[6 + k] + m[9 + k]
+    }
   }
-  return numbers
+  return at
+}
+
+const determinant = (m: Transform) =>
+  m[0] * (m[4] * m[8] - m[5] * m[7]) -
+  m[1] * (m[3] * m[8] - m[5] * m[6]) +
+  m[2] * (m[3] * m[7] - m[4] * m[6])
+
+/** First `inner`, then `outer`, as one: both are row vectors times matrices. */
+function after(inner: Transform, outer: Transform): Transform {
+  const row = (x: number, y: number, z: number, w: number) =>
+    [0, 1, 2].map((k) => x * outer[k] + y * outer[3 + k] + z * outer[6 + k] + w * outer[9 + k])
+  return [0, 3, 6, 9].flatMap((r) => row(inner[r], inner[r + 1], inner[r + 2], r === 9 ? 1 : 0))
 }

@@ -1,7 +1,7 @@
 import { Problem } from '../../problem/index.ts'
 import type { Mesh } from '../mesh.ts'
 import { MeshBuilder } from '../solids/builder.ts'
-import { crossingOf, insetLoop, insideLoop, type Loop } from './loops.ts'
+import { cornersOfLoop, crossingOf, insetLoop, insideLoop, type Loop } from './loops.ts'
 import { woundLoops, type Outline2D } from './outline.ts'
 
 /**
@@ -12,7 +12,7 @@ import { woundLoops, type Outline2D } from './outline.ts'
  * @example measure(extrude({ loops: [[0,0, 1,0, 1,1, 0,1]], thickness: 2, bevel: 0 })).volume // 2
  */
 export function extrude({ loops, thickness, bevel }: Outline2D): Mesh {
-  const wound = woundLoops(loops)
+  const wound = woundLoops(loops.map(cornersOfLoop).filter((loop) => loop.length >= 6))
   const faces =
     bevel > 0 ? wound.map(({ loop }) => insetLoop(loop, bevel)) : wound.map((w) => w.loop)
   if (bevel > 0 && crossingOf(faces)) {

@@ -32,6 +32,23 @@ export function insideLoop(loop: Loop, x: number, y: number): boolean {
   return inside
 }
 
+/** A point nearer than this to the line of its neighbours is no corner, m: an atom or so. */
+const straight = 1e-10
+
+/** The loop without points on its straight sides: a cap is cut without them, a wall must be too. */
+export function cornersOfLoop(loop: Loop): number[] {
+  const corners: number[] = []
+  const count = loop.length / 2
+  for (let i = 0; i < count; i++) {
+    const [p, n] = [2 * ((i + count - 1) % count), 2 * ((i + 1) % count)]
+    const [x, y] = [loop[2 * i], loop[2 * i + 1]]
+    const [ax, ay] = [loop[n] - loop[p], loop[n + 1] - loop[p + 1]]
+    const twice = ax * (y - loop[p + 1]) - ay * (x - loop[p])
+    if (Math.abs(twice) > straight * Math.hypot(ax, ay)) corners.push(x, y)
+  }
+  return corners
+}
+
 interface Edge {
   loop: number
   at: number

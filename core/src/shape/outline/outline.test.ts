@@ -25,6 +25,13 @@ describe('an outline with a thickness', () => {
     expect(measure(mesh).volume).toBeCloseTo((0.05 ** 2 - 0.03 ** 2 + 0.01 ** 2) * 0.004, 12)
   })
 
+  it('points on its straight sides leave no gap between cap and wall', () => {
+    const loop = [0, 0, 0.01, 0, 0.03, 0, 0.05, 0, 0.05, 0.05, 0.02, 0.05, 0, 0.05]
+    const mesh = extrude({ loops: [loop, square(0.01, 0.01, 0.01)], thickness: 0.004, bevel: 0 })
+    expect(isClosed(closureOf(mesh))).toBe(true)
+    expect(measure(mesh).volume).toBeCloseTo((0.05 ** 2 - 0.01 ** 2) * 0.004, 12)
+  })
+
   it('may run either way round', () => {
     const loop = square(0.05)
     const back = Array.from({ length: 4 }, (_, i) => [loop[6 - 2 * i], loop[7 - 2 * i]]).flat()
@@ -92,7 +99,12 @@ describe('an outline with a thickness', () => {
 })
 
 describe('the paths of a drawing', () => {
-  const path = (points: [number, number][], closed: boolean) => ({ points, closed })
+  const path = (points: [number, number][], closed: boolean) => ({
+    points,
+    closed,
+    shape: 0,
+    rule: 'nonzero' as const,
+  })
   const corners: [number, number][] = [
     [10, 10],
     [50, 10],
@@ -101,14 +113,14 @@ describe('the paths of a drawing', () => {
   ]
 
   it('come upright and about their middle, in metres', () => {
-    const [loop] = loopsOfPaths([path(corners, true)], 1e-3)
+    const [{ loop }] = loopsOfPaths([path(corners, true)], 1e-3)
     expect(loop.map((x) => Math.round(x * 1000))).toEqual([-20, 10, 20, 10, 20, -10, -20, -10])
     expect(widthOfLoops([loop])).toBeCloseTo(0.04, 12)
     expect(widthOfLoops(loopsOfWidth([loop], 0.1))).toBeCloseTo(0.1, 12)
   })
 
   it('one that ends where it began is closed, one that does not is refused with its gap', () => {
-    expect(loopsOfPaths([path([...corners, [10, 10.01]], false)], 1e-3)[0]).toHaveLength(8)
+    expect(loopsOfPaths([path([...corners, [10, 10.01]], false)], 1e-3)[0].loop).toHaveLength(8)
     expect(() => loopsOfPaths([path(corners, false)], 1e-3)).toThrow('outline-open')
     try {
       loopsOfPaths([path(corners, false)], 1e-3)

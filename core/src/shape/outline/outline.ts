@@ -3,7 +3,7 @@ import { refuse, quantity } from '../../document/index.ts'
 import { crossingOf, insideLoop, areaOfLoop, type Loop } from './loops.ts'
 
 /** More points than this are finer than a cutter follows. */
-const mostPoints = 6000
+export const mostPoints = 6000
 
 /**
  * A flat outline given a thickness: loops of x, y pairs in metres, outer ones and holes, each

@@ -1,38 +1,28 @@
 import { eachEdge, halfEdgesOf, runsDown } from '../halfEdges.ts'
 import type { Mesh } from '../mesh.ts'
-import type { Vec3 } from '../vector.ts'
-import { shellsOf, type Shell } from './shells.ts'
-
-/** Nesting is looked into for this many shells at most; a scan's dust has thousands. */
-const mostNested = 200
+import { depthsOf } from './nesting.ts'
+import { shellsOf } from './shells.ts'
 
 /**
- * The same mesh with all faces looking outward, in place: faces that disagree with their
- * neighbours are turned, then each shell by how many others it lies in (even: outward, odd: it
- * bounds a void). Says how many faces were turned.
+ * The same mesh with its faces in agreement, in place: faces that look to the other side than
+ * their neighbours are turned (the smaller number of them), and a shell that looks inward while
+ * it lies within no other. One within another keeps its side: inward it bounds a void, outward
+ * it is a part that overlaps. Says how many faces were turned.
  */
 export function orientInPlace(mesh: Mesh): { turned: number } {
-  const before = mesh.triangles.slice()
+  const { triangles } = mesh
+  const before = triangles.slice()
   agree(mesh)
   const shells = shellsOf(mesh)
-  const closed = shells.filter(({ openEdges }) => openEdges === 0).slice(0, mostNested)
-  for (const shell of shells) {
-    const others = closed.filter((other) => other !== shell)
-    const depth = others.filter((other) => holds(mesh, other, cornerOf(mesh, shell))).length
-    const outward = depth % 2 === 0
-    if (shell.volume > 0 !== outward) for (const face of shell.faces) turn(mesh.triangles, face)
+  if (shells.some(({ volume }) => volume < 0)) {
+    const depths = depthsOf(mesh, shells)
+    shells.forEach(({ volume, faces }, i) => {
+      if (volume < 0 && depths[i] === 0) for (const face of faces) turn(triangles, face)
+    })
   }
   let turned = 0
-  for (let i = 0; i < before.length; i += 3) {
-    // A face turned twice may come back as another rotation of the same three corners.
-    if (!sameTurn(before, mesh.triangles, i)) turned++
-  }
+  for (let i = 1; i < before.length; i += 3) if (before[i] !== triangles[i]) turned++
   return { turned }
-}
-
-const sameTurn = (a: Uint32Array, b: Uint32Array, i: number) => {
-  const k = [0, 1, 2].find((n) => b[i + n] === a[i])!
-  return b[i + ((k + 1) % 3)] === a[i + 1]
 }
 
 function turn(triangles: Uint32Array, face: number): void {
@@ -41,62 +31,74 @@ function turn(triangles: Uint32Array, face: number): void {
   triangles[3 * face + 2] = second
 }
 
-/** Walks from face to face across edges of two, turning those that disagree. */
+/** Sets of faces joined across edges of two, each with its side against the root of its set. */
+class Sides {
+  readonly parent: Uint32Array
+  /** 1 where a face looks to the other side than its parent. */
+  readonly differs: Uint8Array
+  constructor(count: number) {
+    this.parent = new Uint32Array(count)
+    for (let i = 0; i < count; i++) this.parent[i] = i
+    this.differs = new Uint8Array(count)
+  }
+
+  /** The root, with the path to it made short. */
+  root(of: number): number {
+    const { parent, differs } = this
+    let side = 0
+    let at = of
+    while (parent[at] !== at) {
+      side ^= differs[at]
+      at = parent[at]
+    }
+    for (let face = of; face !== at;) {
+      const next = parent[face]
+      const own = differs[face]
+      parent[face] = at
+      differs[face] = side
+      side ^= own
+      face = next
+    }
+    return at
+  }
+
+  join(a: number, b: number, differ: 0 | 1): void {
+    const [x, y] = [this.root(a), this.root(b)]
+    if (x === y) return
+    const side = this.sideOf(a) ^ this.sideOf(b) ^ differ
+    const [above, under] = x < y ? [x, y] : [y, x]
+    this.parent[under] = above
+    this.differs[under] = side
+  }
+
+  /** Against the root; right after `root` was asked. */
+  sideOf(face: number): number {
+    return this.parent[face] === face ? 0 : this.differs[face]
+  }
+}
+
+/** Turns, in every connected surface, the smaller of the two camps that look to opposite sides. */
 function agree(mesh: Mesh): void {
   const { triangles } = mesh
+  const count = triangles.length / 3
   const edges = halfEdgesOf(mesh)
-  const links: [number, boolean][][] = Array.from({ length: triangles.length / 3 }, () => [])
+  const sides = new Sides(count)
   eachEdge(edges, (_, __, from, to) => {
     if (to - from !== 2) return
     const [a, b] = [edges.sorted[from], edges.sorted[from + 1]]
-    const differ = runsDown(triangles, a) === runsDown(triangles, b)
-    links[Math.floor(a / 3)].push([Math.floor(b / 3), differ])
-    links[Math.floor(b / 3)].push([Math.floor(a / 3), differ])
+    const differ = runsDown(triangles, a) === runsDown(triangles, b) ? 1 : 0
+    sides.join((a / 3) | 0, (b / 3) | 0, differ)
   })
-  const seen = new Uint8Array(links.length)
-  const flip = new Uint8Array(links.length)
-  for (let start = 0; start < links.length; start++) {
-    if (seen[start]) continue
-    const queue = [start]
-    seen[start] = 1
-    for (let n = 0; n < queue.length; n++) {
-      for (const [next, differ] of links[queue[n]]) {
-        if (seen[next]) continue
-        seen[next] = 1
-        flip[next] = flip[queue[n]] ^ (differ ? 1 : 0)
-        queue.push(next)
-      }
-    }
-    // Turn the smaller side of the disagreement.
-    const odd = queue.reduce((sum, face) => sum + flip[face], 0)
-    const turning = odd > queue.length / 2 ? 0 : 1
-    for (const face of queue) if (flip[face] === turning) turn(triangles, face)
+  const size = new Uint32Array(count)
+  const odd = new Uint32Array(count)
+  for (let face = 0; face < count; face++) {
+    const root = sides.root(face)
+    size[root]++
+    odd[root] += sides.sideOf(face)
   }
-}
-
-const cornerOf = ({ positions: p, triangles }: Mesh, shell: Shell): Vec3 => {
-  const i = 3 * triangles[3 * shell.faces[0]]
-  return [p[i], p[i + 1], p[i + 2]]
-}
-
-/** Whether a point lies inside a shell: crossings of a slightly slanted ray (Möller, Trumbore 1997). */
-function holds({ positions: p, triangles }: Mesh, shell: Shell, [ox, oy, oz]: Vec3): boolean {
-  const [dx, dy, dz] = [0.577215664, 0.301029995, 0.759835685]
-  let crossings = 0
-  for (const face of shell.faces) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * triangles[3 * face + k])
-    const [ux, uy, uz] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]]
-    const [vx, vy, vz] = [p[c] - p[a], p[c + 1] - p[a + 1], p[c + 2] - p[a + 2]]
-    const [px, py, pz] = [dy * vz - dz * vy, dz * vx - dx * vz, dx * vy - dy * vx]
-    const det = ux * px + uy * py + uz * pz
-    if (det === 0) continue
-    const [tx, ty, tz] = [ox - p[a], oy - p[a + 1], oz - p[a + 2]]
-    const s = (tx * px + ty * py + tz * pz) / det
-    if (s < 0 || s > 1) continue
-    const [qx, qy, qz] = [ty * uz - tz * uy, tz * ux - tx * uz, tx * uy - ty * ux]
-    const r = (dx * qx + dy * qy + dz * qz) / det
-    if (r < 0 || s + r > 1) continue
-    if ((vx * qx + vy * qy + vz * qz) / det > 0) crossings++
+  for (let face = 0; face < count; face++) {
+    const root = sides.root(face)
+    const turning = odd[root] > size[root] / 2 ? 0 : 1
+    if (odd[root] > 0 && sides.sideOf(face) === turning) turn(triangles, face)
   }
-  return crossings % 2 === 1
 }

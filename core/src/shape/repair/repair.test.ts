@@ -2,9 +2,10 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { closureOf, isClosed } from '../closure.ts'
 import { referenceKernel, stool, type ReferenceKernel } from '../manifold.reference.ts'
 import { measure } from '../measure.ts'
-import type { Mesh } from '../mesh.ts'
+import { turnInPlace, type Mesh } from '../mesh.ts'
 import { buildSolid } from '../solids/solid.ts'
 import { closeHoles } from './closeHoles.ts'
+import { depthsOf } from './nesting.ts'
 import { nearWeld } from './nearWeld.ts'
 import { orientInPlace } from './orient.ts'
 import { shellsOf } from './shells.ts'
@@ -89,11 +90,40 @@ describe('repair', () => {
     expect(measure(mesh).volume).toBeCloseTo(volume, 15)
   })
 
-  it('a shell inside another bounds a void, one inside that is solid again', () => {
+  it('of shells within one another each keeps its side, only the outermost is turned outward', () => {
     const centred = (side: number) => shifted(cube(side), [0, 0, -side / 2])
-    const mesh = together(centred(0.03), centred(0.02), centred(0.01))
-    orientInPlace(mesh)
-    expect(measure(mesh).volume).toBeCloseTo(27e-6 - 8e-6 + 1e-6, 12)
+    const inward = (mesh: Mesh) => turnInPlace(copy(mesh))
+    const volumes = (...meshes: Mesh[]) => {
+      const mesh = together(...meshes)
+      const { turned } = orientInPlace(mesh)
+      return { turned, volume: measure(mesh).volume }
+    }
+    // Inward within another: the skin of a void.
+    expect(volumes(centred(0.03), inward(centred(0.02)))).toEqual({
+      turned: 0,
+      volume: expect.closeTo(27e-6 - 8e-6, 12),
+    })
+    // Outward within another: a part that overlaps, not a void.
+    expect(volumes(centred(0.03), centred(0.02))).toEqual({
+      turned: 0,
+      volume: expect.closeTo(27e-6 + 8e-6, 12),
+    })
+    expect(volumes(inward(centred(0.03)), inward(centred(0.02)))).toEqual({
+      turned: 12,
+      volume: expect.closeTo(27e-6 - 8e-6, 12),
+    })
+  })
+
+  it('how deep a shell lies is right wherever its rays meet edges and corners', () => {
+    const nested = (n: number) =>
+      together(
+        ...Array.from({ length: n }, (_, i) =>
+          shifted(cube(0.01 * (n - i)), [0, 0, -0.005 * (n - i)]),
+        ),
+      )
+    const mesh = nested(6)
+    const shells = shellsOf(mesh)
+    expect(depthsOf(mesh, shells)).toEqual([0, 1, 2, 3, 4, 5])
   })
 
   it('a hole is closed by a fan, and its skin is said', () => {

@@ -1,16 +1,20 @@
 import { eachEdge, halfEdgesOf, nextInFace, runsDown, type HalfEdges } from '../halfEdges.ts'
 import type { Mesh } from '../mesh.ts'
 import { UnionFind } from '../unionFind.ts'
+import type { Vec3 } from '../vector.ts'
 
 /** One connected surface of a mesh. */
 export interface Shell {
   /** Its faces, by number. */
-  faces: number[]
+  faces: Uint32Array
   /** m³, negative when it looks inward. */
   volume: number
   /** Handles: 0 for a ball, 1 for a ring. NaN while it is open. */
   genus: number
   openEdges: number
+  /** Its bounds, m. */
+  low: Vec3
+  high: Vec3
 }
 
 /**
@@ -24,15 +28,17 @@ export function shellsOf(mesh: Mesh, edges: HalfEdges = halfEdgesOf(mesh)): Shel
   const { triangles } = mesh
   const faces = new UnionFind(triangles.length / 3)
   const corners = new UnionFind(triangles.length)
-  const pairs: number[] = []
+  /** One half-edge of each edge of the surfaces, and those that have no partner. */
+  const edgeAt = new Uint32Array(triangles.length)
+  let bounded = 0
   const open: number[] = []
   const bound = (a: number, b: number) => {
+    edgeAt[bounded++] = a
     if (b < 0) {
       open.push(a)
       return
     }
-    pairs.push(a)
-    faces.join(Math.floor(a / 3), Math.floor(b / 3))
+    faces.join(faceOf(a), faceOf(b))
     joinCorners(triangles, corners, a, b)
   }
   eachEdge(edges, (low, high, from, to) => {
@@ -43,33 +49,74 @@ export function shellsOf(mesh: Mesh, edges: HalfEdges = halfEdgesOf(mesh)): Shel
       for (const [a, b] of pairsAround(mesh, low, high, around)) bound(a, b)
     }
   })
-  const shells = new Map<number, Shell & { edges: number; points: number }>()
-  const shellOf = (halfEdge: number) => {
-    const root = faces.root(Math.floor(halfEdge / 3))
-    let shell = shells.get(root)
-    if (!shell) {
-      shell = { faces: [], volume: 0, genus: 0, openEdges: 0, edges: 0, points: 0 }
-      shells.set(root, shell)
-    }
-    return shell
+  const { shellOf, members } = gather(faces)
+  const points = new Uint32Array(members.length)
+  const edgeCount = new Uint32Array(members.length)
+  const openCount = new Uint32Array(members.length)
+  for (let c = 0; c < triangles.length; c++) {
+    if (corners.root(c) === c) points[shellOf[faceOf(c)]]++
   }
-  for (let face = 0; face < triangles.length / 3; face++) {
-    const shell = shellOf(3 * face)
-    shell.faces.push(face)
-    shell.volume += tetrahedron(mesh, face)
-    for (let c = 3 * face; c < 3 * face + 3; c++) if (corners.root(c) === c) shell.points++
-  }
-  for (const halfEdge of pairs) shellOf(halfEdge).edges++
-  for (const halfEdge of open) {
-    shellOf(halfEdge).edges++
-    shellOf(halfEdge).openEdges++
-  }
-  return [...shells.values()]
-    .map(({ faces: own, volume, openEdges, edges: count, points }): Shell => {
-      const euler = points - count + own.length
-      return { faces: own, volume, openEdges, genus: openEdges > 0 ? NaN : 1 - euler / 2 }
+  for (let i = 0; i < bounded; i++) edgeCount[shellOf[faceOf(edgeAt[i])]]++
+  for (const halfEdge of open) openCount[shellOf[faceOf(halfEdge)]]++
+  return members
+    .map((own, i): Shell => {
+      const euler = points[i] - edgeCount[i] + own.length
+      const openEdges = openCount[i]
+      const genus = openEdges > 0 ? NaN : 1 - euler / 2
+      return { faces: own, openEdges, genus, ...extentOf(mesh, own) }
     })
     .sort((a, b) => Math.abs(b.volume) - Math.abs(a.volume))
+}
+
+const faceOf = (halfEdge: number): number => (halfEdge / 3) | 0
+
+/** The faces of each set, and the number of the set that each face is in. */
+function gather(faces: UnionFind): { shellOf: Uint32Array; members: Uint32Array[] } {
+  const count = faces.parent.length
+  const shellOf = new Uint32Array(count)
+  const sizes: number[] = []
+  // The root of a set is its lowest face, so it is met before the others.
+  for (let face = 0; face < count; face++) {
+    const root = faces.root(face)
+    if (root === face) shellOf[face] = sizes.push(0) - 1
+    else shellOf[face] = shellOf[root]
+    sizes[shellOf[face]]++
+  }
+  const members = sizes.map((size) => new Uint32Array(size))
+  const filled = new Uint32Array(sizes.length)
+  for (let face = 0; face < count; face++) {
+    const shell = shellOf[face]
+    members[shell][filled[shell]++] = face
+  }
+  return { shellOf, members }
+}
+
+/** Signed volume about the shell's own first corner, and bounds. */
+function extentOf({ positions: p, triangles }: Mesh, faces: Uint32Array) {
+  const low: [number, number, number] = [Infinity, Infinity, Infinity]
+  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  const first = 3 * triangles[3 * faces[0]]
+  const [ox, oy, oz] = [p[first], p[first + 1], p[first + 2]]
+  let volume = 0
+  for (const face of faces) {
+    const a = 3 * triangles[3 * face]
+    const b = 3 * triangles[3 * face + 1]
+    const c = 3 * triangles[3 * face + 2]
+    for (let k = 0; k < 3; k++) {
+      const [x, y, z] = [p[a + k], p[b + k], p[c + k]]
+      if (x < low[k]) low[k] = x
+      if (y < low[k]) low[k] = y
+      if (z < low[k]) low[k] = z
+      if (x > high[k]) high[k] = x
+      if (y > high[k]) high[k] = y
+      if (z > high[k]) high[k] = z
+    }
+    const [ax, ay, az] = [p[a] - ox, p[a + 1] - oy, p[a + 2] - oz]
+    const [bx, by, bz] = [p[b] - ox, p[b + 1] - oy, p[b + 2] - oz]
+    const [cx, cy, cz] = [p[c] - ox, p[c + 1] - oy, p[c + 2] - oz]
+    volume += ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)
+  }
+  return { volume: volume / 6, low, high }
 }
 
 /** Half-edges of one edge in pairs that bound the same solid; an odd one out pairs with -1. */
@@ -131,14 +178,4 @@ function joinCorners(triangles: Uint32Array, corners: UnionFind, a: number, b: n
     corners.join(a, b2)
     corners.join(a2, b)
   }
-}
-
-function tetrahedron({ positions: p, triangles }: Mesh, face: number): number {
-  const [a, b, c] = [0, 1, 2].map((k) => 3 * triangles[3 * face + k])
-  return (
-    (p[a] * (p[b + 1] * p[c + 2] - p[b + 2] * p[c + 1]) +
-      p[a + 1] * (p[b + 2] * p[c] - p[b] * p[c + 2]) +
-      p[a + 2] * (p[b] * p[c + 1] - p[b + 1] * p[c])) /
-    6
-  )
 }

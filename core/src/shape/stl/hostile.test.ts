@@ -12,8 +12,8 @@ import { writeStl } from './writeStl.ts'
 /** Reads bytes as far as they go: a shape, or one of our own problems, never another error. */
 function outcome(bytes: Uint8Array): string {
   try {
-    const { mesh, dropped } = readStl(bytes)
-    cavityOf(weld(mesh), dropped)
+    const { mesh } = readStl(bytes)
+    cavityOf(weld(mesh))
     return 'read'
   } catch (error) {
     if (error instanceof Problem) return error.code

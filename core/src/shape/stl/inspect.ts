@@ -1,4 +1,5 @@
 import { Problem } from '../../problem/index.ts'
+import { decodeText } from '../file/text.ts'
 
 export const headerBytes = 84
 export const triangleBytes = 50
@@ -27,10 +28,8 @@ export function inspectStl(bytes: Uint8Array): StlForm {
     throw new Problem('file-too-large', { bytes: length, limit: largestFile })
 
   const claimed = length >= headerBytes ? claimedTriangles(bytes) : 0
-  if (length >= headerBytes && length === headerBytes + claimed * triangleBytes) {
-    return { form: 'binary', triangles: claimed }
-  }
-  if (looksLikeText(bytes)) return { form: 'text' }
+  if (isBinaryStl(bytes)) return { form: 'binary', triangles: claimed }
+  if (isTextStl(decodeText(bytes.subarray(0, sniffBytes)))) return { form: 'text' }
   if (length < headerBytes || !plausibleHeader(bytes))
     throw new Problem('stl-not-stl', { bytes: length })
 
@@ -46,9 +45,15 @@ function claimedTriangles(bytes: Uint8Array): number {
   return new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true)
 }
 
-function looksLikeText(bytes: Uint8Array): boolean {
-  const start = new TextDecoder('latin1').decode(bytes.subarray(0, sniffBytes)).toLowerCase()
-  return /^\s*solid\b/.test(start) && /\b(facet|endsolid)\b/.test(start)
+/** Whether the length is what the announced count takes; no other format has that by chance. */
+export function isBinaryStl(bytes: Uint8Array): boolean {
+  const { length } = bytes
+  return length >= headerBytes && length === headerBytes + claimedTriangles(bytes) * triangleBytes
+}
+
+/** Whether a file that begins like this is a text STL. */
+export function isTextStl(start: string): boolean {
+  return /^\s*solid\b/i.test(start) && /\b(facet|endsolid)\b/i.test(start.slice(0, sniffBytes))
 }
 
 /** A header is text, or padded with zeros or blanks; pictures and archives are neither. */

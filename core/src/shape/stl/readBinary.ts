@@ -5,12 +5,9 @@ const normalBytes = 12
 
 /**
  * The corners of a binary STL whose length has been checked, 9 numbers a triangle, in the
- * file's own unit. Triangles that hold a number which is none are left out and counted.
+ * file's own unit; numbers that are none are still among them.
  */
-export function readBinary(
-  bytes: Uint8Array,
-  triangles: number,
-): { corners: Float32Array; dropped: number } {
+export function readBinary(bytes: Uint8Array, triangles: number): Float32Array {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const corners = new Float32Array(triangles * 9)
   let kept = 0
@@ -35,10 +32,7 @@ export function readBinary(
     corners[kept + 6] = cx
     corners[kept + 7] = cy
     corners[kept + 8] = cz
-    // Finite floats cannot overflow a double, so the sum is finite if and only if all are.
-    const sum = ax + ay + az + bx + by + bz + cx + cy + cz
-    if (sum - sum === 0) kept += 9
+    kept += 9
   }
-  const whole = kept === corners.length
-  return { corners: whole ? corners : corners.slice(0, kept), dropped: triangles - kept / 9 }
+  return corners
 }

@@ -1,5 +1,5 @@
-import { Problem } from '../../problem/index.ts'
-import { soup, type Mesh } from '../mesh.ts'
+import { finiteSoup } from '../file/finite.ts'
+import type { Mesh } from '../mesh.ts'
 import { inspectStl } from './inspect.ts'
 import { readBinary } from './readBinary.ts'
 import { readText } from './readText.ts'
@@ -14,8 +14,5 @@ import { readText } from './readText.ts'
  */
 export function readStl(bytes: Uint8Array): { mesh: Mesh; dropped: number } {
   const found = inspectStl(bytes)
-  const { corners, dropped } =
-    found.form === 'binary' ? readBinary(bytes, found.triangles) : readText(bytes)
-  if (corners.length === 0) throw new Problem('mesh-no-triangles', { dropped })
-  return { mesh: soup(corners), dropped }
+  return finiteSoup(found.form === 'binary' ? readBinary(bytes, found.triangles) : readText(bytes))
 }

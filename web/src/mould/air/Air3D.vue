@@ -28,15 +28,25 @@ onMounted(() => {
     failed.value = true
   }
 })
-onBeforeUnmount(() => scene.value?.close())
+let surfacing = new AbortController()
+onBeforeUnmount(() => {
+  surfacing.abort()
+  scene.value?.close()
+})
 
 watch(
   [scene, () => JSON.stringify(piece.piece?.document.form)],
   async () => {
     const form = piece.piece?.document.form
     if (!scene.value || !form) return
-    scene.value.setMesh(await askSurface(form))
-    settle()
+    surfacing.abort()
+    const { signal } = (surfacing = new AbortController())
+    try {
+      scene.value.setMesh(await askSurface(form, { signal }))
+      settle()
+    } catch (error) {
+      if (!signal.aborted) throw error
+    }
   },
   { immediate: true },
 )

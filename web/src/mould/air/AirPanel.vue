@@ -60,9 +60,7 @@ const about = computed(() =>
   ),
 )
 /** Parts finer than the grid were not seen, and their air neither. */
-const unseen = computed(
-  () => mould.air && !mould.air.overlap && Math.abs(mould.air.seen - 1) > 0.08,
-)
+const unseen = computed(() => mould.air && Math.abs(mould.air.seen - 1) > 0.08)
 
 const origin = [
   'Filled slowly from the gate, air leaves by gate and vents only. As the resin rises, air above it is let out until its last way closes: what lies above that height stays.',
@@ -123,7 +121,6 @@ const origin = [
       resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
     }}
   </p>
-  <CautionNote v-if="mould.air?.overlap" :caution="mould.air.overlap" />
   <p v-if="unseen" class="small quiet">
     Some parts are finer than {{ show(mould.air!.cell, 'length', studio.units) }}, and air in them
     can't be seen here.

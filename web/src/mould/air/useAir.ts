@@ -5,7 +5,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Tilt, Vec3 } from '@mivro/core/shape'
 import { newId } from '../../api/client.ts'
 import { usePiece } from '../../piece/pieceStore.ts'
-import { askTilts, cancelSearch } from '../../work/pool.ts'
+import { askTilts } from '../../work/pool.ts'
 import { useMould } from '../mouldStore.ts'
 
 /** Usual bores of what is added, m (common practice, no source). */
@@ -69,10 +69,11 @@ export const useAir = defineStore('air', () => {
   const tilts = ref<Tilt[]>()
   const progress = ref<number>()
   const searchProblem = ref<Problem>()
-  let search = 0
+  let search = new AbortController()
 
   async function findTilts(): Promise<void> {
-    const own = ++search
+    search.abort()
+    const { signal } = (search = new AbortController())
     progress.value = 0
     tilts.value = searchProblem.value = undefined
     const gate = openings.value.find(({ what }) => what === 'gate')
@@ -82,21 +83,18 @@ export const useAir = defineStore('air', () => {
       gate: gate && { at: gate.at as Vec3, bore: gate.bore },
     }
     try {
-      const found = await askTilts(question, (share) => {
-        if (own === search) progress.value = share
-      })
-      if (own === search) tilts.value = found
+      const onProgress = (share: number) => (progress.value = share)
+      tilts.value = await askTilts(question, { signal, onProgress })
     } catch (error) {
-      if (own === search) searchProblem.value = problemsOf(error)[0]
+      if (!signal.aborted) searchProblem.value = problemsOf(error)[0]
     } finally {
-      if (own === search) progress.value = undefined
+      if (!signal.aborted) progress.value = undefined
     }
   }
 
   function stop(): void {
-    search++
+    search.abort()
     progress.value = undefined
-    cancelSearch()
   }
 
   /** Holds the mould so, and cuts the vents that it needs. */

@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import type { Material } from '@mivro/core/material'
-import { readForm, type Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/piece'
 import { compile, newPlan, pourHeatQuestion, type Plan } from '@mivro/core/plan'
-import { fillCurve } from '@mivro/core/shape'
+import { fillCurve, type Vec3 } from '@mivro/core/shape'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
-import { cureTimes, findDeepest, findWays, followHeat, lawOf } from './heatJobs.ts'
+import { handlers } from './handlers.ts'
+import { cureTimes, lawOf } from './laws.ts'
+import { hands } from './onThisThread.ts'
 
 const form: Form = {
   from: 'sizes',
   solid: { solid: 'block', width: 0.06, depth: 0.06, height: 0.05 },
 }
-const read = (asked: Form) => readForm(asked)
 const walls = { floor: 0.01, wall: 0.01 }
 const coating = { ...slowEpoxy, gelTime: undefined, recoatUntil: undefined, maxDepth: 0.012 }
 const shelf: [string, Material][] = [
@@ -50,23 +51,28 @@ describe('heat off the main thread', () => {
   })
 
   it('follows a pour, saying how far it is', async () => {
-    const { mesh } = await read(form)
+    const { mesh } = await hands().cavity(form)
     const cure = (batch: Parameters<typeof cureTimes>[0][number]) => cureTimes([batch])[0]
     const compiled = compile(plan, fillCurve(mesh, plan.up), new Map(shelf), { cure, walls })
     const pour = pourHeatQuestion(plan, compiled, walls, 3000)
     const shares: number[] = []
-    const field = await followHeat({ form, pour }, read, (share) => shares.push(share))
+    const field = await handlers.heat(
+      { form, pour },
+      hands((share: number) => shares.push(share)),
+    )
     expect(field.layers[0].hot.temperature - 273.15).toBeGreaterThan(100)
     expect(shares.at(-1)!).toBeLessThanOrEqual(1.01)
     expect([...shares].sort((a, b) => a - b)).toEqual(shares)
     const { batch } = compiled.layers[0]
-    expect(findDeepest({ batch: batch!, limit: compiled.heatLimit }).advised).toBeLessThan(0.012)
+    const deepest = await handlers.deepest({ batch: batch!, limit: compiled.heatLimit })
+    expect(deepest.advised).toBeLessThan(0.012)
   }, 30_000)
 
   it('ways out hold in the field: one split that joins, one that scuffs, other resins', async () => {
     const shares: number[] = []
-    const found = await findWays({ form, plan, shelf, walls, layer: 'all' }, read, (s) =>
-      shares.push(s),
+    const found = await handlers.ways(
+      { form, plan, shelf, walls, layer: 'all' },
+      hands((share: number) => shares.push(share)),
     )
     expect(found.length).toBeGreaterThan(1)
     expect(found.every(({ holds, peak, limit }) => holds && peak <= limit)).toBe(true)
@@ -76,4 +82,38 @@ describe('heat off the main thread', () => {
     )
     expect(shares.at(-1)).toBe(1)
   }, 60_000)
+})
+
+describe('what takes seconds', () => {
+  const cup: Form = {
+    from: 'sizes',
+    solid: { solid: 'cup', foot: 0.04, diameter: 0.04, height: 0.05, wall: 0.004 },
+  }
+
+  it('the search says how far it is, from nothing to all', async () => {
+    const shares: number[] = []
+    const gate = { at: [0, 0, 0.002] as Vec3, bore: 0.003 }
+    const tilts = await handlers.tilts(
+      { form: cup, up: [0, 0, 1], gate },
+      hands((share: number) => shares.push(share)),
+    )
+    expect(shares[0]).toBe(0)
+    expect(shares.at(-1)).toBe(1)
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares)
+    expect(tilts).toHaveLength(5)
+    // The ring goes all round: one vent at its top clears it, whatever the tilt.
+    expect(tilts[0].left).toBe(0)
+    expect(tilts[0].vents).toHaveLength(1)
+  })
+
+  it('the geometry says what is being looked for', async () => {
+    const steps: string[] = []
+    const geometry = await handlers.geometry(
+      { form: cup, up: [0, 0, 1] },
+      hands((step: string) => steps.push(step)),
+    )
+    expect(steps).toHaveLength(4)
+    expect(geometry.foot.height).toBeCloseTo(0.05, 6)
+    expect(geometry.handles).toBe(0)
+  })
 })

@@ -1,0 +1,83 @@
+import { caution, type Caution } from '../../caution/index.ts'
+import { closureOf, type Closure } from '../closure.ts'
+import { halfEdgesOf } from '../halfEdges.ts'
+import { turnInPlace, type Mesh } from '../mesh.ts'
+import { orientInPlace } from '../repair/orient.ts'
+import { shellsOf, type Shell } from '../repair/shells.ts'
+import { facesOf } from './parts.ts'
+import { unite, type SolidKernel } from './unite.ts'
+
+/** What resin fills of a file: one surface, how it closes, and what was done to it. */
+export interface Body {
+  mesh: Mesh
+  closure: Closure
+  cautions: Caution[]
+}
+
+const closed: Closure = { openEdges: 0, holes: 0, tangledEdges: 0, flippedEdges: 0 }
+
+/**
+ * What resin fills of a welded mesh in metres. A surface that is inside out is turned; shells
+ * that bound voids are left out (resin can't reach them, so a cast is solid there); those that
+ * overlap are united by the solid library that `kernel` loads when there is need of it. It is
+ * said when several pieces are left.
+ *
+ * @example bodyOf(two cubes of 10 mm that share half of each, kernel) // a mesh of 1500 mm³
+ */
+export async function bodyOf(mesh: Mesh, kernel: SolidKernel): Promise<Body> {
+  const cautions: Caution[] = []
+  const edges = halfEdgesOf(mesh)
+  const closure = closureOf(mesh, edges)
+  let shells = shellsOf(mesh, edges)
+  if (sumOf(shells) < 0) {
+    turnInPlace(mesh)
+    shells = shellsOf(mesh)
+    cautions.push(caution('mesh-turned', 'note', {}, {}))
+  }
+  if (shells.length < 2) return { mesh, closure, cautions }
+  if (shells.some(({ volume }) => volume < 0)) {
+    orientInPlace(mesh)
+    shells = shellsOf(mesh)
+  }
+  const voids = shells.filter(boundsVoid)
+  const solid = voids.length > 0 ? shells.filter((shell) => !boundsVoid(shell)) : shells
+  const united = await unite(mesh, solid, kernel)
+  if (united.how === 'apart') {
+    sayVoids(voids, cautions)
+    sayParts(solid.length, cautions)
+    return { mesh: voids.length > 0 ? facesOf(mesh, solid) : mesh, closure, cautions }
+  }
+  const { parts, counted, filled } = united
+  if (united.how === 'cells') {
+    const { band } = united
+    cautions.push(caution('mesh-in-cells', 'warn', {}, { parts, counted, filled, band }))
+    sayVoids(voids, cautions)
+    return { mesh: united.mesh, closure: closed, cautions }
+  }
+  cautions.push(caution('mesh-united', 'note', {}, { parts, counted, filled }))
+  // Parts that meet all round can enclose a void that none of them had.
+  const after = shellsOf(united.mesh)
+  const enclosed = after.filter(boundsVoid)
+  sayVoids([...voids, ...enclosed], cautions)
+  sayParts(after.length - enclosed.length, cautions)
+  const outer = after.filter((shell) => !boundsVoid(shell))
+  return {
+    mesh: enclosed.length > 0 ? facesOf(united.mesh, outer) : united.mesh,
+    closure: closureOf(united.mesh),
+    cautions,
+  }
+}
+
+const sumOf = (shells: readonly Shell[]) => shells.reduce((sum, { volume }) => sum + volume, 0)
+
+const boundsVoid = ({ volume, openEdges }: Shell) => volume < 0 && openEdges === 0
+
+function sayParts(parts: number, cautions: Caution[]): void {
+  if (parts > 1) cautions.push(caution('mesh-parts', 'warn', {}, { parts }))
+}
+
+function sayVoids(voids: readonly Shell[], cautions: Caution[]): void {
+  if (voids.length === 0) return
+  const volume = -sumOf(voids)
+  cautions.push(caution('mesh-void', 'warn', {}, { voids: voids.length, volume }))
+}

@@ -1,0 +1,172 @@
+import { deepestPour, potLifeCurve, type Batch, type MouldWalls } from '@mivro/core/cure'
+import type { Material, Resin } from '@mivro/core/material'
+import { mouldGeometry, printShell, type MouldOpening } from '@mivro/core/mould'
+import type { Form } from '@mivro/core/piece'
+import { findWays, pourHeat, type Plan, type PourHeatQuestion } from '@mivro/core/plan'
+import {
+  airCells,
+  bestTilts,
+  clustered,
+  fileUnits,
+  fillCurve,
+  findAir,
+  loopsOfPaths,
+  readMeshFile,
+  scaleInPlace,
+  section,
+  suggestUnit,
+  tidyLoops,
+  triangleCount,
+  weld,
+  writeStl,
+  type AirQuestion,
+  type Cavity,
+  type DrawnPath,
+  type FileUnit,
+  type Grid,
+  type Mesh,
+  type MeshFileKind,
+  type Opening,
+  type TidyLoops,
+  type UnitSuggestion,
+  type Vec3,
+} from '@mivro/core/shape'
+import { bytesOfFile } from './cavities.ts'
+import { cureTimes, lawOf } from './laws.ts'
+import { solidKernel } from './solidKernel.ts'
+import { surveyHeld, type HeldQuestion, type SurveyQuestion } from './survey.ts'
+
+/** What a job is given besides its question. */
+export interface Hands {
+  /** The cavity of a form; steps of reading it are told as progress. */
+  cavity: (form: Form) => Promise<Cavity>
+  /** The file that the question is about and that is not uploaded yet. */
+  file: Blob | undefined
+  /** A share, or a step in words. */
+  tell: (progress: number | string) => void
+}
+
+export interface FileReport {
+  kind: MeshFileKind
+  triangles: number
+  suggestion: UnitSuggestion
+  /** The unit that the file itself names. */
+  named?: FileUnit
+}
+
+/** A surface to be drawn in 3D. */
+export type DrawnMesh = Mesh
+
+/** Triangles drawn in 3D; the page has to sort them for pointing. */
+const mostDrawn = 60_000
+
+/** The piece in cells; kept while only openings move. */
+let cells: { cavity: Cavity; up: string; grid: Grid } | undefined
+
+function cellsOf(cavity: Cavity, up: Vec3): Grid {
+  const key = JSON.stringify(up)
+  if (cells?.cavity !== cavity || cells.up !== key) {
+    cells = { cavity, up: key, grid: airCells(cavity, up) }
+  }
+  return cells.grid
+}
+
+/**
+ * What can be asked of a worker, by name: thin adapters around core. Each hands its arrays over,
+ * so none may be kept here.
+ */
+export const handlers = {
+  /** Looks at a file: how many triangles, which unit it names or probably means. */
+  async inspect(_: { mesh: string }, { file }: Hands): Promise<FileReport> {
+    const { mesh, kind, unit } = await readMeshFile(await bytesOfFile(file!))
+    const welded = weld(mesh)
+    const suggestion = suggestUnit(welded)
+    if (unit) scaleInPlace(welded, fileUnits[unit])
+    return { kind, triangles: triangleCount(mesh), suggestion, named: unit }
+  },
+
+  /** Loops that neither cross nor touch from the paths of a drawing. */
+  outline: ({ paths, unit }: { paths: DrawnPath[]; unit: number }): Promise<TidyLoops> =>
+    tidyLoops(loopsOfPaths(paths, unit), solidKernel),
+
+  async held({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
+    const found = await cavity(form)
+    tell('Measuring the fill')
+    return surveyHeld(found, up)
+  },
+
+  async section({ form, up, turn }: SurveyQuestion, { cavity }: Hands) {
+    return section((await cavity(form)).mesh, up, turn)
+  },
+
+  async surface(form: Form, { cavity }: Hands): Promise<DrawnMesh> {
+    const { positions, triangles } = clustered((await cavity(form)).mesh, mostDrawn)
+    return { positions: Float32Array.from(positions), triangles: triangles.slice() }
+  },
+
+  async air({ form, ...question }: AirQuestion & { form: Form }, { cavity }: Hands) {
+    const found = await cavity(form)
+    return findAir(found, question, cellsOf(found, question.up))
+  },
+
+  async tilts({ form, up, gate }: HeldQuestion & { gate?: Opening }, { cavity, tell }: Hands) {
+    const { mesh } = await cavity(form)
+    return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
+  },
+
+  async geometry({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
+    return mouldGeometry(await cavity(form), up, tell)
+  },
+
+  times: async (batches: Batch[]) => cureTimes(batches),
+
+  law: async (resin: Resin) => lawOf(resin),
+
+  curve: async (resin: Resin) => potLifeCurve(resin),
+
+  deepest: async ({ batch, limit }: { batch: Batch; limit: number }) =>
+    deepestPour(lawOf(batch.resin), batch, limit),
+
+  /** Heat and cure of a pour. */
+  async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: Hands) {
+    return pourHeat((await cavity(form)).mesh, pour, lawOf, { onProgress: tell })
+  },
+
+  /** Ways out for a layer that runs hot. */
+  async ways({ form, plan, shelf, walls, layer }: WaysQuestion, { cavity, tell }: Hands) {
+    const { mesh } = await cavity(form)
+    const curve = fillCurve(mesh, plan.up)
+    return findWays({ plan, curve, shelf: new Map(shelf), walls, lawOf }, layer, mesh, tell)
+  },
+
+  /** The two halves of a printed shell as STL files in millimetres. */
+  async shell({ form, up, openings, layer, wall }: ShellQuestion, { cavity }: Hands) {
+    const { mesh, measures } = await cavity(form)
+    const options = { layer, wall }
+    const made = printShell(await solidKernel(), mesh, measures.volume, up, openings, options)
+    return {
+      lower: writeStl(made.lower),
+      upper: writeStl(made.upper),
+      cavity: made.cavity,
+      silicone: made.silicone,
+    }
+  },
+}
+
+export interface WaysQuestion {
+  form: Form
+  plan: Plan
+  shelf: [string, Material][]
+  walls: MouldWalls
+  layer: string
+}
+
+export interface ShellQuestion extends HeldQuestion {
+  openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[]
+  layer: number
+  wall: number
+}
+
+export type JobName = keyof typeof handlers
+export type Question<J extends JobName> = Parameters<(typeof handlers)[J]>[0]
+export type AnswerTo<J extends JobName> = Awaited<ReturnType<(typeof handlers)[J]>>

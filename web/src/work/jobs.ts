@@ -1,0 +1,116 @@
+import { Bench } from './bench.ts'
+import { ByteCache } from './byteCache.ts'
+import { fileIn } from './pending.ts'
+import type { AnswerTo, JobName, Question } from './handlers.ts'
+
+/**
+ * `front` answers the screen that is open, `back` the small pictures on cards and what a mould
+ * needs to know, `search` what takes seconds and may be given up, `heat` the field of a pour,
+ * `clock` how batches ripen, so that nothing slow stands before it.
+ */
+export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock'
+
+interface JobKind {
+  on: BenchName
+  /** Seconds after which a question is given up: many times what the largest shapes take. */
+  limit: number
+}
+
+const kinds: Record<JobName, JobKind> = {
+  inspect: { on: 'front', limit: 120 },
+  outline: { on: 'front', limit: 30 },
+  held: { on: 'front', limit: 120 },
+  section: { on: 'front', limit: 120 },
+  surface: { on: 'front', limit: 120 },
+  air: { on: 'front', limit: 120 },
+  geometry: { on: 'back', limit: 180 },
+  tilts: { on: 'search', limit: 300 },
+  ways: { on: 'search', limit: 300 },
+  shell: { on: 'search', limit: 300 },
+  heat: { on: 'heat', limit: 600 },
+  times: { on: 'clock', limit: 60 },
+  law: { on: 'clock', limit: 60 },
+  curve: { on: 'clock', limit: 60 },
+  deepest: { on: 'clock', limit: 60 },
+}
+
+/** All answers together: some forty of a figure, four heat fields. */
+const mostBytes = 200e6
+
+const answers = new ByteCache<{ answer: unknown }>(mostBytes)
+const benches: Partial<Record<BenchName, Bench>> = {}
+
+/** A question that is being answered, and how many wait for it. */
+interface Shared {
+  asked: Promise<unknown>
+  heard: Set<(progress: never) => void>
+  askers: number
+  end: AbortController
+}
+const open = new Map<string, Shared>()
+
+export interface AskOptions<P> {
+  signal?: AbortSignal
+  onProgress?: (progress: P) => void
+  on?: BenchName
+}
+
+/**
+ * The answer to a question: from memory, from a worker that is at it already, or from one that is
+ * asked now. Aborting the signal rejects with its reason; the work ends when nobody waits for it.
+ * Throws `Problems` and `Problem`: those of the job, work-failed, work-too-long.
+ */
+export async function ask<J extends JobName, P = never>(
+  job: J,
+  question: Question<J>,
+  { signal, onProgress = () => {}, on = kinds[job].on }: AskOptions<P> = {},
+): Promise<AnswerTo<J>> {
+  signal?.throwIfAborted()
+  const key = `${job} ${JSON.stringify(question)}`
+  const known = answers.get(key)
+  if (known) return known.answer as AnswerTo<J>
+  const shared = open.get(key) ?? begin(key, job, question, on)
+  shared.askers++
+  shared.heard.add(onProgress)
+  try {
+    return (await orAborted(shared.asked, signal)) as AnswerTo<J>
+  } finally {
+    shared.heard.delete(onProgress)
+    if (--shared.askers === 0) shared.end.abort()
+  }
+}
+
+function begin(key: string, job: JobName, question: unknown, on: BenchName): Shared {
+  const end = new AbortController()
+  const heard = new Set<(progress: never) => void>()
+  const bench = (benches[on] ??= new Bench(startWorker))
+  const onProgress = (progress: number | string) => {
+    for (const hear of heard) hear(progress as never)
+  }
+  const task = { job, question, file: fileIn(key), limit: kinds[job].limit, onProgress }
+  const asked = bench.ask(task, end.signal)
+  const shared: Shared = { asked, heard, askers: 0, end }
+  open.set(key, shared)
+  asked.then(
+    (answer) => {
+      open.delete(key)
+      answers.set(key, { answer })
+    },
+    () => open.delete(key),
+  )
+  end.signal.addEventListener('abort', () => open.get(key) === shared && open.delete(key))
+  return shared
+}
+
+const startWorker = () =>
+  new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'work' })
+
+/** A promise, or the signal's reason as soon as it is aborted. */
+function orAborted<T>(promise: Promise<T>, signal: AbortSignal | undefined): Promise<T> {
+  if (!signal) return promise
+  return new Promise((resolve, reject) => {
+    const give = () => reject(signal.reason as Error)
+    signal.addEventListener('abort', give, { once: true })
+    promise.then(resolve, reject).finally(() => signal.removeEventListener('abort', give))
+  })
+}
