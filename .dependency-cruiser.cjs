@@ -59,7 +59,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules/',
-        pathNot: 'node_modules/(zod|fflate|saxes|earcut|three|@types/three|manifold-3d)/',
+        pathNot: 'node_modules/(zod|fflate|saxes|earcut|pure-rand|three|@types/three|manifold-3d)/',
       },
     },
     {

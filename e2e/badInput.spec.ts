@@ -25,8 +25,13 @@ test.describe('files', () => {
     ],
     ['without volume', () => firstFaces(2), 'encloses no volume: it is flat or folded onto itself'],
     [
-      'that is no STL',
+      'that is a picture',
       () => Buffer.from('GIF89a'.padEnd(300, '\u0001')),
+      'This is a GIF picture, whatever its name says, and not a shape',
+    ],
+    [
+      'that is nothing known',
+      () => Buffer.from('\u0001\u0002'.repeat(200)),
       'This is not an STL file',
     ],
   ]

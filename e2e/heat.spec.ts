@@ -4,10 +4,9 @@ import type { Page } from '@playwright/test'
 /** A field of a runaway takes some seconds, and more on a shared machine. */
 const patience = { timeout: 60_000 }
 
-async function makePiece(mivro: Mivro, page: Page, more: object = {}): Promise<void> {
+async function makePiece(mivro: Mivro, more: object = {}): Promise<void> {
   const post = async (path: string, data: object) => {
-    const answer = await page.request.post(`${mivro.server.address}/api/${path}`, { data })
-    expect(answer.status()).toBe(201)
+    expect((await mivro.server.call('POST', path, data)).status).toBe(201)
   }
   await post('pieces', {
     id: 'block',
@@ -57,7 +56,7 @@ test('coating epoxy 60 mm deep is refused with a number, and each way out holds'
   page,
 }) => {
   test.slow()
-  await makePiece(mivro, page)
+  await makePiece(mivro)
   await mivro.open('/pieces/block/pour?lens=heat')
   await expect(page.getByText(/60\.0 mm deep, would reach about \d{3} °C/).first()).toBeVisible(
     patience,
@@ -148,7 +147,7 @@ test('a join at night is said, with the hour to begin that avoids it', async ({ 
 })
 
 test('warmth and air: a room of 60 °C, a mould of 93 °C, damp', async ({ mivro, page }) => {
-  await makePiece(mivro, page, {
+  await makePiece(mivro, {
     layers: [
       {
         id: 'thin',

@@ -21,10 +21,8 @@ test('killed in the middle of edits, every acknowledged edit is there', async ({
   const last = acknowledged[acknowledged.length - 1]
 
   mivro.server = await RunningServer.start({ folder, port })
-  const history = await (
-    await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)
-  ).json()
-  const kept = history.map(
+  const answer = await mivro.server.call('GET', 'plans/demo-orrery-plan/history')
+  const kept = (await answer.json()).items.map(
     (r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top,
   )
   for (const top of acknowledged) expect(kept).toContain(top)
@@ -55,10 +53,11 @@ test('undo reaches back across a reload, and redo forward', async ({ mivro, page
   await expect.poll(() => mivro.heightOf(0)).toBe(17)
 })
 
-test('a stale revision shows both versions and loses neither', async ({ mivro, page, context }) => {
+test('a stale revision shows both versions and loses neither', async ({ mivro, page, browser }) => {
   await mivro.open('/pieces/demo-orrery/pour')
   await expect(mivro.surface(0)).toBeVisible()
-  const other = await context.newPage()
+  // Another browser: tabs of one browser follow each other.
+  const other = await (await browser.newContext()).newPage()
   await other.goto(`${mivro.server.address}/pieces/demo-orrery/pour`)
   await other.locator('[data-surface="0"]').focus()
   await other.keyboard.press('ArrowUp')
@@ -72,10 +71,8 @@ test('a stale revision shows both versions and loses neither', async ({ mivro, p
   await dialog.getByRole('button', { name: 'Keep yours' }).click()
   await mivro.saved()
   expect(await mivro.heightOf(0)).toBe(17)
-  const history = await (
-    await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan/history`)
-  ).json()
-  const tops = history.map(
+  const answer = await mivro.server.call('GET', 'plans/demo-orrery-plan/history')
+  const tops = (await answer.json()).items.map(
     (r: { document: { layers: { fill: { top: number } }[] } }) =>
       r.document.layers[0].fill.top * 1000,
   )
@@ -180,7 +177,7 @@ test('a change to what was deleted elsewhere is said, and what was typed stays',
 }) => {
   await mivro.open('/pieces/demo-orrery/pour')
   await expect(mivro.surface(0)).toBeVisible()
-  await fetch(`${mivro.server.address}/api/plans/demo-orrery-plan`, { method: 'DELETE' })
+  await mivro.server.call('DELETE', 'plans/demo-orrery-plan')
   await mivro.type('Copies', '3')
   await expect(page.getByRole('alert')).toContainText(
     'This plan is not here. It may have been deleted: look under Studio, Taken off.',

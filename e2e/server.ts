@@ -27,6 +27,19 @@ export class RunningServer {
     return `http://127.0.0.1:${this.port}`
   }
 
+  /** One request as another program would send it, meant for the store that is there. */
+  async call(method: string, path: string, data?: unknown): Promise<Response> {
+    const found = await fetch(`${this.address}/api/studios?limit=1`)
+    return fetch(`${this.address}/api/${path}`, {
+      method,
+      headers: {
+        'content-type': 'application/json',
+        'Mivro-Epoch': found.headers.get('Mivro-Epoch')!,
+      },
+      body: data === undefined ? undefined : JSON.stringify(data),
+    })
+  }
+
   /** A store with the demo studio is filled once, and copied for every test. */
   private static filled: Promise<string> | undefined
 
@@ -71,9 +84,15 @@ export class RunningServer {
   }
 
   /** Ends it at once, as a power cut would. */
-  async kill(): Promise<void> {
-    const gone = new Promise((done) => this.child.once('exit', done))
-    this.child.kill('SIGKILL')
-    await gone
+  kill(): Promise<number | null> {
+    return this.end('SIGKILL')
+  }
+
+  /** Asks it to stop, and waits until it has; answers its exit code. */
+  end(signal: 'SIGKILL' | 'SIGTERM' | 'SIGINT'): Promise<number | null> {
+    if (this.child.exitCode !== null || this.child.signalCode !== null) return Promise.resolve(null)
+    const gone = new Promise<number | null>((done) => this.child.once('exit', done))
+    this.child.kill(signal)
+    return gone
   }
 }

@@ -4,13 +4,15 @@ import { join, resolve } from 'node:path'
 import { fail, say } from './say.mjs'
 import { bin, root, run } from './run.mjs'
 
-const oldest = [20, 19]
+/** What the build needs (Vite): 20.19 or newer, but not 21, and of 22 the twelfth or newer. */
+export const fits = (major, minor) =>
+  (major === 20 && minor >= 19) || (major === 22 && minor >= 12) || major > 22
 
 /** Node is new enough, and what the lock file names is installed. */
 export async function ready() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < oldest[0] || (major === oldest[0] && minor < oldest[1])) {
-    fail(`Mivro needs Node ${oldest.join('.')} or newer; this is ${process.versions.node}.`)
+  if (!fits(major, minor)) {
+    fail(`Mivro needs Node 20.19, or 22.12 or newer; this is ${process.versions.node}.`)
   }
   const stampFile = join(root, 'node_modules/.mivro-lock')
   const stamp = createHash('sha256')

@@ -5,13 +5,19 @@ import { fileURLToPath } from 'node:url'
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 
 /** Runs a command in the project's root; answers its exit code and, if asked, what it printed. */
-export function run(command, args, { env = {}, quiet = false } = {}) {
+export function run(command, args, { env = {}, quiet = false, passSignals = false } = {}) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       cwd: root,
       env: { ...process.env, ...env },
       stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
     })
+    // What stops this script stops what it runs: nothing is left behind.
+    if (passSignals) {
+      for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+        process.on(signal, () => child.kill(signal === 'SIGHUP' ? 'SIGTERM' : signal))
+      }
+    }
     let output = ''
     child.stdout?.on('data', (chunk) => (output += chunk))
     child.stderr?.on('data', (chunk) => (output += chunk))

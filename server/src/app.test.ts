@@ -1,46 +1,17 @@
-import { mkdtempSync, readdirSync } from 'node:fs'
-import { createServer, request as httpRequest, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { zipSync, strToU8 } from 'fflate'
+import { request as httpRequest } from 'node:http'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { newMould } from '@mivro/core/mould'
 import { newPlan } from '@mivro/core/plan'
 import { buildSolid, writeStl } from '@mivro/core/shape'
-import { createApp } from './app.ts'
-import { connect, type Database } from './db/connect.ts'
+import { TestServer } from './testServer.ts'
 
-let db: Database
-let server: Server
-let base: string
-let keepIn: string
-
+let server: TestServer
 beforeEach(async () => {
-  keepIn = mkdtempSync(join(tmpdir(), 'mivro-'))
-  db = await connect(':memory:')
-  server = createServer(createApp(db, { keepIn })).listen(0, '127.0.0.1')
-  await new Promise((resolve) => server.once('listening', resolve))
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+  server = await TestServer.start()
 })
-afterEach(async () => {
-  server.closeAllConnections()
-  server.close()
-  await db.destroy()
-})
+afterEach(() => server.stop())
 
-async function call(method: string, path: string, body?: unknown) {
-  const response = await fetch(base + path, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  })
-  return {
-    status: response.status,
-    type: response.headers.get('content-type'),
-    body: await response.json(),
-  }
-}
+const call = (method: string, path: string, body?: unknown) => server.call(method, path, body)
 
 const piece = (name = 'Coaster') => ({
   name,
@@ -53,16 +24,15 @@ const addPlan = async () => {
   return call('POST', '/plans', { id: 'l1', parent: 'p1', document: newPlan('First') })
 }
 const cube = () => writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height: 0.02 }))
-const upload = (bytes: Uint8Array) =>
-  fetch(`${base}/meshes`, { method: 'POST', body: bytes as BodyInit })
+const upload = (bytes: Uint8Array) => server.send('POST', '/meshes', bytes)
 
 describe('documents', () => {
   it('are added, listed, changed, and keep every version', async () => {
     expect((await addPiece()).status).toBe(201)
     const changed = await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Big coaster') })
     expect(changed.body).toMatchObject({ revision: 2, document: { name: 'Big coaster' } })
-    expect((await call('GET', '/pieces')).body).toHaveLength(1)
-    const history = (await call('GET', '/pieces/p1/history')).body
+    expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
+    const history = (await call('GET', '/pieces/p1/history')).body.items
     expect(
       history.map((r: { change: string; document: { name: string } }) => [
         r.change,
@@ -77,7 +47,7 @@ describe('documents', () => {
   it('adding twice with one id makes one: a lost answer can be asked for again', async () => {
     await addPiece()
     expect((await addPiece()).body.revision).toBe(1)
-    expect((await call('GET', '/pieces')).body).toHaveLength(1)
+    expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
   })
 
   it('a stale write is refused with both versions, and nothing is lost', async () => {
@@ -131,12 +101,12 @@ describe('documents', () => {
   it('a deletion takes what belongs to it out of sight, and can be taken back', async () => {
     await addPlan()
     await call('DELETE', '/pieces/p1')
-    expect((await call('GET', '/pieces')).body).toEqual([])
-    expect((await call('GET', '/plans')).body).toEqual([])
+    expect((await call('GET', '/pieces')).body.items).toEqual([])
+    expect((await call('GET', '/plans')).body.items).toEqual([])
     expect((await call('GET', '/pieces/p1')).status).toBe(404)
     expect((await call('GET', '/pieces/deleted')).body).toHaveLength(1)
     await call('POST', '/pieces/p1/restore')
-    expect((await call('GET', '/plans?parent=p1')).body).toHaveLength(1)
+    expect((await call('GET', '/plans?parent=p1')).body.items).toHaveLength(1)
   })
 
   it('what belongs to something deleted comes back after it', async () => {
@@ -154,7 +124,7 @@ describe('documents', () => {
     await addPiece()
     await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('B') })
     await call('PUT', '/pieces/p1', { basedOn: 2, change: 'undone', document: piece('Coaster') })
-    const history = (await call('GET', '/pieces/p1/history')).body
+    const history = (await call('GET', '/pieces/p1/history')).body.items
     expect(history.map((r: { change: string }) => r.change)).toEqual(['made', 'edited', 'undone'])
   })
 
@@ -171,9 +141,9 @@ describe('documents', () => {
   })
 
   it('what is not JSON, too long, or nowhere is said plainly', async () => {
-    const broken = await fetch(`${base}/pieces`, {
+    const broken = await fetch(`${server.base}/pieces`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', 'Mivro-Epoch': server.store.epoch },
       body: '{',
     })
     expect((await broken.json()).title).toMatch(/can't be read: it is not JSON/)
@@ -188,7 +158,9 @@ describe('shapes', () => {
     const first = await (await upload(cube())).json()
     const second = await (await upload(cube())).json()
     expect(second.id).toBe(first.id)
-    const back = new Uint8Array(await (await fetch(`${base}/meshes/${first.id}`)).arrayBuffer())
+    const back = new Uint8Array(
+      await (await fetch(`${server.base}/meshes/${first.id}`)).arrayBuffer(),
+    )
     expect(back).toEqual(cube())
   })
 
@@ -200,12 +172,20 @@ describe('shapes', () => {
 
   it('over 200 MB is refused by its announced length, before it is sent', async () => {
     const answer = await new Promise<{ status: number; text: string }>((resolve, reject) => {
-      const headers = { 'content-length': 200_000_001, 'content-type': 'application/octet-stream' }
-      const asked = httpRequest(`${base}/meshes`, { method: 'POST', headers }, (response) => {
-        let text = ''
-        response.on('data', (chunk) => (text += chunk))
-        response.on('end', () => resolve({ status: response.statusCode!, text }))
-      })
+      const headers = {
+        'content-length': 200_000_001,
+        'content-type': 'application/octet-stream',
+        'Mivro-Epoch': server.store.epoch,
+      }
+      const asked = httpRequest(
+        `${server.base}/meshes`,
+        { method: 'POST', headers },
+        (response) => {
+          let text = ''
+          response.on('data', (chunk) => (text += chunk))
+          response.on('end', () => resolve({ status: response.statusCode!, text }))
+        },
+      )
       asked.on('error', reject)
       asked.write('solid')
     })
@@ -230,11 +210,11 @@ describe('moulds', () => {
       document: next,
     })
     expect(written.body.document).toEqual(next)
-    const history = (await call('GET', '/moulds/m1/history')).body
+    const history = (await call('GET', '/moulds/m1/history')).body.items
     expect(history.map((v: { revision: number }) => v.revision)).toEqual([1, 2])
     await addPiece()
     await call('DELETE', '/pieces/p1')
-    expect((await call('GET', '/moulds')).body).toHaveLength(1)
+    expect((await call('GET', '/moulds')).body.items).toHaveLength(1)
   })
 
   it.each([
@@ -252,32 +232,21 @@ describe('moulds', () => {
     expect(refused.body.problems[0].path).toMatch(new RegExp(path))
     expect(refused.body.title).toMatch(sentence)
   })
-
-  it('and silicones come back with the backup', async () => {
-    await call('POST', '/demo')
-    const moulds = (await call('GET', '/moulds')).body
-    const bytes = new Uint8Array(await (await fetch(`${base}/backup`)).arrayBuffer())
-    await call('DELETE', `/moulds/${moulds[0].id}`)
-    await fetch(`${base}/backup`, { method: 'PUT', body: bytes as BodyInit })
-    expect((await call('GET', '/moulds')).body).toEqual(moulds)
-    const materials = (await call('GET', '/materials')).body as { document: { kind: string } }[]
-    expect(materials.filter(({ document }) => document.kind === 'silicone')).toHaveLength(3)
-  })
 })
 
 describe('the demo studio', () => {
   it('fills an empty store: six pieces, two from files, each with its plan, and moulds', async () => {
     expect((await call('POST', '/demo')).status).toBe(201)
-    const pieces = (await call('GET', '/pieces')).body
+    const pieces = (await call('GET', '/pieces')).body.items
     expect(pieces).toHaveLength(6)
     expect(
       pieces.filter(
         (p: { document: { form: { from: string } } }) => p.document.form.from === 'file',
       ),
     ).toHaveLength(2)
-    expect((await call('GET', '/plans')).body).toHaveLength(6)
-    expect((await call('GET', '/moulds')).body).toHaveLength(4)
-    expect((await call('GET', '/pulls')).body).toHaveLength(3)
+    expect((await call('GET', '/plans')).body.items).toHaveLength(6)
+    expect((await call('GET', '/moulds')).body.items).toHaveLength(4)
+    expect((await call('GET', '/pulls')).body.items).toHaveLength(3)
   })
 
   it('is not poured over what is there', async () => {
@@ -288,90 +257,10 @@ describe('the demo studio', () => {
   })
 })
 
-describe('backup', () => {
-  const take = async () => new Uint8Array(await (await fetch(`${base}/backup`)).arrayBuffer())
-  const put = (bytes: Uint8Array) =>
-    fetch(`${base}/backup`, { method: 'PUT', body: bytes as BodyInit })
-
-  it('one file holds everything; restored, all is there with its versions and deletions', async () => {
-    await call('POST', '/demo')
-    await call('DELETE', '/pieces/demo-orrery')
-    const before = await Promise.all(
-      ['/pieces', '/plans', '/pulls', '/materials', '/pieces/deleted'].map((p) => call('GET', p)),
-    )
-    const bytes = await take()
-    await call('DELETE', '/pieces/demo-coaster')
-    await addPiece('later')
-    expect((await put(bytes)).status).toBe(200)
-    const after = await Promise.all(
-      ['/pieces', '/plans', '/pulls', '/materials', '/pieces/deleted'].map((p) => call('GET', p)),
-    )
-    expect(after.map((a) => a.body)).toEqual(before.map((b) => b.body))
-    expect(
-      (await call('GET', '/pieces/demo-orrery/history')).body.map(
-        (r: { change: string }) => r.change,
-      ),
-    ).toEqual(['made', 'deleted'])
-    // What was there before the restore was put aside.
-    expect(readdirSync(keepIn).filter((name) => name.startsWith('before-restore-'))).toHaveLength(1)
-  })
-
-  const index = (more: object = {}) =>
-    strToU8(JSON.stringify({ format: 1, madeAt: '', documents: [], revisions: [], ...more }))
-  const row = (more: object) => ({
-    id: 'p1',
-    kind: 'piece',
-    parent: null,
-    revision: 1,
-    body: piece(),
-    created_at: '',
-    updated_at: '',
-    deleted_at: null,
-    ...more,
-  })
-  it.each<[string, () => Uint8Array, RegExp]>([
-    ['not a zip', () => strToU8('hello, this is no zip at all'), /not a whole zip file/],
-    ['no index', () => zipSync({ 'meshes/x.stl': strToU8('') }), /mivro.json is missing/],
-    [
-      'a stranger in it',
-      () => zipSync({ 'mivro.json': index(), '../etc/passwd': strToU8('x') }),
-      /has no place in it/,
-    ],
-    ['a broken index', () => zipSync({ 'mivro.json': strToU8('{') }), /mivro.json is not whole/],
-    [
-      'a newer format',
-      () => zipSync({ 'mivro.json': index({ format: 9 }) }),
-      /format 9 and this Mivro reads up to 1/,
-    ],
-    [
-      'a damaged piece',
-      () =>
-        zipSync({ 'mivro.json': index({ documents: [row({ body: { ...piece(), name: '' } })] }) }),
-      /a piece in it is damaged at name/,
-    ],
-    [
-      'an orphan',
-      () => zipSync({ 'mivro.json': index({ documents: [row({ parent: 'gone' })] }) }),
-      /lost what it belongs to/,
-    ],
-    [
-      'a changed shape',
-      () => zipSync({ 'mivro.json': index(), [`meshes/${'0'.repeat(64)}.stl`]: cube() }),
-      /a shape in it was changed/,
-    ],
-  ])('%s is refused and nothing is changed', async (_, bytes, says) => {
-    await addPiece()
-    const refused = await put(bytes())
-    expect(refused.status).toBe(422)
-    expect((await refused.json()).title).toMatch(says)
-    expect((await call('GET', '/pieces')).body).toHaveLength(1)
-  })
-})
-
 describe('who may ask', () => {
   const asking = (headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
-      httpRequest(`${base}/pieces`, { headers }, (response) => {
+      httpRequest(`${server.base}/pieces`, { headers }, (response) => {
         response.resume()
         resolve(response.statusCode!)
       })
@@ -386,7 +275,7 @@ describe('who may ask', () => {
   })
 
   it('every answer carries the strict policy', async () => {
-    const policy = (await fetch(`${base}/pieces`)).headers.get('content-security-policy')!
+    const policy = (await fetch(`${server.base}/pieces`)).headers.get('content-security-policy')!
     expect(policy).toContain("default-src 'self'")
     expect(policy).not.toContain('unsafe-inline')
   })

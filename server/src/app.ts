@@ -1,14 +1,16 @@
 import { existsSync } from 'node:fs'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import compression from 'compression'
-import express, { type Express } from 'express'
+import express, { type Express, type RequestHandler } from 'express'
 import { pino, type Logger } from 'pino'
 import { Problem } from '@mivro/core/problem'
 import { backupRoutes } from './backup/routes.ts'
-import type { Database } from './db/connect.ts'
+import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
 import { kindNames, kinds } from './document/kinds.ts'
+import { overviewRoutes } from './document/overviewRoutes.ts'
 import { documentRoutes } from './document/routes.ts'
+import { sameEpoch } from './http/epoch.ts'
 import { ownHost, securityHeaders } from './http/guard.ts'
 import { problemAnswer } from './http/problemAnswer.ts'
 import { meshRoutes } from './mesh/routes.ts'
@@ -16,15 +18,15 @@ import { meshRoutes } from './mesh/routes.ts'
 export interface AppOptions {
   /** Folder of the built web application; absent in tests of the API. */
   web?: string
-  /** Where the state before a restore is put aside. */
+  /** Where uploads wait and the store before a restore is kept; beside the store if not said. */
   keepIn?: string
   log?: Logger
 }
 
 /** The whole API and the web application over a store, without listening. */
 export function createApp(
-  db: Database,
-  { web, keepIn, log = pino({ level: 'silent' }) }: AppOptions = {},
+  store: Store,
+  { web, keepIn = dirname(store.file), log = pino({ level: 'silent' }) }: AppOptions = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -33,26 +35,34 @@ export function createApp(
     response.set('Cache-Control', 'no-store')
     next()
   })
-  app.use('/api/meshes', meshRoutes(db))
-  app.use('/api/backup', backupRoutes(db, keepIn))
+  app.use('/api', sameEpoch(store))
+  app.use('/api/meshes', meshRoutes(store))
+  app.use('/api/backup', backupRoutes(store, keepIn))
   app.use('/api', express.json({ limit: '2mb' }))
-  for (const kind of kindNames) app.use(`/api/${kinds[kind].path}`, documentRoutes(db, kind))
-  app.use('/api/demo', demoRoutes(db))
-  app.use('/api', (request) => {
-    throw new Problem('not-found', { kind: 'address', id: request.path })
-  })
+  app.use('/api/overview', overviewRoutes(store))
+  for (const kind of kindNames) app.use(`/api/${kinds[kind].path}`, documentRoutes(store, kind))
+  app.use('/api/demo', demoRoutes(store))
+  app.use('/api', nothingThere)
   if (web !== undefined && existsSync(web)) serveWeb(app, web)
   app.use(problemAnswer(log))
   return app
 }
 
+const nothingThere: RequestHandler = (request) => {
+  throw new Problem('not-found', { kind: 'address', id: request.path })
+}
+
 function serveWeb(app: Express, web: string): void {
   app.use(
     '/assets',
-    express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    express.static(join(web, 'assets'), { immutable: true, maxAge: '1y' }),
+    nothingThere,
   )
   app.use(express.static(web, { index: false }))
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))
+  })
+  app.use((request) => {
+    throw new Problem('wrong-request', { reason: `${request.method} is not answered here` })
   })
 }

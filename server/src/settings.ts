@@ -7,11 +7,13 @@ export interface Settings {
   web: string
   keepIn: string
   demo: boolean
+  /** Begin the store anew. */
+  fresh: boolean
 }
 
 const usualPort = 5317
 
-/** From the command line and the environment: `--database`, `--port`, `--demo`. */
+/** From the command line and the environment: `--database`, `--port`, `--demo`, `--fresh`. */
 export function readSettings(root: string, args: string[], env: NodeJS.ProcessEnv): Settings {
   const { values } = parseArgs({
     args,
@@ -19,6 +21,7 @@ export function readSettings(root: string, args: string[], env: NodeJS.ProcessEn
       database: { type: 'string', default: env.MIVRO_DATABASE ?? 'data/mivro.sqlite' },
       port: { type: 'string', default: env.MIVRO_PORT ?? String(usualPort) },
       demo: { type: 'boolean', default: false },
+      fresh: { type: 'boolean', default: false },
     },
   })
   const port = Number(values.port)
@@ -32,5 +35,6 @@ export function readSettings(root: string, args: string[], env: NodeJS.ProcessEn
     web: resolve(root, 'web/dist'),
     keepIn: dirname(database),
     demo: values.demo,
+    fresh: values.fresh,
   }
 }

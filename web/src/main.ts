@@ -5,6 +5,12 @@ import '@fontsource-variable/hanken-grotesk/wght.css'
 import './app/theme.css'
 import './app/element.css'
 import App from './app/App.vue'
+import { hearFaults, reportFault } from './app/faults.ts'
+import { keepOnLeaving } from './app/leaving.ts'
 import { router } from './app/router.ts'
 
-createApp(App).use(createPinia()).use(router).mount('#app')
+hearFaults()
+keepOnLeaving()
+const app = createApp(App)
+app.config.errorHandler = reportFault
+app.use(createPinia()).use(router).mount('#app')

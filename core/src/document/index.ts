@@ -1,4 +1,6 @@
 export * from './field.ts'
 export * from './read.ts'
 export * from './timeline.ts'
+export * from './thinning.ts'
+export * from './compareLines.ts'
 export * from './same.ts'

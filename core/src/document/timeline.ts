@@ -6,6 +6,8 @@ export interface Revision<D> {
   change: Change
   at: string
   document: D
+  /** A version that was given a name is kept for good. */
+  name?: string | null
 }
 
 /** Where undo and redo stand: what lies behind, what is shown, what can be done again. */

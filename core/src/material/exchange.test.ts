@@ -158,3 +158,18 @@ describe('the sheet’s fields in the trade’s words', () => {
     }
   })
 })
+
+describe('what is no shelf', () => {
+  const read = (entry: unknown) => readDocument(materialSchema, entry)
+
+  it('an object where a name should be is said at its row, not shown as a name', () => {
+    const [broken] = arrivals([{ kind: 'tint', name: { first: 'x' } }], read, [])
+    expect(broken).toMatchObject({ state: 'broken', at: 0, name: '' })
+  })
+
+  it('more materials than stand on a shelf are refused with their number', () => {
+    const many = JSON.stringify({ materials: Array.from({ length: 501 }, () => ({})) })
+    expect(() => fromJson(many)).toThrow('table-too-long')
+    expect(fromJson(many.replace(',{}', ''))).toHaveLength(500)
+  })
+})

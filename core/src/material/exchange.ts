@@ -155,10 +155,19 @@ export function fromJson(text: string): unknown[] {
   if (version > exchangeVersion) {
     throw new Problem('file-broken', { format: 'JSON', reason: 'it is of a newer version' })
   }
-  return list
+  return few(list)
 }
 
 export const exchangeVersion = 1
+
+/** More materials than this stand on no shelf. */
+export const mostArrivals = 500
+
+/** Throws `Problem('table-too-long')`. */
+export function few<T>(entries: T[]): T[] {
+  if (entries.length <= mostArrivals) return entries
+  throw new Problem('table-too-long', { rows: entries.length, limit: mostArrivals })
+}
 
 /** All materials as one JSON file, in SI units, with what was seen of them. */
 export const toJson = (materials: readonly Material[]): string =>
@@ -178,17 +187,18 @@ export function arrivals(
   read: (entry: unknown) => Material,
   shelf: readonly Material[],
 ): Arrival[] {
-  const known = [...shelf]
+  const known = new Map(shelf.map((material) => [twinKey(material), material]))
   return entries.map((entry, at): Arrival => {
     let material: Material
     try {
       material = read(entry)
     } catch (error) {
-      const name = String((entry as { name?: unknown } | null)?.name ?? '')
+      const { name: given } = (entry ?? {}) as { name?: unknown }
+      const name = typeof given === 'string' ? given : ''
       return { state: 'broken', at, name, problems: problemsOf(error) }
     }
-    const twin = twinOf(material, known)
-    known.push(material)
+    const twin = known.get(twinKey(material))
+    known.set(twinKey(material), material)
     if (!twin) return { state: 'new', material }
     return { state: toComparable(twin) === toComparable(material) ? 'same' : 'differs', material }
   })
@@ -196,9 +206,11 @@ export function arrivals(
 
 /** One of the same kind and name, however it is written. */
 export function twinOf(material: Material, others: readonly Material[]): Material | undefined {
-  const key = ({ kind, name }: Material) =>
-    `${kind} ${name.toLowerCase().replace(/\s+/g, ' ').trim()}`
-  return others.find((other) => other !== material && key(other) === key(material))
+  const key = twinKey(material)
+  return others.find((other) => other !== material && twinKey(other) === key)
 }
+
+const twinKey = ({ kind, name }: Material): string =>
+  `${kind} ${name.toLowerCase().replace(/\s+/g, ' ').trim()}`
 
 const toComparable = (material: Material): string => JSON.stringify(toRow(material))

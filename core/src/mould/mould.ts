@@ -117,6 +117,18 @@ export function usualClearance(longest: number): { side: number; over: number } 
   return { side, over }
 }
 
+/**
+ * The same mould as another kind. The flat back of an open block lies on the floor of its box, so
+ * the master is turned over on the way to that kind and back; a parting of its own is let go.
+ *
+ * @example withKind(twoPartMould, 'open block').masterUp // the other way up
+ */
+export function withKind(mould: Mould, kind: Mould['kind']): Mould {
+  const [x, y, z] = mould.masterUp
+  const over = (kind === 'open block') !== (mould.kind === 'open block')
+  return { ...mould, kind, masterUp: over ? [-x, -y, -z] : [x, y, z], parting: undefined }
+}
+
 /** A mould to begin with for a piece of that longest side. */
 export function newMould(name: string, piece: string, up: Vec3, longest: number): Mould {
   return {

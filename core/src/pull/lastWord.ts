@@ -1,14 +1,23 @@
 import type { Pull } from './pull.ts'
 
+/** What a pull leaves for the next plan: what to change, and what went wrong. */
+export interface Word {
+  nextTime: string
+  faults: Pull['faults']
+  pouredAt: string
+}
+
+/** What every pull said to change or ran into, the newest first; those that said nothing are left out. */
+export function wordsOf(pulls: readonly Pull[]): Word[] {
+  return pulls
+    .filter(({ nextTime, faults }) => nextTime.trim() !== '' || faults.length > 0)
+    .sort((a, b) => Date.parse(b.pouredAt) - Date.parse(a.pouredAt))
+    .map(({ nextTime, faults, pouredAt }) => ({ nextTime: nextTime.trim(), faults, pouredAt }))
+}
+
 /**
  * What the newest pull said to change, for the next plan to open with. Earlier pulls count
  * only when later ones left no word.
  */
-export function lastWord(
-  pulls: readonly Pull[],
-): { nextTime: string; pouredAt: string } | undefined {
-  return pulls
-    .filter((pull) => pull.nextTime.trim() !== '')
-    .sort((a, b) => Date.parse(b.pouredAt) - Date.parse(a.pouredAt))
-    .map(({ nextTime, pouredAt }) => ({ nextTime: nextTime.trim(), pouredAt }))[0]
-}
+export const lastWord = (pulls: readonly Pull[]): Word | undefined =>
+  wordsOf(pulls).find(({ nextTime }) => nextTime !== '')

@@ -1,123 +1,124 @@
-import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
-import { z } from '@mivro/core/schema'
-import { readDocument } from '@mivro/core/document'
-import { Problem, Problems } from '@mivro/core/problem'
+import { promisify } from 'node:util'
+import { crc32 } from 'node:zlib'
+import { open as openZip, type Entry, type ZipFile } from 'yauzl'
 import { largestFile } from '@mivro/core/shape'
-import { kindNames, kinds, type Kind } from '../document/kinds.ts'
+import { largestIndex, largestUnpacked, longestLine, meshEntry, unreadable } from './format.ts'
 
-/** Raised when what is written changes so that an older Mivro could not read it. */
-export const backupFormat = 1
+const openFile = promisify(openZip) as (
+  path: string,
+  options: { lazyEntries: true; autoClose: false },
+) => Promise<ZipFile>
 
-/** A backup unpacks to no more than this. */
-const largestUnpacked = 4 * 1000 * 1000 * 1000
-const largestIndex = 500 * 1000 * 1000
+/** More entries than this are no backup: a shape each. */
+const mostEntries = 300_000
 
-const rowSchema = z.object({
-  id: z.string().max(64),
-  kind: z.enum(kindNames as [Kind, ...Kind[]]),
-  parent: z.string().nullable(),
-  revision: z.number().int().positive(),
-  body: z.unknown(),
-  created_at: z.string(),
-  updated_at: z.string(),
-  deleted_at: z.string().nullable(),
-})
-const revisionSchema = z.object({
-  document: z.string(),
-  revision: z.number().int().positive(),
-  change: z.enum(['made', 'edited', 'undone', 'redone', 'deleted', 'restored']),
-  body: z.unknown(),
-  at: z.string(),
-})
-const indexSchema = z.object({
-  format: z.number(),
-  madeAt: z.string(),
-  documents: z.array(rowSchema),
-  revisions: z.array(revisionSchema),
-})
+/** The entries of a backup that is taken for hostile: judged by name and size, read by counting. */
+export class Archive {
+  private constructor(
+    private readonly zip: ZipFile,
+    readonly entries: ReadonlyMap<string, Entry>,
+  ) {}
 
-export type BackupIndex = z.infer<typeof indexSchema>
-
-export interface Backup {
-  index: BackupIndex
-  meshes: Map<string, Uint8Array>
-}
-
-const meshName = /^meshes\/([0-9a-f]{64})\.stl$/
-
-/** One zip: `mivro.json` with every document and every version, `meshes/<hash>.stl`. */
-export function packBackup({ index, meshes }: Backup): Uint8Array {
-  const files: Record<string, Uint8Array> = {
-    'mivro.json': strToU8(JSON.stringify(index, null, 1)),
-  }
-  for (const [id, bytes] of meshes) files[`meshes/${id}.stl`] = bytes
-  return zipSync(files, { level: 3 })
-}
-
-/**
- * Reads a backup as the hostile file it may be: names and sizes are judged before anything is
- * unpacked, every document is read by its schema.
- *
- * Throws `Problem`: backup-unreadable, backup-newer.
- */
-export function unpackBackup(bytes: Uint8Array): Backup {
-  const files = unzip(bytes)
-  const text = files['mivro.json']
-  if (!text) unreadable('mivro.json is missing')
-  const index = readIndex(strFromU8(text))
-  for (const row of index.documents) row.body = readBody(row.kind, row.body)
-  const meshes = new Map<string, Uint8Array>()
-  for (const [name, content] of Object.entries(files)) {
-    const match = meshName.exec(name)
-    if (match) meshes.set(match[1], content)
-  }
-  return { index, meshes }
-}
-
-function unzip(bytes: Uint8Array): Record<string, Uint8Array> {
-  let total = 0
-  try {
-    return unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        total += originalSize
-        const limit = name === 'mivro.json' ? largestIndex : meshName.test(name) ? largestFile : 0
-        if (originalSize > limit)
-          unreadable(`"${name.slice(0, 40)}" has no place in it or is too large`)
-        if (total > largestUnpacked) unreadable('it unpacks to more than 4 GB')
-        return true
-      },
+  /** Throws `Problem('backup-unreadable')`. */
+  static async open(path: string): Promise<Archive> {
+    const zip = await openFile(path, { lazyEntries: true, autoClose: false }).catch(() =>
+      unreadable('it is not a whole zip file'),
+    )
+    const entries = new Map<string, Entry>()
+    let total = 0
+    await new Promise<void>((resolve, reject) => {
+      zip.on('error', () => reject(problemOf('it is not a whole zip file')))
+      zip.on('end', resolve)
+      zip.on('entry', (entry: Entry) => {
+        const { fileName: name, uncompressedSize: size } = entry
+        total += size
+        const odd = oddity(name, size, entries.has(name), total, entries.size)
+        if (odd !== undefined) return reject(problemOf(odd))
+        entries.set(name, entry)
+        zip.readEntry()
+      })
+      zip.readEntry()
     })
-  } catch (error) {
-    if (error instanceof Problem) throw error
-    return unreadable('it is not a whole zip file')
+    return new Archive(zip, entries)
+  }
+
+  /** The bytes of an entry in pieces, its length and its checksum held against what it says. */
+  async *read(name: string): AsyncGenerator<Buffer> {
+    const entry = this.entries.get(name)
+    if (!entry) return unreadable(`${name} is missing`)
+    const stream = await promisify(this.zip.openReadStream.bind(this.zip) as OpenRead)(entry).catch(
+      () => unreadable(`${name} can't be unpacked`),
+    )
+    let sum = 0
+    try {
+      for await (const part of stream as AsyncIterable<Buffer>) {
+        sum = crc32(part, sum)
+        yield part
+      }
+    } catch {
+      unreadable(`${name} can't be unpacked`)
+    }
+    if (sum !== entry.crc32) unreadable(`${name} was altered: its checksum is off`)
+  }
+
+  async whole(name: string): Promise<Buffer> {
+    const parts: Buffer[] = []
+    for await (const part of this.read(name)) parts.push(part)
+    return Buffer.concat(parts)
+  }
+
+  /** The lines of an entry, each no longer than a row may be. */
+  async *lines(name: string): AsyncGenerator<string> {
+    let left: Buffer[] = []
+    let held = 0
+    for await (const part of this.read(name)) {
+      let from = 0
+      for (let end = part.indexOf(10); end >= 0; end = part.indexOf(10, from)) {
+        left.push(part.subarray(from, end))
+        yield Buffer.concat(left).toString('utf8')
+        left = []
+        held = 0
+        from = end + 1
+      }
+      left.push(part.subarray(from))
+      held += part.length - from
+      if (held > longestLine) unreadable(`a row of ${name} is too long`)
+    }
+    if (held > 0) yield Buffer.concat(left).toString('utf8')
+  }
+
+  close(): void {
+    this.zip.close()
   }
 }
 
-function readIndex(text: string): BackupIndex {
-  let value: unknown
+type OpenRead = (entry: Entry, give: (error: Error | null, stream: unknown) => void) => void
+
+function oddity(
+  name: string,
+  size: number,
+  twice: boolean,
+  total: number,
+  count: number,
+): string | undefined {
+  const largest = meshEntry.test(name)
+    ? largestFile
+    : name === 'mivro.json' || name === 'manifest.json'
+      ? largestIndex
+      : /^(documents|revisions)\.ndjson$/.test(name)
+        ? largestUnpacked
+        : 0
+  if (size > largest || largest === 0)
+    return `"${name.slice(0, 40)}" has no place in it or is too large`
+  if (twice) return `"${name.slice(0, 40)}" stands in it twice`
+  if (total > largestUnpacked) return `it unpacks to more than ${largestUnpacked / 1e9} GB`
+  return count > mostEntries ? 'it holds too many files' : undefined
+}
+
+function problemOf(reason: string): unknown {
   try {
-    value = JSON.parse(text)
-  } catch {
-    return unreadable('mivro.json is not whole')
-  }
-  const format = (value as { format?: unknown } | null)?.format
-  if (typeof format === 'number' && format > backupFormat) {
-    throw new Problem('backup-newer', { version: format, reads: backupFormat })
-  }
-  const read = indexSchema.safeParse(value)
-  return read.success ? read.data : unreadable('mivro.json does not hold what a backup holds')
-}
-
-function readBody(kind: Kind, body: unknown): unknown {
-  try {
-    return readDocument(kinds[kind].schema, body)
+    return unreadable(reason)
   } catch (error) {
-    if (error instanceof Problems)
-      return unreadable(`a ${kind} in it is damaged at ${error.list[0].path}`)
-    throw error
+    return error
   }
-}
-
-function unreadable(reason: string): never {
-  throw new Problem('backup-unreadable', { reason })
 }

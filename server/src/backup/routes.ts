@@ -1,40 +1,75 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
-import type { Database } from '../db/connect.ts'
-import { readBody } from '../http/readBody.ts'
-import { packBackup, unpackBackup } from './archive.ts'
-import { putBackup, takeBackup } from './store.ts'
+import { Problem } from '@mivro/core/problem'
+import { incoming, type Store } from '../db/store.ts'
+import { epochHeader } from '../http/epoch.ts'
+import { largestUnpacked } from './format.ts'
+import { ended, startChild } from './process.ts'
+import type { Restored } from './read.ts'
 
-const largestBackup = 1000 * 1000 * 1000
-
-/** `keepIn`: where the state before a restore is put aside; absent for a store in memory. */
-export function backupRoutes(db: Database, keepIn?: string): Router {
+/**
+ * Backup out and in, any size up to `largestUnpacked`, without holding other requests up.
+ * `keepIn`: the folder where uploads wait and what a restore replaced is kept.
+ */
+export function backupRoutes(store: Store, keepIn: string): Router {
   const router = Router()
-  const stamp = (at: string) => at.slice(0, 19).replace(/[:T]/g, '-')
+  const stamp = () => new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')
 
   router.get('/', async (_request, response) => {
-    const at = new Date().toISOString()
-    const bytes = packBackup(await db.transaction((tx) => takeBackup(tx, at)))
-    response
-      .attachment(`mivro-${stamp(at)}.zip`)
-      .type('application/zip')
-      .send(Buffer.from(bytes))
+    const child = startChild('write', store.file)
+    response.attachment(`mivro-${stamp()}.zip`).type('application/zip')
+    const whole = ended(child)
+    response.once('close', () => child.kill())
+    // The answer ends only when the child ended well: a backup cut short fails to download.
+    child.stdout!.pipe(response, { end: false })
+    try {
+      await whole
+      response.end()
+    } catch (error) {
+      if (!response.headersSent) throw error
+      response.destroy()
+    }
   })
 
   router.put('/', async (request, response) => {
-    const backup = unpackBackup(await readBody(request, largestBackup, 'body-too-large'))
-    const at = new Date().toISOString()
-    await db.transaction(async (tx) => {
-      if (keepIn !== undefined) {
-        mkdirSync(keepIn, { recursive: true })
-        const before = packBackup(await takeBackup(tx, at))
-        writeFileSync(join(keepIn, `before-restore-${stamp(at)}.zip`), before)
-      }
-      await putBackup(tx, backup, at)
-    })
-    response.json({ documents: backup.index.documents.length, meshes: backup.meshes.size })
+    const mark = `${stamp()}-${randomBytes(3).toString('hex')}`
+    const upload = join(keepIn, `restore-${mark}.zip.part`)
+    const next = `${store.file}.${mark}${incoming}`
+    const kept = join(keepIn, `before-restore-${mark}.sqlite`)
+    let restored: Restored
+    try {
+      await pipeline(request, atMost(largestUnpacked), createWriteStream(upload))
+      restored = await unpack(upload, next)
+      await store.replaceWith(next, kept)
+    } finally {
+      const left = ['', '-wal', '-shm', '-journal'].map((ending) => next + ending)
+      await Promise.all([upload, ...left].map((file) => rm(file, { force: true })))
+    }
+    response.set(epochHeader, store.epoch).json({ ...restored, kept })
   })
 
   return router
 }
+
+async function unpack(zip: string, file: string): Promise<Restored> {
+  const child = startChild('read', zip, file)
+  let answer = ''
+  child.stdout!.setEncoding('utf8').on('data', (part: string) => (answer += part))
+  await ended(child)
+  return JSON.parse(answer) as Restored
+}
+
+/** Passes bytes on until there are too many. */
+const atMost = (limit: number) =>
+  async function* (source: AsyncIterable<Buffer>) {
+    let held = 0
+    for await (const part of source) {
+      held += part.length
+      if (held > limit) throw new Problem('body-too-large', { limit })
+      yield part
+    }
+  }

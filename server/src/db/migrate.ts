@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { Problem } from '@mivro/core/problem'
 import * as documents from './migrations/0001_documents.ts'
+import * as epochAndNames from './migrations/0002_epoch_and_names.ts'
 
 export interface Migration {
   name: string
@@ -8,7 +9,10 @@ export interface Migration {
 }
 
 /** In their order. Names carry no file ending, so that they hold in every build. */
-export const migrations: readonly Migration[] = [{ name: '0001_documents', up: documents.up }]
+export const migrations: readonly Migration[] = [
+  { name: '0001_documents', up: documents.up },
+  { name: '0002_epoch_and_names', up: epochAndNames.up },
+]
 
 /**
  * Brings the database up to date. Foreign keys rest meanwhile, since altering a table rebuilds

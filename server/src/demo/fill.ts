@@ -17,12 +17,21 @@ import { pieces, type DemoPiece, type DemoPull } from './pieces.ts'
 /** Made one second apart, so that lists keep this order. */
 const madeAt = (order: number) => new Date(Date.UTC(2026, 8, 1, 9, 0, order)).toISOString()
 
-/** Puts the demo studio into a store that has none of it yet; what is there stays as it is. */
-export async function fillDemo(tx: Transaction): Promise<void> {
-  if (await isFilled(tx)) return
+/**
+ * Puts the demo studio into a store. What of it is there stays as it is; with `deleted` set to
+ * 'restored' what was deleted of it comes back.
+ */
+export async function fillDemo(
+  tx: Transaction,
+  { deleted = 'left' }: { deleted?: 'left' | 'restored' } = {},
+): Promise<void> {
+  if (deleted === 'left' && (await isFilled(tx))) return
   let order = 0
-  const add = (kind: Kind, id: string, parent: string | null, document: unknown) =>
-    new DocumentStore(tx, kind, madeAt(order++)).add(id, parent, document)
+  const add = async (kind: Kind, id: string, parent: string | null, document: unknown) => {
+    const documents = new DocumentStore(tx, kind, madeAt(order++))
+    const { deletedAt } = await documents.add(id, parent, document)
+    if (deletedAt !== null && deleted === 'restored') await documents.restore(id)
+  }
 
   await add('studio', 'studio', null, { ...newStudio, name: 'Perihelion Bench' })
   for (const [id, material] of Object.entries(materials)) await add('material', id, null, material)

@@ -2,7 +2,8 @@ import { Router } from 'express'
 import { z } from '@mivro/core/schema'
 import { readDocument } from '@mivro/core/document'
 import { Problem } from '@mivro/core/problem'
-import type { Database, Transaction } from '../db/connect.ts'
+import type { Transaction } from '../db/connect.ts'
+import type { Store } from '../db/store.ts'
 import { MeshStore } from '../mesh/store.ts'
 import { kinds, type Kind } from './kinds.ts'
 import { DocumentStore } from './store.ts'
@@ -15,37 +16,61 @@ const changeSchema = z.object({
   document: z.unknown(),
 })
 
+const limit = z.coerce.number().int().min(1).max(500).optional()
+const wantedSchema = z.object({
+  parent: idSchema.optional(),
+  ids: z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(idSchema).max(500))
+    .optional(),
+  naming: idSchema.optional(),
+  order: z.enum(['oldest', 'newest']).optional(),
+  after: idSchema.optional(),
+  limit,
+})
+const historySchema = z.object({ before: z.coerce.number().int().positive().optional(), limit })
+const nameSchema = z.object({ name: z.string().trim().min(1).max(80).nullable() })
+
 /** The HTTP face of one kind of document: list, get, add, change, delete, restore, history. */
-export function documentRoutes(db: Database, kind: Kind): Router {
+export function documentRoutes(store: Store, kind: Kind): Router {
   const { schema, parent: parentKind } = kinds[kind]
   const router = Router()
-  const inside = <T>(work: (store: DocumentStore, tx: Transaction) => Promise<T>) =>
-    db.transaction((tx) => work(new DocumentStore(tx, kind, new Date().toISOString()), tx))
+  const inside = <T>(work: (documents: DocumentStore, tx: Transaction) => Promise<T>) =>
+    store.transaction((tx) => work(new DocumentStore(tx, kind, new Date().toISOString()), tx))
 
   router.get('/', async (request, response) => {
-    const parent = typeof request.query.parent === 'string' ? request.query.parent : undefined
-    response.json(await inside((store) => store.list(parent)))
+    const wanted = readDocument(wantedSchema, request.query)
+    response.json(await inside((documents) => documents.list(wanted)))
   })
 
   router.get('/deleted', async (_request, response) => {
-    response.json(await inside((store) => store.listDeleted()))
+    response.json(await inside((documents) => documents.listDeleted()))
   })
 
   router.get('/:id', async (request, response) => {
-    response.json(await inside((store) => store.get(request.params.id)))
+    response.json(await inside((documents) => documents.get(request.params.id)))
   })
 
   router.get('/:id/history', async (request, response) => {
-    response.json(await inside((store) => store.history(request.params.id)))
+    const asked = readDocument(historySchema, request.query)
+    response.json(await inside((documents) => documents.history(request.params.id, asked)))
+  })
+
+  router.put('/:id/history/:revision', async (request, response) => {
+    const { name } = readDocument(nameSchema, request.body)
+    const revision = Number(request.params.revision)
+    await inside((documents) => documents.nameVersion(request.params.id, revision, name))
+    response.json({ revision, name })
   })
 
   router.post('/', async (request, response) => {
     const { id, parent, document } = readDocument(newSchema, request.body)
     const read = readDocument(schema, document)
-    const made = await inside(async (store, tx) => {
+    const made = await inside(async (documents, tx) => {
       if (parentKind) await requireParent(tx, parentKind, parent)
       await requireMesh(tx, read)
-      return store.add(id, parentKind ? parent! : null, read)
+      return documents.add(id, parentKind ? parent! : null, read)
     })
     response.status(201).json(made)
   })
@@ -53,19 +78,19 @@ export function documentRoutes(db: Database, kind: Kind): Router {
   router.put('/:id', async (request, response) => {
     const { basedOn, change, document } = readDocument(changeSchema, request.body)
     const read = readDocument(schema, document)
-    const changed = await inside(async (store, tx) => {
+    const changed = await inside(async (documents, tx) => {
       await requireMesh(tx, read)
-      return store.change(request.params.id, basedOn, read, change)
+      return documents.change(request.params.id, basedOn, read, change)
     })
     response.json(changed)
   })
 
   router.delete('/:id', async (request, response) => {
-    response.json(await inside((store) => store.remove(request.params.id)))
+    response.json(await inside((documents) => documents.remove(request.params.id)))
   })
 
   router.post('/:id/restore', async (request, response) => {
-    response.json(await inside((store) => store.restore(request.params.id)))
+    response.json(await inside((documents) => documents.restore(request.params.id)))
   })
 
   return router

@@ -26,6 +26,43 @@ interface Row {
   deleted_at: string | null
 }
 
+interface RevisionRow {
+  document: string
+  revision: number
+  change: Change
+  body: string
+  at: string
+  name: string | null
+}
+
+/** Which documents of a kind, in which order. */
+export interface Wanted {
+  parent?: string
+  ids?: string[]
+  /** Those whose body names this id. */
+  naming?: string
+  order?: 'oldest' | 'newest'
+  after?: string
+  limit?: number
+}
+
+/** Some of a list; `next` says where it goes on. */
+export interface Page<T> {
+  items: T[]
+  next?: string
+}
+
+function pageOf(found: Stored[], limit: number): Page<Stored> {
+  const items = found.slice(0, limit)
+  return found.length > limit ? { items, next: items[limit - 1].id } : { items }
+}
+
+const byTime = (order: 'oldest' | 'newest') =>
+  ['d.created_at', 'd.id'].map((column) => ({
+    column,
+    order: order === 'oldest' ? ('asc' as const) : ('desc' as const),
+  }))
+
 /** A write that was based on an older revision: both versions, so that nothing is lost. */
 export class StaleWrite extends Error {
   constructor(
@@ -45,24 +82,50 @@ export class DocumentStore {
     private readonly now: string,
   ) {}
 
-  /** Everything that is not deleted and whose parent is not, in the order it was made. */
-  async list(parent?: string): Promise<Stored[]> {
+  /** A page of what is not deleted and whose parent is not. */
+  async list({ order = 'oldest', limit = 200, ...wanted }: Wanted = {}): Promise<Page<Stored>> {
     const query = this.tx<Row>('documents as d')
       .leftJoin('documents as p', 'p.id', 'd.parent')
       .where('d.kind', this.kind)
       .whereNull('d.deleted_at')
       .whereNull('p.deleted_at')
-      .orderBy(['d.created_at', 'd.id'])
+      .orderBy(byTime(order))
+      .limit(limit + 1)
       .select<Row[]>('d.*')
-    if (parent !== undefined) query.andWhere('d.parent', parent)
-    return (await query).map(stored)
+    if (wanted.parent !== undefined) query.andWhere('d.parent', wanted.parent)
+    if (wanted.ids) query.whereIn('d.id', wanted.ids)
+    if (wanted.naming !== undefined) query.whereLike('d.body', `%"${wanted.naming}"%`)
+    if (wanted.after !== undefined) {
+      const last = await this.find(wanted.after)
+      const beyond = order === 'oldest' ? '>' : '<'
+      query.where((where) =>
+        where
+          .where('d.created_at', beyond, last.createdAt)
+          .orWhere((same) =>
+            same.where('d.created_at', last.createdAt).where('d.id', beyond, last.id),
+          ),
+      )
+    }
+    return pageOf((await query).map(stored), limit)
   }
 
-  async listDeleted(): Promise<Stored[]> {
+  /** Everything that is not deleted under any of some parents, in the order it was made. */
+  async of(parents: readonly string[]): Promise<Stored[]> {
+    const rows = await this.tx<Row>('documents')
+      .where({ kind: this.kind })
+      .whereNull('deleted_at')
+      .whereIn('parent', [...parents])
+      .orderBy(['created_at', 'id'])
+    return rows.map(stored)
+  }
+
+  /** The newest deleted first. */
+  async listDeleted(limit = 200): Promise<Stored[]> {
     const rows = await this.tx<Row>('documents')
       .where({ kind: this.kind })
       .whereNotNull('deleted_at')
       .orderBy('deleted_at', 'desc')
+      .limit(limit)
     return rows.map(stored)
   }
 
@@ -115,15 +178,36 @@ export class DocumentStore {
     return this.write(current, { deleted_at: null }, 'restored')
   }
 
-  async history(id: string): Promise<Revision<unknown>[]> {
+  /** The newest versions before one, in their order; `next` names the oldest where there are more. */
+  async history(
+    id: string,
+    { before, limit = 50 }: { before?: number; limit?: number } = {},
+  ): Promise<Page<Revision<unknown>>> {
     await this.find(id)
-    const rows = await this.tx('revisions').where({ document: id }).orderBy('revision')
-    return rows.map(({ revision, change, at, body }) => ({
-      revision,
-      change,
-      at,
-      document: JSON.parse(body),
-    }))
+    const query = this.tx<RevisionRow>('revisions')
+      .where({ document: id })
+      .orderBy('revision', 'desc')
+      .limit(limit + 1)
+    if (before !== undefined) query.andWhere('revision', '<', before)
+    const rows = await query
+    const items = rows
+      .slice(0, limit)
+      .reverse()
+      .map(({ revision, change, at, body, name }) => ({
+        revision,
+        change,
+        at,
+        document: JSON.parse(body) as unknown,
+        ...(name ? { name } : {}),
+      }))
+    return rows.length > limit ? { items, next: String(items[0].revision) } : { items }
+  }
+
+  /** Gives a version a name, or takes it away; one with a name is never thinned out. */
+  async nameVersion(id: string, revision: number, name: string | null): Promise<void> {
+    await this.find(id)
+    const named = await this.tx('revisions').where({ document: id, revision }).update({ name })
+    if (named === 0) throw new Problem('not-found', { kind: 'version', id: String(revision) })
   }
 
   /** Under a deleted parent it would be out of sight all the same. */

@@ -13,6 +13,12 @@ const statusOf: Partial<Record<ProblemCode, number>> = {
   'parent-deleted': 409,
   'file-too-large': 413,
   'body-too-large': 413,
+  'store-replaced': 409,
+  'wrong-request': 400,
+  'store-locked': 503,
+  'store-full': 507,
+  'store-read-only': 503,
+  'store-damaged': 500,
   'server-fault': 500,
 }
 
@@ -23,7 +29,10 @@ export function problemAnswer(log: Logger): ErrorRequestHandler {
     if (error instanceof StaleWrite) {
       return answer(response, [error.problem], { current: error.current, yours: error.yours })
     }
-    if (error instanceof Problem) return answer(response, [error])
+    if (error instanceof Problem) {
+      if (error.code.startsWith('store-')) log.warn({ err: error, path: request.path }, 'store')
+      return answer(response, [error])
+    }
     if (error instanceof Problems) return answer(response, error.list)
     if (error?.type === 'entity.too.large') {
       return answer(response, [new Problem('body-too-large', { limit: error.limit })])
@@ -31,15 +40,35 @@ export function problemAnswer(log: Logger): ErrorRequestHandler {
     if (error?.type === 'entity.parse.failed') {
       return answer(response, [new Problem('malformed', { message: 'it is not JSON' })])
     }
+    const refused = refusal(error)
+    if (refused) return answer(response, [refused.problem], {}, refused.status)
     const reference = randomBytes(4).toString('hex')
-    log.error({ reference, path: request.path, error }, 'request failed')
+    // pino writes an error's message and stack under `err` alone.
+    log.error({ reference, path: request.path, err: error }, 'request failed')
     answer(response, [new Problem('server-fault', { reference })])
   }
 }
 
-function answer(response: Response, problems: readonly Problem[], more: object = {}): void {
+/** A request that Express or a parser of it can't use: a bad %, an unknown charset or encoding. */
+function refusal(error: unknown): { problem: Problem; status: number } | undefined {
+  const { status, statusCode, message } = (error ?? {}) as Partial<
+    Record<'status' | 'statusCode', number> & { message: string }
+  >
+  const code = status ?? statusCode
+  if (code === undefined || code < 400 || code > 499) return undefined
+  return {
+    problem: new Problem('wrong-request', { reason: message ?? `status ${code}` }),
+    status: code,
+  }
+}
+
+function answer(
+  response: Response,
+  problems: readonly Problem[],
+  more: object = {},
+  status = statusOf[problems[0].code] ?? 422,
+): void {
   const [first] = problems
-  const status = statusOf[first.code] ?? 422
   // A body that was refused unread would otherwise be waited for.
   if (status === 413) response.set('Connection', 'close')
   response

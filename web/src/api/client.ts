@@ -1,100 +1,109 @@
-import type { Change, Revision } from '@mivro/core/document'
-import type { Material } from '@mivro/core/material'
-import type { Mould } from '@mivro/core/mould'
+import { readDocument, type Change, type Revision } from '@mivro/core/document'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
-import { Problem, Problems, fromData, type ProblemData } from '@mivro/core/problem'
 import type { Pull } from '@mivro/core/pull'
-import type { Studio } from '@mivro/core/studio'
+import { schemas, type Held, type Page, type Path, type Stored } from './kinds.ts'
+import { ask } from './request.ts'
 
-/** What each path of the API holds. */
-export interface Held {
-  pieces: Piece
-  plans: Plan
-  pulls: Pull
-  moulds: Mould
-  materials: Material
-  studios: Studio
-}
-export type Path = keyof Held
+export type { Held, Page, Path, Stored } from './kinds.ts'
+export { newId } from './newId.ts'
+export { Conflict } from './request.ts'
 
-export interface Stored<D> {
-  id: string
-  parent: string | null
-  revision: number
-  document: D
-  createdAt: string
-  updatedAt: string
-  deletedAt: string | null
+/** A piece as a card shows it: with its newest plan, how many pulls it has, and the last of them. */
+export interface PieceOverview {
+  piece: Stored<Piece>
+  plan: Stored<Plan> | null
+  pulls: number
+  last: Pick<Pull, 'outcome' | 'pouredAt'> | null
 }
 
-/** The document was changed elsewhere: theirs as it stands now. */
-export class Conflict<D> extends Error {
-  constructor(readonly theirs: Stored<D>) {
-    super('changed elsewhere')
-  }
+/** Which documents of a list. */
+export interface Wanted {
+  parent?: string
+  /** Those whose body names this id. */
+  naming?: string
+  ids?: readonly string[]
 }
 
-/**
- * One request. Throws `Problem` or `Problems` for what the server says, `server-away` when it
- * does not answer, `Conflict` for a stale write.
- */
-async function ask<T>(
-  method: string,
-  path: string,
-  body?: BodyInit | null,
-  type?: string,
-): Promise<T> {
-  let response: Response
-  try {
-    response = await fetch(`/api/${path}`, {
-      method,
-      body,
-      headers: type ? { 'content-type': type } : undefined,
-    })
-  } catch {
-    throw new Problem('server-away', {})
-  }
-  if (response.ok) return (await response.json()) as T
-  if (!response.headers.get('content-type')?.includes('problem+json')) {
-    throw new Problem('server-away', {})
-  }
-  const answer = (await response.json()) as ProblemData & {
-    problems: ProblemData[]
-    current?: unknown
-  }
-  if (response.status === 409 && answer.current)
-    throw new Conflict(answer.current as Stored<unknown>)
-  throw new Problems(answer.problems.map(fromData))
-}
-
+const json = 'application/json'
 const send = <T>(method: string, path: string, value: unknown) =>
-  ask<T>(method, path, JSON.stringify(value), 'application/json')
+  ask<T>(method, path, { body: JSON.stringify(value), type: json })
+
+/** What comes back is read by its schema; an answer that is not what it should be is refused. */
+const read = <P extends Path>(path: P, stored: Stored<Held[P]>): Stored<Held[P]> => ({
+  ...stored,
+  document: readDocument(schemas[path], stored.document) as Held[P],
+})
+const readPlan = (plan: Stored<Plan> | null) => plan && read('plans', plan)
+
+function query(values: Record<string, string | number | undefined>): string {
+  const known = Object.entries(values).filter(([, value]) => value !== undefined)
+  if (known.length === 0) return ''
+  return `?${new URLSearchParams(known.map(([key, value]) => [key, String(value)])).toString()}`
+}
+
+/** All pages of a list, one after the other. */
+async function list<P extends Path>(path: P, wanted: Wanted = {}): Promise<Stored<Held[P]>[]> {
+  const all: Stored<Held[P]>[] = []
+  let after: string | undefined
+  do {
+    const asked = query({ ...wanted, ids: wanted.ids?.join(), after })
+    const page = await ask<Page<Stored<Held[P]>>>('GET', path + asked)
+    all.push(...page.items.map((entry) => read(path, entry)))
+    after = page.next
+  } while (after !== undefined)
+  return all
+}
 
 export const api = {
-  list: <P extends Path>(path: P, parent?: string) =>
-    ask<Stored<Held[P]>[]>('GET', parent === undefined ? path : `${path}?parent=${parent}`),
+  list,
+  overview: async (after?: string): Promise<Page<PieceOverview>> => {
+    const page = await ask<Page<PieceOverview>>('GET', `overview${query({ after })}`)
+    const items = page.items.map((card) => ({
+      ...card,
+      piece: read('pieces', card.piece),
+      plan: readPlan(card.plan),
+    }))
+    return { ...page, items }
+  },
   deleted: <P extends Path>(path: P) => ask<Stored<Held[P]>[]>('GET', `${path}/deleted`),
-  get: <P extends Path>(path: P, id: string) => ask<Stored<Held[P]>>('GET', `${path}/${id}`),
-  history: <P extends Path>(path: P, id: string) =>
-    ask<Revision<Held[P]>[]>('GET', `${path}/${id}/history`),
-  add: <P extends Path>(path: P, id: string, document: Held[P], parent?: string) =>
-    send<Stored<Held[P]>>('POST', path, { id, parent, document }),
-  put: <P extends Path>(path: P, id: string, basedOn: number, document: Held[P], change: Change) =>
-    send<Stored<Held[P]>>('PUT', `${path}/${id}`, { basedOn, change, document }),
+  get: async <P extends Path>(path: P, id: string) =>
+    read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`)),
+  /** The newest versions before one, in their order. */
+  history: async <P extends Path>(path: P, id: string, before?: string, limit = 50) => {
+    const asked = query({ before, limit })
+    const page = await ask<Page<Revision<Held[P]>>>('GET', `${path}/${id}/history${asked}`)
+    const items = page.items.map((version) => ({
+      ...version,
+      document: readDocument(schemas[path], version.document) as Held[P],
+    }))
+    return { ...page, items }
+  },
+  nameVersion: (path: Path, id: string, revision: number, name: string | null) =>
+    send<unknown>('PUT', `${path}/${id}/history/${revision}`, { name }),
+  add: async <P extends Path>(path: P, id: string, document: Held[P], parent?: string) =>
+    read(path, await send<Stored<Held[P]>>('POST', path, { id, parent, document })),
+  put: async <P extends Path>(
+    path: P,
+    id: string,
+    basedOn: number,
+    document: Held[P],
+    change: Change,
+  ) =>
+    read(path, await send<Stored<Held[P]>>('PUT', `${path}/${id}`, { basedOn, change, document })),
   remove: <P extends Path>(path: P, id: string) => ask<Stored<Held[P]>>('DELETE', `${path}/${id}`),
   restore: <P extends Path>(path: P, id: string) =>
     ask<Stored<Held[P]>>('POST', `${path}/${id}/restore`),
   /** The file itself, not its bytes: the browser then sends it from disk, five times faster. */
   uploadMesh: (file: Blob) =>
-    ask<{ id: string }>('POST', 'meshes', file, 'application/octet-stream'),
+    ask<{ id: string }>('POST', 'meshes', { body: file, type: 'application/octet-stream' }),
+  demo: () => ask<{ present: number }>('GET', 'demo'),
   fillDemo: () => ask('POST', 'demo'),
-  restoreBackup: (file: Blob) =>
-    ask<{ documents: number; meshes: number }>('PUT', 'backup', file, 'application/zip'),
-}
-
-/** A new document's id, made here so that asking twice makes one. */
-export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(9))
-  return Array.from(bytes, (byte) => byte.toString(36).padStart(2, '0')).join('')
+  removeDemo: () => ask<{ removed: number; kept: number }>('DELETE', 'demo'),
+  restoreBackup: (file: Blob, signal?: AbortSignal) =>
+    ask<{ documents: number; meshes: number }>('PUT', 'backup', {
+      body: file,
+      type: 'application/zip',
+      signal,
+    }),
 }

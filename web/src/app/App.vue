@@ -1,32 +1,30 @@
 <script setup lang="ts">
-import { computed, onErrorCaptured, onMounted, ref } from 'vue'
+import { computed, onMounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { problemsOf, type Problem } from '@mivro/core/problem'
-import { openKeepers } from '../api/keeper.ts'
+import { openSessions } from '../api/sessions.ts'
+import { storageProblem } from '../api/unsent.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useStudio } from '../studio/studioStore.ts'
 import ConflictDialog from './ConflictDialog.vue'
+import { dismissFaults, faults } from './faults.ts'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
 
 const studio = useStudio()
 const route = useRoute()
-const problems = ref<readonly Problem[]>([])
 
 /** What the server would not keep of an open document: it stays on the page, and is said. */
-const refused = computed(() => [...openKeepers.values()].flatMap((keeper) => keeper.refused))
+const refused = computed(() => [...openSessions.values()].flatMap((session) => session.refused))
+/** Said only while something is unsent: then a closed page would lose it. */
+const unkept = computed(() =>
+  storageProblem.value && [...openSessions.values()].some(({ state }) => state !== 'saved')
+    ? [storageProblem.value]
+    : [],
+)
 
-onMounted(async () => {
-  try {
-    await studio.load()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-})
-onErrorCaptured((error) => {
-  problems.value = problemsOf(error)
-  return false
-})
+onMounted(() => studio.load())
+// What a place ran into is not said in the next one.
+watch(() => route.path, dismissFaults)
 </script>
 
 <template>
@@ -36,8 +34,8 @@ onErrorCaptured((error) => {
     <Rail />
     <main class="place">
       <ProblemNote
-        v-for="problem in [...problems, ...refused]"
-        :key="problem.code"
+        v-for="problem in [...faults, ...refused, ...unkept]"
+        :key="problem.message"
         :problem="problem"
       />
       <RouterView />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElDialog } from 'element-plus'
+import { compareLines } from '@mivro/core/document'
 import { describePlan, type Plan } from '@mivro/core/plan'
-import { openKeepers } from '../api/keeper.ts'
+import { openSessions } from '../api/sessions.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 
@@ -10,7 +11,7 @@ const studio = useStudio()
 const shelf = useShelf()
 
 const stale = computed(() =>
-  [...openKeepers.values()].find((keeper) => keeper.state === 'conflict'),
+  [...openSessions.values()].find((session) => session.state === 'conflict'),
 )
 
 /** A version in words: a plan line by line, anything else field by field. */
@@ -29,16 +30,14 @@ function lines(document: unknown): string[] {
 }
 
 const sides = computed(() => {
-  const keeper = stale.value
-  if (!keeper?.theirs) return []
-  const [mine, theirs] = [lines(keeper.document), lines(keeper.theirs.document)]
-  const marked = (own: string[], other: string[]) =>
-    own.map((line) => ({ line, differs: !other.includes(line) }))
+  const session = stale.value
+  if (!session?.theirs) return []
+  const { own, other } = compareLines(lines(session.document), lines(session.theirs.document))
   return [
-    { title: 'Yours', lines: marked(mine, theirs), choice: 'mine' as const, action: 'Keep yours' },
+    { title: 'Yours', lines: own, choice: 'mine' as const, action: 'Keep yours' },
     {
       title: 'The other',
-      lines: marked(theirs, mine),
+      lines: other,
       choice: 'theirs' as const,
       action: 'Take the other',
     },

@@ -1,26 +1,33 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { Check, CloudOff, LoaderCircle } from 'lucide-vue-next'
-import { openKeepers, type SaveState } from '../api/keeper.ts'
+import { Check, CloudOff, LoaderCircle, PencilLine } from 'lucide-vue-next'
+import type { SaveState } from '../api/session.ts'
+import { openSessions } from '../api/sessions.ts'
+import { useTyping } from './typing.ts'
 
-const words: Record<SaveState, string> = {
+type Shown = SaveState | 'typing'
+const words: Record<Shown, string> = {
   saved: 'Saved',
   saving: 'Saving',
   waiting: 'Not saved yet: the server does not answer. It is kept here and sent again.',
   conflict: 'Changed elsewhere: choose a version',
+  stopped: 'Not saved: reload the page',
+  typing: 'Typing, not saved yet',
 }
 
-const worst = computed<SaveState>(() => {
-  const states = [...openKeepers.values()].map((keeper) => keeper.state)
-  return (
-    (['conflict', 'waiting', 'saving'] as const).find((state) => states.includes(state)) ?? 'saved'
-  )
+const typing = useTyping()
+const worst = computed<Shown>(() => {
+  const states = [...openSessions.values()].map((session) => session.state)
+  const order = ['stopped', 'conflict', 'waiting', 'saving'] as const
+  const found = order.find((state) => states.includes(state))
+  return found ?? (typing.value ? 'typing' : 'saved')
 })
 </script>
 
 <template>
   <span class="save" :class="worst" role="status">
     <Check v-if="worst === 'saved'" :size="14" aria-hidden="true" />
+    <PencilLine v-else-if="worst === 'typing'" :size="14" aria-hidden="true" />
     <LoaderCircle v-else-if="worst === 'saving'" :size="14" aria-hidden="true" />
     <CloudOff v-else :size="14" aria-hidden="true" />
     {{ words[worst] }}
@@ -36,10 +43,12 @@ const worst = computed<SaveState>(() => {
   font-size: 12px;
 }
 
-.save.saving {
+.save.saving,
+.save.typing {
   color: #cfe0dc;
 }
 
+.save.stopped,
 .save.waiting,
 .save.conflict {
   padding: 4px 12px;

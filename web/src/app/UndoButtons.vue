@@ -1,11 +1,34 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted } from 'vue'
+import { ElMessage } from 'element-plus'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
-import { redoable, undoable } from '../ui/undo.ts'
+import type { Path } from '../api/client.ts'
+import { isElsewhere, redoable, undoable, type Undoable } from '../ui/undo.ts'
 
-const undo = () => undoable.value?.undo()
-const redo = () => redoable.value?.redo()
+/** What a document of each kind is called, where something else than the open screen is undone. */
+const names: Record<Path, string> = {
+  pieces: 'the shape',
+  plans: 'the pour',
+  pulls: 'the pull',
+  moulds: 'the mould',
+  materials: 'the material',
+  studios: 'the settings',
+}
+const nameOf = (document: Undoable | undefined) => (document?.path ? names[document.path] : '')
+
+function undo(): void {
+  const document = undoable.value
+  const elsewhere = isElsewhere(document) && nameOf(document)
+  document?.undo()
+  if (elsewhere) ElMessage({ message: `Undone: a change of ${elsewhere}.`, duration: 4000 })
+}
+function redo(): void {
+  const document = redoable.value
+  const elsewhere = isElsewhere(document) && nameOf(document)
+  document?.redo()
+  if (elsewhere) ElMessage({ message: `Redone: a change of ${elsewhere}.`, duration: 4000 })
+}
 
 let unbind = () => {}
 onMounted(() => {

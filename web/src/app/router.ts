@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { reportFault } from './faults.ts'
 
 /** Views load when they are opened. */
 export const router = createRouter({
@@ -23,6 +24,7 @@ export const router = createRouter({
           component: () => import('../mould/MouldView.vue'),
         },
         { path: 'pour', name: 'pour', component: () => import('../pour/PourView.vue') },
+        { path: 'history', name: 'history', component: () => import('../history/HistoryView.vue') },
         { path: 'pulls/:pull?', name: 'pulls', component: () => import('../pulls/PullsView.vue') },
       ],
     },
@@ -45,6 +47,8 @@ export const router = createRouter({
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
   ],
 })
+
+router.onError(reportFault)
 
 router.afterEach((to) => {
   const names: Record<string, string> = {

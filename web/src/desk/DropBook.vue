@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { dropWeight, dropsFor } from '@mivro/core/mix'
 import type { Problem } from '@mivro/core/problem'
 import { problemsOf } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
 import { materialSchema, type Tint } from '@mivro/core/material'
 import { readDocument } from '@mivro/core/document'
-import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CountField from '../ui/CountField.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import Says from '../ui/Says.vue'
 import ShelfSelect from '../ui/ShelfSelect.vue'
@@ -19,15 +20,12 @@ const props = defineProps<{ wanted?: number }>()
 const shelf = useShelf()
 const studio = useStudio()
 const chosen = ref<string>()
-const keeper = shallowRef<Keeper<'materials'>>()
+const { session, problems: notOpened, open } = useOpen('materials')
 const tint = computed(() => {
   const found = shelf.materials.get(chosen.value ?? '')
   return found?.kind === 'tint' ? found : undefined
 })
-watch(chosen, async (id) => {
-  keeper.value = undefined
-  if (id) keeper.value = await openKeeper('materials', id)
-})
+watch(chosen, (id) => void open(id))
 watch(
   () => shelf.stored,
   (stored) => (chosen.value ??= stored.find(({ document }) => document.kind === 'tint')?.id),
@@ -43,11 +41,12 @@ const count = ref(20)
 const mass = ref<number>()
 const problem = ref<Problem>()
 function take(): void {
-  if (!tint.value || mass.value === undefined) return
+  // Until its sheet is open a count has nowhere to be kept: the button waits for it.
+  if (!tint.value || !session.value || mass.value === undefined) return
   try {
     const counts = [...(tint.value.drops ?? []), { count: count.value, mass: mass.value }]
     const next = readDocument(materialSchema, { ...tint.value, drops: counts.slice(-50) }) as Tint
-    keeper.value?.edit(next)
+    session.value.edit(next)
     shelf.follow(chosen.value!, next)
     problem.value = undefined
     mass.value = undefined
@@ -60,6 +59,7 @@ function take(): void {
 <template>
   <section class="drops" aria-label="Drops">
     <h2>Drops to grams</h2>
+    <ProblemNote v-for="missing in notOpened" :key="missing.code" :problem="missing" />
     <ShelfSelect label="Bottle" kind="tint" :value="chosen" @choose="chosen = $event" />
     <p v-if="drop" class="said">
       One drop is <b class="num">{{ fine(drop.mass) }}</b><template v-if="drop.spread > 0"
@@ -81,7 +81,12 @@ function take(): void {
       :take="(value) => void (mass = value)"
     />
     <Says :problem="problem" />
-    <button type="button" class="btn ghost" :disabled="mass === undefined || !tint" @click="take">
+    <button
+      type="button"
+      class="btn ghost"
+      :disabled="mass === undefined || !tint || !session"
+      @click="take"
+    >
       Keep this count
     </button>
   </section>

@@ -12,9 +12,15 @@ import DropBook from './DropBook.vue'
 const push = vi.fn()
 vi.mock('vue-router', () => ({ useRouter: () => ({ push }) }))
 const edited = vi.fn()
-vi.mock('../api/keeper.ts', () => ({
-  openKeeper: async () => ({ edit: (next: Tint) => edited(next) }),
-  openKeepers: new Map(),
+/** When a sheet opens is the test's to say. */
+let opens: Promise<void> = Promise.resolve()
+vi.mock('../api/sessions.ts', () => ({
+  openSession: async (path: string, id: string) => {
+    await opens
+    return { path, id, edit: (next: Tint) => edited(next) }
+  },
+  leave: () => {},
+  openSessions: new Map(),
 }))
 
 const put = (...tints: Tint[]) => {
@@ -83,6 +89,19 @@ describe('drops of a bottle', () => {
     await flushPromises()
     expect(shown.text()).toMatch(/counts lie 10 % apart/)
     expect(shown.text()).toMatch(/0\.190 g are 6 drops, off by 1 %/)
+  })
+
+  it('until its sheet is open a count is neither shown nor kept, and what was typed stays', async () => {
+    let come = () => {}
+    opens = new Promise((done) => (come = done))
+    put(violet)
+    const shown = mount(DropBook)
+    await type(shown, 'weighed together', '0.75 g')
+    expect(shown.get('button.ghost').attributes('disabled')).toBeDefined()
+    come()
+    await flushPromises()
+    await shown.get('button.ghost').trigger('click')
+    expect(edited).toHaveBeenCalledOnce()
   })
 
   it('what no drops weigh is refused, and nothing is kept', async () => {

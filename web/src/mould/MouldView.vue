@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { ElButton } from 'element-plus'
 import { Box, CircleHelp, RotateCw, Scissors } from 'lucide-vue-next'
 import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
@@ -77,7 +78,7 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <EmptyPlace v-if="mould.loaded && !mould.keeper" title="Which mould makes it?">
+  <EmptyPlace v-if="mould.loaded && !mould.session" title="Which mould makes it?">
     A mould is planned before silicone is opened: where air will stay, which kind it should be, how
     much silicone it takes, and whether it will cure on the master.
     <template #next>
@@ -152,13 +153,17 @@ onUnmounted(() => {
       />
       <p v-if="mould.geometryStep && topic !== 'air'" class="quiet small" role="status">
         {{ mould.geometryStep }} …
+        <ElButton size="small" text @click="mould.stopLooking">Cancel</ElButton>
+      </p>
+      <p v-else-if="!mould.geometry && !mould.geometryProblem && topic !== 'air'" class="small">
+        <ElButton size="small" @click="mould.lookAtGeometry">Look at the shape again</ElButton>
       </p>
       <AirPanel v-if="topic === 'air'" />
       <CastingPanel v-else-if="topic === 'casting'" />
       <KindPanel v-else-if="topic === 'kind'" />
       <SiliconePanel v-else-if="topic === 'silicone'" />
       <ContactPanel v-else-if="topic === 'contact'" />
-      <PassportPanel v-else-if="mould.keeper" :keeper="mould.keeper" />
+      <PassportPanel v-else-if="mould.session" :session="mould.session" />
     </aside>
     <KeysDialog v-model="help" :shortcuts="shortcuts" />
   </div>

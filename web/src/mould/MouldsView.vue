@@ -5,7 +5,8 @@ import { Plus } from 'lucide-vue-next'
 import { mouldKinds, newMould, type Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { showDay } from '../ui/dates.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
@@ -22,7 +23,7 @@ const route = useRoute()
 const router = useRouter()
 const moulds = shallowRef<Stored<Mould>[]>()
 const pieces = shallowRef<Stored<Piece>[]>([])
-const open = shallowRef<Keeper<'moulds'>>()
+const { session: open, problems: notOpened, open: show } = useOpen('moulds')
 const { problems, trying } = useProblems()
 useUndoOf(() => [open.value])
 
@@ -32,15 +33,7 @@ const load = () =>
     ;[moulds.value, pieces.value] = await Promise.all([listNewest('moulds'), listNewest('pieces')])
   })
 onMounted(load)
-watch(
-  wanted,
-  (id) =>
-    trying(async () => {
-      open.value = undefined
-      if (id) open.value = await openKeeper('moulds', id)
-    }),
-  { immediate: true },
-)
+watch(wanted, (id) => void show(id || undefined), { immediate: true })
 watch(
   () => open.value?.document,
   (document) => {
@@ -94,7 +87,11 @@ function belong(piece: string, in_: boolean): void {
     <h1>Moulds</h1>
     <div class="columns">
       <section class="panel list" aria-label="Moulds of the studio">
-        <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+        <ProblemNote
+          v-for="problem in [...problems, ...notOpened]"
+          :key="problem.code"
+          :problem="problem"
+        />
         <div class="row head">
           <h2>All moulds</h2>
           <button type="button" class="btn plain" @click="add">
@@ -121,7 +118,7 @@ function belong(piece: string, in_: boolean): void {
         </ul>
       </section>
       <section v-if="open" :key="open.id" class="panel sheet" aria-label="The mould">
-        <div class="stack"><PassportPanel :keeper="open" /></div>
+        <div class="stack"><PassportPanel :session="open" /></div>
         <div class="stack">
           <h2>It makes</h2>
           <ul class="makes">

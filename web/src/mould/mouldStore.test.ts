@@ -6,6 +6,8 @@ import { firmPlatinum } from '../../../core/src/material/samples.ts'
 import { newMould, type Mould } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
+import { answered } from '../api/answers.ts'
+import { forgetSessions } from '../api/sessions.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import { handlers, type Question } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
@@ -70,19 +72,18 @@ beforeEach(() => {
     const path = url.replace('/api/', '')
     const document = body === undefined ? undefined : JSON.parse(body).document
     if (document) sent.push({ path, document })
-    const answer = path.endsWith('/history')
+    const answer = path.includes('/history')
       ? []
       : document
         ? { ...stored(path.split('/')[1] ?? 'new', document), revision: 2 }
         : answers[path]
-    return {
-      ok: answer !== undefined,
-      headers: new Headers(),
-      json: async () => answer,
-    } as Response
+    return answer === undefined ? new Response('', { status: 500 }) : answered(answer)
   })
 })
-afterEach(() => vi.unstubAllGlobals())
+afterEach(() => {
+  forgetSessions()
+  vi.unstubAllGlobals()
+})
 
 async function opened() {
   const piece = usePiece()
@@ -120,7 +121,7 @@ describe('the mould of the piece that is open', () => {
     const { store } = await shown()
     useAir().add('vent', store.left[0].top)
     await vi.waitFor(() => expect(store.left).toEqual([]))
-    expect(store.keeper!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
+    expect(store.session!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
     await flushPromises()
     expect(sent.at(-1)?.path).toBe('moulds/m')
   })
@@ -130,9 +131,9 @@ describe('the mould of the piece that is open', () => {
     const air = useAir()
     air.drag('g', [0.018, 0, 0.05])
     await vi.waitFor(() => expect(store.left).toEqual([]))
-    expect(store.keeper!.document.openings[0].at).toEqual([0, 0, 0])
+    expect(store.session!.document.openings[0].at).toEqual([0, 0, 0])
     air.drop()
-    expect(store.keeper!.document.openings[0].at).toEqual([0.018, 0, 0.05])
+    expect(store.session!.document.openings[0].at).toEqual([0.018, 0, 0.05])
     expect(store.preview).toBeUndefined()
   })
 
@@ -169,7 +170,7 @@ describe('the mould of the piece that is open', () => {
   it('a mould that is there can make this piece too', async () => {
     answers.moulds = [stored('other', { ...mould, name: 'Other', pieces: [] })]
     const { store } = await opened()
-    expect(store.keeper).toBeUndefined()
+    expect(store.session).toBeUndefined()
     await store.adopt('other')
     expect(store.document!.pieces).toEqual(['p'])
     expect(store.own.map(({ id }) => id)).toEqual(['other'])

@@ -8,6 +8,7 @@ import {
   findings,
   mouldSchema,
   newMould,
+  withKind,
   openingFacts,
   type Mould,
   type MouldGeometry,
@@ -18,7 +19,8 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Form } from '@mivro/core/piece'
 import type { AirAnswer, AirQuestion, Vec3 } from '@mivro/core/shape'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { askAir, askGeometry } from '../work/pool.ts'
@@ -32,38 +34,46 @@ export const useMould = defineStore('mould', () => {
   const shelf = useShelf()
 
   const all = shallowRef<Stored<Mould>[]>([])
-  const keeper = shallowRef<Keeper<'moulds'>>()
+  const { session, problems: notOpened, open } = useOpen('moulds')
   const loaded = ref(false)
   const problems = shallowRef<readonly Problem[]>([])
   /** While something is dragged: the mould as it would be. */
   const preview = shallowRef<Mould>()
-  const document = computed(() => preview.value ?? keeper.value?.document)
+  const document = computed(() => preview.value ?? session.value?.document)
   watch(document, (mould) => (piece.mould = mould))
   const poured = ref<'resin' | 'silicone'>('resin')
   /** Whether a screen shows the mould: nothing is looked for while none does. */
   const shown = ref(false)
 
-  const own = computed(() => {
+  /** Those of a list that make the open piece. */
+  function mouldsOf(list: readonly Stored<Mould>[]): Stored<Mould>[] {
     const id = piece.piece?.id
-    return all.value.filter((mould) => id !== undefined && mould.document.pieces.includes(id))
-  })
+    return list.filter((mould) => id !== undefined && mould.document.pieces.includes(id))
+  }
+  const own = computed(() => mouldsOf(all.value))
 
+  let loading = 0
   async function load(choose?: string): Promise<void> {
+    const own = ++loading
     problems.value = []
     try {
-      all.value = await listNewest('moulds')
-      const wanted = choose ?? own.value[0]?.id
-      keeper.value = wanted === undefined ? undefined : await openKeeper('moulds', wanted)
+      const listed = await listNewest('moulds')
+      if (own !== loading) return
+      all.value = listed
+      await open(choose ?? mouldsOf(listed)[0]?.id)
+      if (own === loading) problems.value = notOpened.value
     } catch (error) {
-      problems.value = problemsOf(error)
+      if (own === loading) problems.value = problemsOf(error)
     } finally {
-      loaded.value = true
+      if (own === loading) loaded.value = true
     }
   }
   watch(
     () => piece.piece?.id,
     (id) => {
-      keeper.value = preview.value = undefined
+      loading++
+      void open(undefined)
+      preview.value = undefined
       air.value = geometry.value = undefined
       loaded.value = false
       if (id !== undefined) void load()
@@ -91,12 +101,8 @@ export const useMould = defineStore('mould', () => {
     return (['urethane', 'polyester'] as const).find((resin) => name.includes(resin)) ?? 'epoxy'
   }
 
-  /** The flat back of an open block lies on the floor of its box; other masters stand as they are poured. */
-  function chooseKind(kind: MouldKind): Problem | undefined {
-    const [x, y, z] = piece.document!.up
-    const masterUp: Mould['masterUp'] = kind === 'open block' ? [-x, -y, -z] : [x, y, z]
-    return change({ kind, masterUp, parting: undefined })
-  }
+  const chooseKind = (kind: MouldKind): Problem | undefined =>
+    change(withKind(session.value!.document, kind))
 
   async function add(mould: Mould): Promise<string> {
     const made = await api.add('moulds', newId(), mould)
@@ -106,18 +112,18 @@ export const useMould = defineStore('mould', () => {
 
   /** Lets a mould that is there make this piece too. */
   async function adopt(id: string): Promise<void> {
-    const opened = await openKeeper('moulds', id)
+    const opened = await open(id)
+    if (!opened) return
     opened.edit({ ...opened.document, pieces: [...opened.document.pieces, piece.piece!.id] })
     all.value = all.value.map((mould) =>
       mould.id === id ? { ...mould, document: opened.document } : mould,
     )
-    keeper.value = opened
   }
 
   function change(values: Partial<Mould>): Problem | undefined {
     preview.value = undefined
     try {
-      keeper.value!.edit(readDocument(mouldSchema, { ...keeper.value!.document, ...values }))
+      session.value!.edit(readDocument(mouldSchema, { ...session.value!.document, ...values }))
       return undefined
     } catch (error) {
       return problemsOf(error)[0]
@@ -138,7 +144,7 @@ export const useMould = defineStore('mould', () => {
   let looking = new AbortController()
   const standing = computed(() => {
     const form = piece.piece?.document.form
-    const up = keeper.value?.document.masterUp
+    const up = session.value?.document.masterUp
     return shown.value && form && up ? { form, up: up as Vec3 } : undefined
   })
   watch(
@@ -242,7 +248,7 @@ export const useMould = defineStore('mould', () => {
   return {
     all,
     own,
-    keeper,
+    session,
     loaded,
     problems,
     preview,

@@ -10,12 +10,14 @@ import { fileUnits, type FileUnit } from '@mivro/core/shape'
 import { show } from '@mivro/core/units'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
+import SolidView from '../solid/SolidView.vue'
 import { useStudio } from '../studio/studioStore.ts'
 import Says from '../ui/Says.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import MeasuredFields from './MeasuredFields.vue'
 import OutlineFields from './OutlineFields.vue'
 import ShapeFacts from './ShapeFacts.vue'
+import OutlineAbove from './OutlineAbove.vue'
 import SolidFields from './SolidFields.vue'
 import { useNewForm, type Source } from './useNewForm.ts'
 
@@ -54,7 +56,13 @@ const missing = computed(() => {
     : 'Say which unit the file means, then the piece can be made.'
 })
 
+/** Asked twice, the same piece is made once. */
+const ids = { piece: newId(), plan: newId() }
+const making = ref(false)
+
 async function make(): Promise<void> {
+  if (making.value) return
+  making.value = true
   try {
     nameProblem.value = undefined
     let shape = readDocument(formSchema, made.form)
@@ -65,9 +73,9 @@ async function make(): Promise<void> {
       const { id } = await api.uploadMesh(made.file!)
       shape = { ...shape, mesh: id }
     }
-    const kept = await api.add('pieces', newId(), { ...piece, form: shape })
+    const kept = await api.add('pieces', ids.piece, { ...piece, form: shape })
     const plan = { ...newPlan('First pour'), scaleStep: studio.studio.scaleStep }
-    await api.add('plans', newId(), plan, kept.id)
+    await api.add('plans', ids.plan, plan, kept.id)
     await router.push(`/pieces/${kept.id}/pour`)
   } catch (error) {
     const [first] = problemsOf(error)
@@ -75,6 +83,7 @@ async function make(): Promise<void> {
     else made.problem = first
   } finally {
     made.step = undefined
+    making.value = false
   }
 }
 </script>
@@ -83,15 +92,26 @@ async function make(): Promise<void> {
   <div class="new">
     <h1>New piece</h1>
     <div class="columns">
-      <section class="backlit" aria-label="The shape, cut open">
-        <Cutaway
-          v-if="made.survey && preview"
-          still
-          :section="made.survey.section"
-          :curve="made.survey.curve"
-          :plan="preview.plan"
-          :compiled="preview.compiled"
-        />
+      <section class="backlit" aria-label="The shape">
+        <div v-if="made.survey && preview && made.form" class="views">
+          <div class="flat">
+            <OutlineAbove
+              v-if="made.form.from === 'outline'"
+              :loops="made.form.outline.loops"
+              class="drawn"
+            />
+            <div class="cut">
+              <Cutaway
+                still
+                :section="made.survey.section"
+                :curve="made.survey.curve"
+                :plan="preview.plan"
+                :compiled="preview.compiled"
+              />
+            </div>
+          </div>
+          <SolidView v-if="made.form.from !== 'measured'" :form="made.form" />
+        </div>
         <label
           v-else-if="made.from === 'file'"
           class="drop"
@@ -213,6 +233,27 @@ h1 {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 372px;
   gap: 14px;
+  min-height: 0;
+}
+
+.views {
+  height: 100%;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(0, 1fr));
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+}
+
+.flat {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+
+.drawn,
+.cut {
+  position: relative;
+  flex: 1;
   min-height: 0;
 }
 

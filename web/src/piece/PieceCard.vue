@@ -17,7 +17,13 @@ import { askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
 import MiniCut from './MiniCut.vue'
 
-const props = defineProps<{ piece: Stored<Piece>; plan?: Stored<Plan>; pulls: Stored<Pull>[] }>()
+const props = defineProps<{
+  piece: Stored<Piece>
+  plan?: Stored<Plan>
+  /** How many pulls it has, and the last of them. */
+  pulls: number
+  last?: Pick<Pull, 'outcome' | 'pouredAt'>
+}>()
 const emit = defineEmits<{ remove: [] }>()
 
 const shelf = useShelf()
@@ -46,12 +52,6 @@ const compiled = computed(() =>
     : undefined,
 )
 watch([compiled, clock.version], () => void clock.catchUp(), { flush: 'post' })
-const last = computed(
-  () =>
-    [...props.pulls].sort(
-      (a, b) => Date.parse(b.document.pouredAt) - Date.parse(a.document.pouredAt),
-    )[0],
-)
 const outcomeWords = { good: 'came out good', fixable: 'can be mended', lost: 'was lost' }
 const state = computed(() => {
   if (compiled.value?.cautions.some((c) => c.severity === 'stop'))
@@ -60,10 +60,10 @@ const state = computed(() => {
     return { word: 'No layers yet', tone: '' }
   if (compiled.value.cautions.some((c) => c.code === 'top-left-empty'))
     return { word: 'Being planned, not full yet', tone: '' }
-  if (!last.value) return { word: 'Planned, not poured yet', tone: 'plan' }
+  if (!props.last) return { word: 'Planned, not poured yet', tone: 'plan' }
   return {
-    word: `Pull ${props.pulls.length} ${outcomeWords[last.value.document.outcome]}, ${showDay(last.value.document.pouredAt)}`,
-    tone: last.value.document.outcome,
+    word: `Pull ${props.pulls} ${outcomeWords[props.last.outcome]}, ${showDay(props.last.pouredAt)}`,
+    tone: props.last.outcome,
   }
 })
 const facts = computed(() => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { Printer } from 'lucide-vue-next'
+import { History, Printer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
@@ -46,7 +46,7 @@ const stages = [
 
 useUndoOf(() => {
   if (route.name === 'pulls') return []
-  if (route.name === 'mould') return [mould.keeper, piece.plan]
+  if (route.name === 'mould') return [mould.session, piece.plan]
   return route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece]
 })
 </script>
@@ -66,6 +66,13 @@ useUndoOf(() => {
           >{{ stage.label }}</RouterLink
         >
       </nav>
+      <RouterLink
+        class="btn ghost icon"
+        :to="{ name: 'history' }"
+        aria-label="History of this pour"
+        title="History of this pour"
+        ><History :size="16" aria-hidden="true"
+      /></RouterLink>
       <RouterLink class="btn" :to="{ name: 'sheet' }"
         ><Printer :size="15" aria-hidden="true" />Run sheet</RouterLink
       >
@@ -134,6 +141,10 @@ h1 {
   color: var(--ink);
   font-weight: 650;
   box-shadow: 0 1px 2px #14313230;
+}
+
+.icon {
+  padding: 7px 9px;
 }
 
 .stage {

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, shallowRef } from 'vue'
+import { onMounted, ref, shallowRef } from 'vue'
+import { useIntersectionObserver } from '@vueuse/core'
 import { Plus } from 'lucide-vue-next'
 import type { Piece } from '@mivro/core/piece'
-import type { Plan } from '@mivro/core/plan'
-import type { Pull } from '@mivro/core/pull'
-import { api, type Stored } from '../api/client.ts'
-import { listNewest } from '../api/keeper.ts'
+import { api, type PieceOverview, type Stored } from '../api/client.ts'
+import { newestOf } from '../api/sessions.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
@@ -16,47 +15,65 @@ import PieceCard from './PieceCard.vue'
 
 const shelf = useShelf()
 const studio = useStudio()
-const pieces = shallowRef<Stored<Piece>[]>()
-const plans = shallowRef<Stored<Plan>[]>([])
-const pulls = shallowRef<Stored<Pull>[]>([])
+const cards = shallowRef<PieceOverview[]>()
+/** Where the list goes on; undefined when all of it is here. */
+const next = ref<string>()
+const busy = ref(false)
 const { problems, trying } = useProblems()
 
-async function load(): Promise<void> {
-  await trying(async () => {
-    const [p, l, u] = await Promise.all([
-      listNewest('pieces'),
-      listNewest('plans'),
-      listNewest('pulls'),
-      shelf.load(),
-    ])
-    plans.value = l
-    pulls.value = u
-    pieces.value = p
-  })
-}
-onMounted(load)
+/** What this page knows better than the list that the server gave. */
+const newest = (card: PieceOverview): PieceOverview => ({
+  ...card,
+  piece: newestOf('pieces', [card.piece])[0],
+  plan: card.plan && newestOf('plans', [card.plan])[0],
+})
 
-const newestPlan = computed(() => new Map(plans.value.map((plan) => [plan.parent, plan])))
-const pullsOf = (id: string) => pulls.value.filter((pull) => pull.parent === id)
+async function load(after?: string): Promise<void> {
+  if (busy.value) return
+  busy.value = true
+  await trying(async () => {
+    const page = await api.overview(after)
+    const before = after === undefined ? [] : (cards.value ?? [])
+    cards.value = [...before, ...page.items.map(newest)]
+    next.value = page.next
+  })
+  busy.value = false
+}
+onMounted(() => Promise.all([load(), trying(() => shelf.load())]))
+
+const end = ref<HTMLElement>()
+useIntersectionObserver(
+  end,
+  ([entry]) => {
+    if (entry?.isIntersecting && next.value !== undefined) void load(next.value)
+  },
+  { rootMargin: '600px' },
+)
 
 const remove = (piece: Stored<Piece>) =>
   trying(async () => {
     await api.remove('pieces', piece.id)
-    await load()
-    sayTakenOff(piece.document.name, () => trying(() => api.restore('pieces', piece.id).then(load)))
+    const before = cards.value ?? []
+    cards.value = before.filter((card) => card.piece.id !== piece.id)
+    sayTakenOff(piece.document.name, () =>
+      trying(async () => {
+        await api.restore('pieces', piece.id)
+        await load()
+      }),
+    )
   })
 
 const fillDemo = () =>
   trying(async () => {
     await api.fillDemo()
-    await Promise.all([load(), studio.load()])
+    await Promise.all([load(), shelf.load(), studio.load()])
   })
 </script>
 
 <template>
   <div class="pieces">
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <EmptyPlace v-if="pieces?.length === 0" title="What will you cast?">
+    <EmptyPlace v-if="cards?.length === 0" title="What will you cast?">
       A piece is a shape with its pours: cut it into layers, see what to weigh and when to pour, and
       keep how it came out.
       <template #next>
@@ -66,7 +83,7 @@ const fillDemo = () =>
         </button>
       </template>
     </EmptyPlace>
-    <template v-else-if="pieces">
+    <template v-else-if="cards">
       <div class="title">
         <h1>Pieces</h1>
         <RouterLink class="btn" to="/pieces/new"
@@ -75,14 +92,21 @@ const fillDemo = () =>
       </div>
       <ul class="grid">
         <PieceCard
-          v-for="piece in pieces"
-          :key="piece.id"
-          :piece="piece"
-          :plan="newestPlan.get(piece.id)"
-          :pulls="pullsOf(piece.id)"
-          @remove="remove(piece)"
+          v-for="card in cards"
+          :key="card.piece.id"
+          :piece="card.piece"
+          :plan="card.plan ?? undefined"
+          :pulls="card.pulls"
+          :last="card.last ?? undefined"
+          @remove="remove(card.piece)"
         />
       </ul>
+      <div ref="end" class="end">
+        <button v-if="next && !busy" type="button" class="btn ghost" @click="load(next)">
+          Show more
+        </button>
+        <p v-else-if="busy" class="quiet" role="status">Loading more …</p>
+      </div>
     </template>
   </div>
 </template>
@@ -93,6 +117,13 @@ const fillDemo = () =>
   justify-content: space-between;
   align-items: center;
   height: 58px;
+}
+
+.end {
+  display: flex;
+  justify-content: center;
+  min-height: 1px;
+  padding-bottom: 16px;
 }
 
 .grid {

@@ -10,6 +10,8 @@ import type { Pull } from '@mivro/core/pull'
 import { surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '../work/survey.ts'
 import { cureTimes } from '../work/laws.ts'
+import { answered } from '../api/answers.ts'
+import { forgetSessions } from '../api/sessions.ts'
 import { usePiece } from './pieceStore.ts'
 
 /** The worker's job on this thread: the same function, without the thread. */
@@ -48,7 +50,18 @@ const plan: Plan = {
     },
   ],
 }
-const pull = { nextTime: 'Warm the mould', pouredAt: '2026-03-01T10:00:00Z' } as Pull
+const pull: Pull = {
+  plan: 'l',
+  planRevision: 1,
+  pouredAt: '2026-03-01T10:00:00Z',
+  copies: 1,
+  room: 294.15,
+  layers: [],
+  outcome: 'good',
+  faults: [],
+  note: '',
+  nextTime: 'Warm the mould',
+}
 const stored = (id: string, document: unknown, parent: string | null = null) => ({
   id,
   parent,
@@ -80,22 +93,22 @@ beforeEach(() => {
       const made = stored(body === undefined ? '' : (JSON.parse(body).id ?? 'l'), document, 'p')
       const value =
         body === undefined
-          ? path.endsWith('/history')
+          ? path.includes('/history')
             ? []
             : answers[path]
           : { ...made, revision: 2 }
       if (value === undefined && !path.startsWith('plans/')) {
         const problem = { code: 'not-found', amounts: { kind: 'piece', id: 'x' }, path: '' }
-        return new Response(JSON.stringify({ problems: [problem] }), {
-          status: 404,
-          headers: { 'content-type': 'application/problem+json' },
-        })
+        return answered({ problems: [problem] }, 404)
       }
-      return new Response(JSON.stringify(value ?? stored('n', plan, 'p')))
+      return answered(value ?? stored('n', plan, 'p'))
     },
   )
 })
-afterEach(() => vi.unstubAllGlobals())
+afterEach(() => {
+  forgetSessions()
+  vi.unstubAllGlobals()
+})
 
 async function opened() {
   const piece = usePiece()

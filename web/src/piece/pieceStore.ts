@@ -8,7 +8,8 @@ import { readDocument } from '@mivro/core/document'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
 import { planSchema } from '@mivro/core/plan'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useTimes } from '../pour/useTimes.ts'
 import { askSurvey } from '../work/pool.ts'
@@ -17,8 +18,8 @@ import type { Survey, SurveyStep } from '../work/survey.ts'
 /** The piece that is open: its documents, its shape, and the plan as compiled. */
 export const usePiece = defineStore('piece', () => {
   const shelf = useShelf()
-  const piece = shallowRef<Keeper<'pieces'>>()
-  const plan = shallowRef<Keeper<'plans'>>()
+  const { session: piece, problems: noPiece, open: openPiece } = useOpen('pieces')
+  const { session: plan, problems: noPlan, open: openPlan } = useOpen('plans')
   const plans = shallowRef<Stored<Plan>[]>([])
   const pulls = shallowRef<Stored<Pull>[]>([])
   const problems = shallowRef<readonly Problem[]>([])
@@ -71,29 +72,45 @@ export const usePiece = defineStore('piece', () => {
     },
   )
 
-  /** Opens a piece with its newest plan, or with `planId`. */
+  let opening = 0
+  /** Opens a piece with its newest plan, or with `planId`. What was asked for last is shown. */
   async function open(id: string, planId?: string): Promise<void> {
     if (piece.value?.id !== id) close()
+    const own = ++opening
     problems.value = []
     try {
       const [opened, listed, pulled] = await Promise.all([
-        openKeeper('pieces', id),
-        listNewest('plans', id),
-        listNewest('pulls', id),
+        openPiece(id),
+        listNewest('plans', { parent: id }),
+        listNewest('pulls', { parent: id }),
         shelf.loaded ? undefined : shelf.load(),
       ])
-      plans.value = listed.length > 0 ? listed : [await addPlan(id, newPlan('First pour'))]
+      if (own !== opening) return
+      if (!opened) {
+        problems.value = noPiece.value
+        return
+      }
+      const all = listed.length > 0 ? listed : [await addPlan(id, newPlan('First pour'))]
+      if (own !== opening) return
+      plans.value = all
       pulls.value = pulled
-      const newest = plans.value[plans.value.length - 1].id
-      plan.value = await openKeeper('plans', planId ?? newest)
-      piece.value = opened
+      await showPlan(planId ?? all[all.length - 1].id)
     } catch (error) {
-      problems.value = problemsOf(error)
+      if (own === opening) problems.value = problemsOf(error)
     }
   }
 
+  async function showPlan(id: string): Promise<void> {
+    const shown = await openPlan(id)
+    if (!shown && noPlan.value.length > 0) problems.value = noPlan.value
+  }
+
   function close(): void {
-    piece.value = plan.value = survey.value = preview.value = undefined
+    opening++
+    void openPiece(undefined)
+    void openPlan(undefined)
+    survey.value = preview.value = undefined
+    plans.value = pulls.value = []
     shapeProblems.value = []
     turn.value = 0
   }
@@ -105,7 +122,7 @@ export const usePiece = defineStore('piece', () => {
     const id = piece.value!.id
     const made = await addPlan(id, { ...plan.value!.document, name })
     plans.value = [...plans.value, made]
-    plan.value = await openKeeper('plans', made.id)
+    await showPlan(made.id)
   }
 
   /** Takes the open pour off; another of the piece opens. A piece keeps at least one. */
@@ -113,7 +130,7 @@ export const usePiece = defineStore('piece', () => {
     const id = plan.value!.id
     await api.remove('plans', id)
     plans.value = plans.value.filter((other) => other.id !== id)
-    plan.value = await openKeeper('plans', plans.value[plans.value.length - 1].id)
+    await showPlan(plans.value[plans.value.length - 1].id)
     return id
   }
 

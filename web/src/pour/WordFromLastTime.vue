@@ -1,16 +1,40 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { wordsOf, type Word } from '@mivro/core/pull'
 import { showDay } from '../ui/dates.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 
 const piece = usePiece()
-const word = computed(() => piece.word)
+const words = computed(() => wordsOf(piece.pulls.map(({ document }) => document)))
+const all = ref(false)
+const shown = computed(() => (all.value ? words.value : words.value.slice(0, 1)))
+const earlier = computed(() => words.value.length - 1)
+
+const said = ({ nextTime, faults }: Word) =>
+  [nextTime, faults.length > 0 ? `Faults: ${faults.join(', ')}.` : ''].filter(Boolean).join(' ')
 </script>
 
 <template>
-  <p v-if="word" class="word">
-    <b>From the pull of {{ showDay(word.pouredAt) }}:</b> {{ word.nextTime }}
-  </p>
+  <div v-if="words.length > 0" class="word">
+    <p v-for="word in shown" :key="word.pouredAt">
+      <b>From the pull of {{ showDay(word.pouredAt) }}:</b> {{ said(word) }}
+    </p>
+    <button
+      v-if="earlier > 0"
+      type="button"
+      class="btn plain"
+      :aria-expanded="all"
+      @click="all = !all"
+    >
+      {{
+        all
+          ? 'Only the last'
+          : earlier === 1
+            ? 'And 1 earlier pull'
+            : `And ${earlier} earlier pulls`
+      }}
+    </button>
+  </div>
 </template>
 
 <style scoped>
@@ -21,5 +45,9 @@ const word = computed(() => piece.word)
   border-radius: 0 8px 8px 0;
   background: var(--amber-soft);
   color: var(--amber-ink);
+}
+
+.word p + p {
+  margin-top: 4px;
 }
 </style>

@@ -15,7 +15,7 @@ import {
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { figure, show, unitSymbol } from '@mivro/core/units'
 import { sayProblem } from '@mivro/core/caution'
-import type { Keeper } from '../api/keeper.ts'
+import type { Session } from '../api/session.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import CountField from '../ui/CountField.vue'
@@ -24,15 +24,15 @@ import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import { fromLocalField, toLocalField } from '../ui/dates.ts'
 
-const props = defineProps<{ keeper: Keeper<'pulls'>; number: number }>()
+const props = defineProps<{ session: Session<'pulls'>; number: number }>()
 const studio = useStudio()
 const piece = usePiece()
-const pull = computed(() => props.keeper.document)
+const pull = computed(() => props.session.document)
 const dateProblem = ref('')
 
 function change(values: Partial<Pull>): Problem | undefined {
   try {
-    props.keeper.edit(readDocument(pullSchema, { ...pull.value, ...values }))
+    props.session.edit(readDocument(pullSchema, { ...pull.value, ...values }))
     return undefined
   } catch (error) {
     return problemsOf(error)[0]

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import { newPull, type Pull } from '@mivro/core/pull'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest, openKeeper, type Keeper } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { usePiece } from '../piece/pieceStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -18,7 +19,7 @@ import PullForm from './PullForm.vue'
 const route = useRoute()
 const router = useRouter()
 const piece = usePiece()
-const open = shallowRef<Keeper<'pulls'>>()
+const { session: open, problems: notOpened, open: show } = useOpen('pulls')
 const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
@@ -33,15 +34,7 @@ const words = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
 
 watch(
   () => [route.params.pull, piece.pulls.length] as const,
-  async () => {
-    const id = String(route.params.pull || newestFirst.value[0]?.id || '')
-    if (open.value?.id === id) return
-    open.value = undefined
-    if (id === '') return
-    await trying(async () => {
-      open.value = await openKeeper('pulls', id)
-    })
-  },
+  () => void show(String(route.params.pull || newestFirst.value[0]?.id || '') || undefined),
   { immediate: true },
 )
 /** What is edited shows in the list, and in the word for next time, at once. */
@@ -76,16 +69,21 @@ const remove = (pull: Stored<Pull>) =>
     sayTakenOff(name, () =>
       trying(async () => {
         await api.restore('pulls', pull.id)
-        piece.pulls = await listNewest('pulls', piece.piece!.id)
+        piece.pulls = await listNewest('pulls', { parent: piece.piece!.id })
       }),
     )
   })
 
-const next = () =>
-  trying(async () => {
+const planning = ref(false)
+async function next(): Promise<void> {
+  if (planning.value) return
+  planning.value = true
+  await trying(async () => {
     await piece.nextPlan(`Pour ${piece.plans.length + 1}`)
     await router.push({ name: 'pour' })
   })
+  planning.value = false
+}
 
 const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.weighing) ?? false)
 </script>
@@ -104,7 +102,11 @@ const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.we
       <p v-if="!canRecord && piece.compiled" class="quiet small">
         A pull can be recorded as soon as one layer has a resin.
       </p>
-      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+      <ProblemNote
+        v-for="problem in [...problems, ...notOpened]"
+        :key="problem.code"
+        :problem="problem"
+      />
       <ul>
         <li
           v-for="pull in newestFirst"
@@ -135,7 +137,7 @@ const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.we
         </li>
       </ul>
     </section>
-    <PullForm v-if="open" :key="open.id" :keeper="open" :number="numberOf(open.id)" />
+    <PullForm v-if="open" :key="open.id" :session="open" :number="numberOf(open.id)" />
     <section v-else class="panel none">
       <EmptyPlace title="Nothing was poured yet">
         When you have poured, write down what was really weighed and how it came out. The next pour

@@ -106,7 +106,7 @@ watch(
 </script>
 
 <template>
-  <div class="desk">
+  <div class="paper-desk">
     <div class="tools">
       <RouterLink class="btn ghost" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
         >Back to the pour</RouterLink

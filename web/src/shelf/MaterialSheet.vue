@@ -11,7 +11,7 @@ import {
   type ResinClass,
 } from '@mivro/core/material'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import type { Keeper } from '../api/keeper.ts'
+import type { Session } from '../api/session.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
@@ -24,15 +24,15 @@ import { sheetEntries } from './sheetEntries.ts'
 import SeenAtTheBench from './SeenAtTheBench.vue'
 import SheetReader from './SheetReader.vue'
 
-const props = defineProps<{ keeper: Keeper<'materials'> }>()
+const props = defineProps<{ session: Session<'materials'> }>()
 const shelf = useShelf()
-const material = computed(() => props.keeper.document)
+const material = computed(() => props.session.document)
 
 function change(values: object): Problem | undefined {
   try {
     const next = readDocument(materialSchema, { ...material.value, ...values })
-    props.keeper.edit(next)
-    shelf.follow(props.keeper.id, next)
+    props.session.edit(next)
+    shelf.follow(props.session.id, next)
     return undefined
   } catch (error) {
     return problemsOf(error)[0]
@@ -42,7 +42,7 @@ function change(values: object): Problem | undefined {
 const twin = computed(() =>
   twinOf(
     material.value,
-    shelf.stored.filter(({ id }) => id !== props.keeper.id).map(({ document }) => document),
+    shelf.stored.filter(({ id }) => id !== props.session.id).map(({ document }) => document),
   ),
 )
 const slips = computed(() => [
@@ -226,9 +226,9 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
       class="panel beside"
       aria-label="Reading the sheet"
     >
-      <SheetReader :id="keeper.id" :material="material" :field="field" :label="label" />
+      <SheetReader :id="session.id" :material="material" :field="field" :label="label" />
       <SeenAtTheBench
-        :key="keeper.id"
+        :key="session.id"
         :material="material"
         :take="(observations) => change({ observations })"
       />

@@ -13,7 +13,7 @@ vi.mock('../work/pool.ts', () => ({
   askLaw: async (of: Resin) => lawOf(of),
   askSurvey: () => Promise.reject(new Error('not here')),
 }))
-vi.mock('../api/keeper.ts', () => ({ listNewest: async () => [] }))
+vi.mock('../api/sessions.ts', () => ({ listNewest: async () => [] }))
 
 beforeEach(() => setActivePinia(createPinia()))
 

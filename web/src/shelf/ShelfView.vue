@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import type { Material, MaterialKind } from '@mivro/core/material'
 import { show, showDuration, showRatio } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
-import { openKeeper, type Keeper } from '../api/keeper.ts'
+import { useOpen } from '../api/useOpen.ts'
 import { useStudio } from '../studio/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import '../ui/listed.css'
@@ -19,13 +19,13 @@ import { toCsv, toJson } from './exchangeFiles.ts'
 import ExchangeDialog from './ExchangeDialog.vue'
 import MaterialSheet from './MaterialSheet.vue'
 import { useShelf } from './shelfStore.ts'
-import { startingMaterial } from './startingMaterials.ts'
+import { startingMaterial, typicalMaterials } from './startingMaterials.ts'
 
 const route = useRoute()
 const router = useRouter()
 const shelf = useShelf()
 const studio = useStudio()
-const open = shallowRef<Keeper<'materials'>>()
+const { session: open, problems: notOpened, open: openSheet, close } = useOpen('materials')
 const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
@@ -40,15 +40,7 @@ const of = (kind: MaterialKind) => shelf.stored.filter((entry) => entry.document
 const wanted = computed(() => String(route.params.material || shelf.stored[0]?.id || ''))
 
 onMounted(() => trying(() => shelf.load()))
-watch(
-  wanted,
-  (id) =>
-    trying(async () => {
-      open.value = undefined
-      if (id) open.value = await openKeeper('materials', id)
-    }),
-  { immediate: true },
-)
+watch(wanted, (id) => void openSheet(id || undefined), { immediate: true })
 /** An undo or a conflict settled changes the sheet from outside the form. */
 watch(
   () => open.value?.document,
@@ -67,15 +59,20 @@ const handOut = (as: 'csv' | 'json') =>
 const add = (kind: MaterialKind) =>
   trying(async () => {
     // The sheet that was open closes at once, so that nothing is typed into it by mistake.
-    const before = open.value
-    open.value = undefined
+    const before = open.value?.id
+    close()
     try {
       const id = await shelf.add(startingMaterial(kind))
       await router.push({ name: 'shelf', params: { material: id } })
     } catch (error) {
-      open.value = before
+      void openSheet(before)
       throw error
     }
+  })
+
+const addTypical = () =>
+  trying(async () => {
+    for (const material of typicalMaterials) await shelf.add(material)
   })
 
 const remove = ({ id, document }: Stored<Material>) =>
@@ -113,7 +110,11 @@ function facts(material: Material): string {
     <ExchangeDialog v-model="arriving" />
     <div class="columns">
       <section class="panel list" aria-label="Materials">
-        <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+        <ProblemNote
+          v-for="problem in [...problems, ...notOpened]"
+          :key="problem.code"
+          :problem="problem"
+        />
         <template v-for="group in groups" :key="group.kind">
           <div class="row head">
             <h2>{{ group.title }}</h2>
@@ -154,7 +155,7 @@ function facts(material: Material): string {
           </ul>
         </template>
       </section>
-      <MaterialSheet v-if="open" :key="open.id" :keeper="open" />
+      <MaterialSheet v-if="open" :key="open.id" :session="open" />
       <section v-else class="panel">
         <EmptyPlace
           v-if="shelf.loaded && shelf.stored.length === 0"
@@ -162,7 +163,10 @@ function facts(material: Material): string {
         >
           Type in what a data sheet says, and every pour can be weighed and timed from it.
           <template #next
-            ><button type="button" class="btn" @click="add('resin')">Add a resin</button></template
+            ><button type="button" class="btn" @click="add('resin')">Add a resin</button>
+            <button type="button" class="btn ghost" @click="addTypical">
+              Add typical materials
+            </button></template
           >
         </EmptyPlace>
       </section>

@@ -2,6 +2,8 @@ import { readDocument } from '@mivro/core/document'
 import {
   arrivals,
   columns,
+  few,
+  mostArrivals,
   fromJson,
   fromRow,
   materialSchema,
@@ -32,6 +34,8 @@ export async function readArrivals(file: File, shelf: readonly Material[]): Prom
   const { data, meta } = papa.parse<Row>(text, {
     header: true,
     skipEmptyLines: 'greedy',
+    // One row more than is taken tells that there are too many.
+    preview: mostArrivals + 1,
     transformHeader: (name) => name.trim().toLowerCase(),
   })
   if (!meta.fields?.includes('kind') || !meta.fields.includes('name')) {
@@ -40,7 +44,7 @@ export async function readArrivals(file: File, shelf: readonly Material[]): Prom
       reason: 'its first line names no columns "kind" and "name"',
     })
   }
-  return arrivals(data, (row) => fromRow(row as Row), shelf)
+  return arrivals(few(data), (row) => fromRow(row as Row), shelf)
 }
 
 /** The shelf as a table. */

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Material, Shelf } from '@mivro/core/material'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
 
 /** The materials of the studio. */
 export const useShelf = defineStore('shelf', () => {

@@ -50,5 +50,45 @@ const starting: Record<MaterialKind, Material> = {
   inclusion: { kind: 'inclusion', name: 'New charm', density: 8500, mass: 0.001, note: '' },
 }
 
+/** A small shelf to begin with: typical sheets, none of them anybody's own. */
+export const typicalMaterials: readonly Material[] = [
+  { ...starting.resin, name: 'Typical coating epoxy 2:1', note: typicalNote() } as Material,
+  {
+    ...starting.resin,
+    name: 'Typical deep-pour epoxy 3:1',
+    class: 'deep epoxy',
+    ratio: { by: 'volume', a: 3, b: 1 },
+    potLife: 4 * 3600,
+    potMass: 0.5,
+    demould: 60 * 3600,
+    maxDepth: 0.05,
+    viscosity: 0.3,
+    note: typicalNote(),
+  } as Material,
+  {
+    ...starting.resin,
+    name: 'Typical fast urethane 1:1',
+    class: 'fast urethane',
+    ratio: { by: 'weight', a: 1, b: 1 },
+    densityA: 1100,
+    densityB: 1000,
+    potLife: 150,
+    demould: 1800,
+    mixTime: 30,
+    viscosity: 0.1,
+    tintInto: 'B',
+    colour: '#f4f2ea',
+    nameA: 'Part A, isocyanate',
+    nameB: 'Part B, polyol',
+    note: typicalNote(),
+  } as Material,
+  { ...starting.silicone, name: 'Typical platinum silicone 25A', note: typicalNote() } as Material,
+  { ...starting.tint, name: 'Typical dye', note: typicalNote() } as Material,
+]
+
+function typicalNote(): string {
+  return 'Typical values (common practice). Replace them by those of your own data sheet.'
+}
+
 /** A sheet to begin with; every number is to be checked against the real one. */
 export const startingMaterial = (kind: MaterialKind): Material => starting[kind]

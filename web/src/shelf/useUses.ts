@@ -2,7 +2,7 @@ import { shallowRef, watch } from 'vue'
 import { sheetCure, type Batch } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
 import { compile } from '@mivro/core/plan'
-import { listNewest } from '../api/keeper.ts'
+import { listNewest } from '../api/sessions.ts'
 import { askSurvey } from '../work/pool.ts'
 import { useShelf } from './shelfStore.ts'
 
@@ -31,11 +31,12 @@ export function useUses(resin: () => { id: string; document: Resin } | undefined
       uses.value = [bench]
       if (!id) return
       const found: Use[] = []
-      const [plans, pieces] = await Promise.all([listNewest('plans'), listNewest('pieces')])
-      const using = plans.filter(({ document }) =>
-        document.layers.some((layer) => layer.resin === id),
-      )
-      for (const { document: plan, parent } of using.slice(0, mostPlans)) {
+      const plans = await listNewest('plans', { naming: id })
+      const using = plans
+        .filter(({ document }) => document.layers.some((layer) => layer.resin === id))
+        .slice(0, mostPlans)
+      const pieces = await listNewest('pieces', { ids: using.map(({ parent }) => parent!) })
+      for (const { document: plan, parent } of using) {
         const piece = pieces.find((one) => one.id === parent)
         if (!piece) continue
         const question = { form: piece.document.form, up: plan.up, turn: 0 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue'
-import { ElDialog } from 'element-plus'
+import { ElButton, ElDialog } from 'element-plus'
 import { Download, Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { api, type Path } from '../api/client.ts'
+import { forgetSessions } from '../api/sessions.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -17,7 +18,9 @@ import { useStudio } from './studioStore.ts'
 const studio = useStudio()
 const { problems, trying } = useProblems()
 const chosen = shallowRef<File>()
-const said = ref('')
+const saidKey = 'mivro.said'
+const said = ref(sessionStorage.getItem(saidKey) ?? '')
+sessionStorage.removeItem(saidKey)
 
 interface TakenOff {
   path: Path
@@ -26,7 +29,7 @@ interface TakenOff {
   name: string
   at: string
 }
-useUndoOf(() => [studio.keeper])
+useUndoOf(() => [studio.session])
 const takenOff = ref<TakenOff[]>([])
 const kinds: [Path, string][] = [
   ['pieces', 'Piece'],
@@ -49,6 +52,7 @@ const load = () =>
         })),
       ),
     )
+    demo.value = (await api.demo()).present
     takenOff.value = lists.flat().sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   })
 onMounted(load)
@@ -59,13 +63,38 @@ const takeBack = ({ path, id }: TakenOff) =>
     await load()
   })
 
-const restore = () =>
+/** While a backup is read and checked; nothing is touched until all of it is good. */
+const restoring = shallowRef<AbortController>()
+
+async function restore(): Promise<void> {
+  const file = chosen.value!
+  chosen.value = undefined
+  restoring.value = new AbortController()
+  const { signal } = restoring.value
+  await trying(async () => {
+    try {
+      const { documents } = await api.restoreBackup(file, signal)
+      sessionStorage.setItem(
+        saidKey,
+        `${documents} documents came back from ${file.name}. What was here before is kept beside the store, as before-restore.`,
+      )
+      // Every page and list begins anew on the store that took the place.
+      forgetSessions()
+      location.reload()
+    } catch (error) {
+      if (!signal.aborted) throw error
+    }
+  })
+  restoring.value = undefined
+}
+
+// The demo studio in a store of one's own.
+const demo = ref(0)
+const removeDemo = () =>
   trying(async () => {
-    const file = chosen.value!
-    chosen.value = undefined
-    const { documents } = await api.restoreBackup(file)
-    said.value = `${documents} documents came back from ${file.name}. What was here before is kept beside the store, as before-restore.`
-    await Promise.all([load(), studio.load()])
+    const { removed, kept } = await api.removeDemo()
+    said.value = `The demo studio was removed (${removed} documents)${kept > 0 ? `; ${kept} stay, since your own name them` : ''}.`
+    await load()
   })
 
 function change(values: Partial<Studio>): Problem | undefined {
@@ -122,7 +151,21 @@ function pick(event: Event): void {
               @change="pick"
           /></label>
         </div>
+        <p v-if="restoring" class="row" role="status">
+          Reading and checking the backup …
+          <ElButton size="small" @click="restoring.abort()">Cancel</ElButton>
+        </p>
         <p v-if="said" role="status">{{ said }}</p>
+      </section>
+      <section v-if="demo > 0" class="panel box wide">
+        <h2>Demo studio</h2>
+        <div class="row demo">
+          <p class="quiet">
+            {{ demo }} documents of the demo studio are in your store. Removing them is for good;
+            what is yours, and what of the demo it uses, stays.
+          </p>
+          <ElButton @click="removeDemo">Remove the demo studio</ElButton>
+        </div>
       </section>
       <section class="panel box wide">
         <h2>Taken off</h2>
@@ -194,6 +237,10 @@ h1 {
 .acts.end {
   justify-content: flex-end;
   margin-top: 20px;
+}
+
+.demo {
+  justify-content: space-between;
 }
 
 li {

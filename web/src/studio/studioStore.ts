@@ -4,29 +4,30 @@ import { problemsOf } from '@mivro/core/problem'
 import { newStudio, type Studio } from '@mivro/core/studio'
 import { metric, type UnitChoice } from '@mivro/core/units'
 import { api } from '../api/client.ts'
-import { openKeeper, type Keeper } from '../api/keeper.ts'
+import type { Session } from '../api/session.ts'
+import { openSession } from '../api/sessions.ts'
 
 const id = 'studio'
 
 /** What holds everywhere: the studio's name, its units, its scale. */
 export const useStudio = defineStore('studio', () => {
-  const keeper = shallowRef<Keeper<'studios'>>()
-  const studio = computed<Studio>(() => keeper.value?.document ?? newStudio)
-  const units = computed<UnitChoice>(() => keeper.value?.document.units ?? metric)
+  const session = shallowRef<Session<'studios'>>()
+  const studio = computed<Studio>(() => session.value?.document ?? newStudio)
+  const units = computed<UnitChoice>(() => session.value?.document.units ?? metric)
 
   async function load(): Promise<void> {
     try {
-      keeper.value = await openKeeper('studios', id)
+      session.value = await openSession('studios', id)
     } catch (error) {
       if (problemsOf(error)[0].code !== 'not-found') throw error
       await api.add('studios', id, newStudio)
-      keeper.value = await openKeeper('studios', id)
+      session.value = await openSession('studios', id)
     }
   }
 
   function change(values: Partial<Studio>): void {
-    keeper.value?.edit({ ...studio.value, ...values })
+    session.value?.edit({ ...studio.value, ...values })
   }
 
-  return { keeper, studio, units, load, change }
+  return { session, studio, units, load, change }
 })

@@ -47,6 +47,12 @@ const swatch = (id: string) => {
         {{ entry.document.name }}
       </ElOption>
     </ElSelect>
+    <RouterLink
+      v-if="shelf.loaded && entries.length === 0"
+      class="small none"
+      :to="{ name: 'shelf', params: { material: '' } }"
+      >No {{ kind }} yet: add one</RouterLink
+    >
     <slot />
   </div>
 </template>

@@ -1,23 +1,28 @@
 import { h } from 'vue'
-import { ElMessage } from 'element-plus'
+import { ElNotification } from 'element-plus'
+import { offerDeletion } from './undo.ts'
 
-/** Says that something was taken off, with the way back. */
+/** Stays long enough to be read and reached without haste, ms. */
+const shownFor = 20_000
+
+/** Says that something was deleted, with the way back: the button, or Ctrl+Z. */
 export function sayTakenOff(name: string, takeBack: () => void): void {
-  const message = ElMessage({
-    duration: 8000,
-    message: h('span', [
+  const back = () => {
+    withdraw()
+    notice.close()
+    takeBack()
+  }
+  const withdraw = offerDeletion(() => {
+    notice.close()
+    takeBack()
+  })
+  const notice = ElNotification({
+    duration: shownFor,
+    position: 'bottom-right',
+    customClass: 'deleted',
+    message: h('span', { role: 'status' }, [
       `${name} was taken off. `,
-      h(
-        'button',
-        {
-          class: 'take-back',
-          onClick: () => {
-            message.close()
-            takeBack()
-          },
-        },
-        'Take it back',
-      ),
+      h('button', { type: 'button', class: 'take-back', onClick: back }, 'Take it back'),
     ]),
   })
 }

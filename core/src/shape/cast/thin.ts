@@ -88,7 +88,7 @@ export function thinParts(grid: Grid, mask: Uint8Array, t: number): Thin[] {
       const deepest = cells.reduce((best, cell) => (toThick[cell] > toThick[best] ? cell : best))
       const contacts = cells.filter((cell) => touches(grid, cell, thick))
       if (contacts.length > 0 && toThick[deepest] < least) return undefined
-      const patches = partsOf(grid, marks(grid, contacts)).length
+      const patches = patchesOf(grid, contacts)
       const { at, reach } = farthest(grid, cells, contacts)
       return {
         kind: patches === 0 ? 'apart' : patches === 1 ? 'tongue' : 'pin',
@@ -130,14 +130,33 @@ function farthest(grid: Grid, cells: readonly number[], contacts: readonly numbe
   return { at, reach: reach + Math.min(...grid.cell) }
 }
 
-function marks({ inside }: Grid, cells: readonly number[]): Uint8Array {
-  const marked = new Uint8Array(inside.length)
-  for (const cell of cells) marked[cell] = 1
-  return marked
+/** In how many patches some cells hang together: asked of thousands of small parts, so by their own list. */
+function patchesOf(grid: Grid, cells: readonly number[]): number {
+  const steps = neighbourSteps(grid, 26).map(({ step }) => step)
+  const left = new Set(cells)
+  let patches = 0
+  for (const start of cells) {
+    if (!left.delete(start)) continue
+    patches++
+    const patch = [start]
+    for (const cell of patch) {
+      for (const step of steps) if (left.delete(cell + step)) patch.push(cell + step)
+    }
+  }
+  return patches
 }
 
 function touches(grid: Grid, cell: number, mask: Uint8Array): boolean {
-  return neighbourSteps(grid, 6).some(({ step }) => mask[cell + step] === 1)
+  const { counts } = grid
+  const [row, slab] = [counts[2], counts[0] * counts[2]]
+  return (
+    mask[cell - 1] === 1 ||
+    mask[cell + 1] === 1 ||
+    mask[cell - row] === 1 ||
+    mask[cell + row] === 1 ||
+    mask[cell - slab] === 1 ||
+    mask[cell + slab] === 1
+  )
 }
 
 /** Cells of a mask that hang together by 26 neighbours, part by part. */

@@ -50,7 +50,7 @@ export const useAir = defineStore('air', () => {
 
   /** While an opening is under the hand: nothing is kept yet. */
   function drag(id: string, at: Vec3): void {
-    mould.preview = { ...mould.keeper!.document, openings: withAt(id, at) }
+    mould.preview = { ...mould.session!.document, openings: withAt(id, at) }
   }
   function drop(): void {
     const { preview } = mould

@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { readDocument } from '@mivro/core/document'
-import { mouldSchema, mouldKindNames, mouldKinds, type Mould } from '@mivro/core/mould'
+import { mouldSchema, withKind, mouldKindNames, mouldKinds, type Mould } from '@mivro/core/mould'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import type { Keeper } from '../../api/keeper.ts'
+import type { Session } from '../../api/session.ts'
 import CountField from '../../ui/CountField.vue'
 import PlainSelect from '../../ui/PlainSelect.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import TextField from '../../ui/TextField.vue'
 
-const props = defineProps<{ keeper: Keeper<'moulds'> }>()
-const mould = computed(() => props.keeper.document)
+const props = defineProps<{ session: Session<'moulds'> }>()
+const mould = computed(() => props.session.document)
 
 function change(values: Partial<Mould>): Problem | undefined {
   try {
-    props.keeper.edit(readDocument(mouldSchema, { ...mould.value, ...values }))
+    props.session.edit(readDocument(mouldSchema, { ...mould.value, ...values }))
     return undefined
   } catch (error) {
     return problemsOf(error)[0]
@@ -38,7 +38,7 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKinds[value].l
     label="Kind"
     :options="kinds"
     :value="mould.kind"
-    @choose="change({ kind: $event as Mould['kind'] })"
+    @choose="change(withKind(mould, $event as Mould['kind']))"
   />
   <h3>How it likes to be poured</h3>
   <CountField

@@ -2,7 +2,7 @@ import { computed, shallowRef, watch } from 'vue'
 import type { Mould } from '@mivro/core/mould'
 import type { Pull } from '@mivro/core/pull'
 import type { Stored } from '../../api/client.ts'
-import { listNewest } from '../../api/keeper.ts'
+import { listNewest } from '../../api/sessions.ts'
 
 /** The pulls of all pieces that a mould makes, newest first. */
 export function usePullsOf(mould: () => Mould | undefined) {
@@ -11,7 +11,7 @@ export function usePullsOf(mould: () => Mould | undefined) {
     () => mould()?.pieces.join(),
     async () => {
       const pieces = mould()?.pieces ?? []
-      const lists = await Promise.all(pieces.map((piece) => listNewest('pulls', piece)))
+      const lists = await Promise.all(pieces.map((piece) => listNewest('pulls', { parent: piece })))
       pulls.value = lists
         .flat()
         .sort((a, b) => b.document.pouredAt.localeCompare(a.document.pouredAt))

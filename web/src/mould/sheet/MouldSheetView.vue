@@ -60,7 +60,7 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="desk">
+  <div class="paper-desk">
     <div class="tools">
       <RouterLink
         class="btn ghost"
@@ -74,7 +74,7 @@ const print = () => window.print()
     <main v-if="piece.problems.length > 0" class="paper">
       <p>{{ sayProblem(piece.problems[0]) }}</p>
     </main>
-    <main v-else-if="mould.loaded && !mould.keeper" class="paper">
+    <main v-else-if="mould.loaded && !mould.session" class="paper">
       <p>This piece has no mould yet.</p>
     </main>
     <main v-else-if="document && mould.compiled" class="paper">

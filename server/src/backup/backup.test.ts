@@ -1,0 +1,300 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { sameDocument } from '@mivro/core/document'
+import { newPlan } from '@mivro/core/plan'
+import { buildSolid, writeStl } from '@mivro/core/shape'
+import { Store } from '../db/store.ts'
+import { TestServer } from '../testServer.ts'
+
+let server: TestServer
+beforeEach(async () => {
+  server = await TestServer.start()
+})
+afterEach(() => server.stop())
+
+const call = (method: string, path: string, body?: unknown) => server.call(method, path, body)
+const take = async () => new Uint8Array(await (await fetch(`${server.base}/backup`)).arrayBuffer())
+const put = (bytes: Uint8Array) => server.send('PUT', '/backup', bytes)
+const everything = async () => {
+  const lists = ['/pieces', '/plans', '/pulls', '/moulds', '/materials', '/pieces/deleted']
+  return Promise.all(lists.map(async (path) => (await call('GET', path)).body))
+}
+
+const piece = (
+  name = 'Coaster',
+  form: object = {
+    from: 'sizes',
+    solid: { solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 },
+  },
+) => ({
+  name,
+  form,
+  note: '',
+})
+const row = (more: object = {}) => ({
+  id: 'p1',
+  kind: 'piece',
+  parent: null,
+  revision: 1,
+  body: piece(),
+  created_at: '2026-01-01',
+  updated_at: '2026-01-01',
+  deleted_at: null,
+  ...more,
+})
+const version = (more: object = {}) => ({
+  document: 'p1',
+  revision: 1,
+  change: 'made',
+  body: piece(),
+  at: '2026-01-01',
+  ...more,
+})
+const lines = (rows: object[]) => strToU8(rows.map((one) => JSON.stringify(one)).join('\n'))
+/** A backup of these rows; what the manifest counts can be told otherwise. */
+const packed = (
+  documents: object[],
+  revisions: object[],
+  more: Record<string, Uint8Array> = {},
+  manifest = {},
+  level: 0 | 6 = 6,
+) =>
+  zipSync(
+    {
+      'manifest.json': strToU8(
+        JSON.stringify({
+          format: 2,
+          madeAt: '',
+          documents: documents.length,
+          revisions: revisions.length,
+          meshes: Object.keys(more).length,
+          ...manifest,
+        }),
+      ),
+      'documents.ndjson': lines(documents),
+      'revisions.ndjson': lines(revisions),
+      ...more,
+    },
+    { level },
+  )
+const cube = () => writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height: 0.02 }))
+
+describe('a backup', () => {
+  it('holds everything; restored, all is there with its versions and deletions', async () => {
+    await call('POST', '/demo')
+    await call('DELETE', '/pieces/demo-orrery')
+    const before = await everything()
+    const bytes = await take()
+    await call('DELETE', '/pieces/demo-coaster')
+    await call('POST', '/pieces', { id: 'later', document: piece('Later') })
+    const restored = await put(bytes)
+    expect(restored.status).toBe(200)
+    expect(await everything()).toEqual(before)
+    const { items } = (await call('GET', '/pieces/demo-orrery/history')).body
+    expect(items.map((r: { change: string }) => r.change)).toEqual(['made', 'deleted'])
+    // Taken again it says the same, to the row.
+    const rows = (zip: Uint8Array) =>
+      ['documents', 'revisions'].map((name) =>
+        strFromU8(unzipSync(zip)[`${name}.ndjson`])
+          .trim()
+          .split('\n')
+          .map((line) => JSON.parse(line) as unknown),
+      )
+    const again = rows(await take())
+    expect(again.map((list) => list.length)).toEqual(rows(bytes).map((list) => list.length))
+    expect(sameDocument(again, rows(bytes))).toBe(true)
+  })
+
+  it('what was there before a restore is kept, once for each, and is a store of its own', async () => {
+    await call('POST', '/pieces', { id: 'p1', document: piece('Mine') })
+    const bytes = packed([], [])
+    expect((await put(bytes)).status).toBe(200)
+    expect((await put(bytes)).status).toBe(200)
+    const kept = readdirSync(server.folder).filter((name) =>
+      /^before-restore-.*\.sqlite$/.test(name),
+    )
+    expect(kept).toHaveLength(2)
+    const names = await Promise.all(
+      kept.map(async (name) => {
+        const store = await Store.open(join(server.folder, name))
+        const found = await store.transaction((tx) => tx('documents').select('id'))
+        await store.close()
+        return found.map(({ id }) => id as string)
+      }),
+    )
+    expect(names.flat()).toEqual(['p1'])
+    // Nothing else is left lying about.
+    expect(readdirSync(server.folder).filter((name) => /part$|incoming/.test(name))).toEqual([])
+  })
+
+  it('of format 1 is still read', async () => {
+    const index = { format: 1, madeAt: '', documents: [row()], revisions: [version()] }
+    const old = zipSync({ 'mivro.json': strToU8(JSON.stringify(index)) })
+    expect((await put(old)).status).toBe(200)
+    expect((await call('GET', '/pieces/p1')).body.document.name).toBe('Coaster')
+  })
+
+  it('a write that was meant for the store before is refused, even where the numbers agree', async () => {
+    await call('POST', '/pieces', { id: 'p1', document: piece('Mine') })
+    const before = server.store.epoch
+    await put(packed([row()], [version()]))
+    const late = await server.call(
+      'PUT',
+      '/pieces/p1',
+      { basedOn: 1, document: piece('Late') },
+      before,
+    )
+    expect(late.status).toBe(409)
+    expect(late.body.title).toMatch(/A backup was restored since this page was opened/)
+    expect((await call('GET', '/pieces/p1')).body.document.name).toBe('Coaster')
+  })
+
+  it('others are answered while one is packed and while one is restored', async () => {
+    await call('POST', '/demo')
+    let waited = 0
+    const during = async (work: Promise<unknown>) => {
+      let going = true
+      void work.finally(() => (going = false))
+      while (going) {
+        const start = performance.now()
+        await call('GET', '/overview')
+        waited = Math.max(waited, performance.now() - start)
+        await new Promise((done) => setTimeout(done, 20))
+      }
+      return work
+    }
+    const bytes = (await during(take())) as Uint8Array
+    await during(put(bytes))
+    // Not a speed: that they are answered at all meanwhile, and not after it.
+    expect(waited).toBeLessThan(5000)
+  })
+})
+
+describe('what is no whole backup', () => {
+  const flipped = () => {
+    const bytes = packed([row()], [version()], {}, {}, 0)
+    const at = Buffer.from(bytes).indexOf('Coaster')
+    bytes[at] ^= 1
+    return bytes
+  }
+  const mesh = '5'.repeat(64)
+  const fromFile = { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' }
+  it.each<[string, () => Uint8Array, RegExp]>([
+    ['no zip', () => strToU8('hello, this is no zip at all'), /not a whole zip file/],
+    ['a zip cut off', () => packed([row()], [version()]).subarray(0, 300), /not a whole zip file/],
+    ['nothing of ours', () => zipSync({ [`meshes/${mesh}`]: strToU8('') }), /no manifest.json/],
+    [
+      'a stranger in it',
+      () => packed([], [], { '../etc/passwd': strToU8('x') }),
+      /has no place in it|not a whole zip/,
+    ],
+    ['a bit flipped', flipped, /was altered: its checksum is off/],
+    [
+      'a broken line',
+      () => packed([], [], { 'documents.ndjson': strToU8('{') }),
+      /documents.ndjson is not whole/,
+    ],
+    [
+      'a newer format',
+      () => packed([], [], {}, { format: 9 }),
+      /format 9 and this Mivro reads up to 2/,
+    ],
+    [
+      'a damaged piece',
+      () => packed([row({ body: piece('') })], [version()]),
+      /a piece in it is damaged at name \(p1\)/,
+    ],
+    [
+      'an id with a slash',
+      () => packed([row({ id: 'a/b' })], [version()]),
+      /a document in it has no proper id/,
+    ],
+    ['an orphan', () => packed([row({ parent: 'gone' })], [version()]), /lost what it belongs to/],
+    [
+      'a plan without a piece',
+      () => packed([row({ kind: 'plan', body: newPlan('x') })], [version()]),
+      /a plan in it lost what it belongs to/,
+    ],
+    [
+      'a null version',
+      () => packed([row()], [version({ body: null })]),
+      /a piece in it is damaged at/,
+    ],
+    [
+      'a document behind its history',
+      () => packed([row()], [version(), version({ revision: 2, change: 'edited' })]),
+      /not its own newest version/,
+    ],
+    [
+      'a document that says something else',
+      () => packed([row({ body: piece('Other') })], [version()]),
+      /not its own newest version/,
+    ],
+    [
+      'a version of nothing',
+      () => packed([row()], [version(), version({ document: 'q' })]),
+      /belongs to no document \(q\)/,
+    ],
+    [
+      'two versions of one number',
+      () => packed([row()], [version(), version()]),
+      /two versions in it have one number/,
+    ],
+    [
+      'a missing shape',
+      () =>
+        packed([row({ body: piece('F', fromFile) })], [version({ body: piece('F', fromFile) })]),
+      /the shape of a piece is missing/,
+    ],
+    [
+      'a changed shape',
+      () => packed([], [], { [`meshes/${'0'.repeat(64)}`]: cube() }),
+      /a shape in it was changed/,
+    ],
+    [
+      'fewer rows than it says',
+      () => packed([row()], [version()], {}, { revisions: 3 }),
+      /less or more than its manifest says/,
+    ],
+  ])('%s is refused with what is off, and nothing is changed', async (_, bytes, says) => {
+    await call('POST', '/pieces', { id: 'mine', document: piece('Mine') })
+    const refused = await put(bytes())
+    expect([refused.status, (await refused.json()).title]).toEqual([
+      422,
+      expect.stringMatching(says),
+    ])
+    expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
+    expect(readdirSync(server.folder).filter((name) => /restore-|incoming/.test(name))).toEqual([])
+  })
+
+  it('a bomb is refused by counting, before it has grown', async () => {
+    const bomb = zipSync({
+      'manifest.json': strToU8('{}'),
+      'documents.ndjson': new Uint8Array(150e6),
+    })
+    expect(bomb.length).toBeLessThan(300_000)
+    const refused = await put(bomb)
+    expect((await refused.json()).title).toMatch(
+      /manifest.json does not hold|a row of documents.ndjson is too long/,
+    )
+    const honest = packed([], [], { 'documents.ndjson': new Uint8Array(150e6) })
+    expect((await (await put(honest)).json()).title).toMatch(
+      /a row of documents.ndjson is too long/,
+    )
+  })
+
+  it('an upload that breaks off changes nothing and leaves nothing', async () => {
+    const stream = new ReadableStream({
+      start(controller) {
+        controller.enqueue(packed([row()], [version()]).subarray(0, 100))
+        setTimeout(() => controller.error(new Error('gone')), 50)
+      },
+    })
+    const init = { method: 'PUT', body: stream, duplex: 'half' } as RequestInit
+    await expect(server.fetch('/backup', init)).rejects.toThrow()
+    await new Promise((done) => setTimeout(done, 300))
+    expect(readdirSync(server.folder).filter((name) => /restore-|incoming/.test(name))).toEqual([])
+  })
+})

@@ -1,0 +1,59 @@
+import { z } from '@mivro/core/schema'
+import { Problem } from '@mivro/core/problem'
+import { kindNames, type Kind } from '../document/kinds.ts'
+
+/**
+ * A backup is a zip: `manifest.json`, `documents.ndjson` and `revisions.ndjson` with a row a line,
+ * parents before what belongs to them, and `meshes/<SHA-256>`, the files of shapes as they came.
+ * Format 1 held all rows in one `mivro.json`; it is still read.
+ */
+export const backupFormat = 2
+
+/** A backup unpacks to no more than this, in and out. */
+export const largestUnpacked = 20e9
+
+/** One row: a document of the largest body a request may have, twice. */
+export const longestLine = 8_000_000
+
+/** Format 1 is read whole. */
+export const largestIndex = 64_000_000
+
+const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
+const moment = z.string().max(30)
+
+export const manifestSchema = z.object({
+  format: z.number(),
+  madeAt: z.string(),
+  documents: z.number().int().nonnegative(),
+  revisions: z.number().int().nonnegative(),
+  meshes: z.number().int().nonnegative(),
+})
+
+export const rowSchema = z.object({
+  id,
+  kind: z.enum(kindNames as [Kind, ...Kind[]]),
+  parent: id.nullable(),
+  revision: z.number().int().positive(),
+  body: z.unknown(),
+  created_at: moment,
+  updated_at: moment,
+  deleted_at: moment.nullable(),
+})
+export type DocumentLine = z.infer<typeof rowSchema>
+
+export const revisionSchema = z.object({
+  document: id,
+  revision: z.number().int().positive(),
+  change: z.enum(['made', 'edited', 'undone', 'redone', 'deleted', 'restored']),
+  body: z.unknown(),
+  at: moment,
+  name: z.string().max(80).nullable().default(null),
+})
+export type RevisionLine = z.infer<typeof revisionSchema>
+
+/** Format 1 named what kind of file it took a shape for. */
+export const meshEntry = /^meshes\/([0-9a-f]{64})(\.stl)?$/
+
+export function unreadable(reason: string): never {
+  throw new Problem('backup-unreadable', { reason })
+}

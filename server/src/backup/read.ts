@@ -1,0 +1,226 @@
+import { createHash } from 'node:crypto'
+import { readDocument, sameDocument } from '@mivro/core/document'
+import { Problem, Problems } from '@mivro/core/problem'
+import { connect, type Transaction } from '../db/connect.ts'
+import { newEpoch } from '../db/migrations/0002_epoch_and_names.ts'
+import { kinds, type Kind } from '../document/kinds.ts'
+import { Archive } from './archive.ts'
+import {
+  backupFormat,
+  manifestSchema,
+  meshEntry,
+  revisionSchema,
+  rowSchema,
+  unreadable,
+  type DocumentLine,
+  type RevisionLine,
+} from './format.ts'
+
+export interface Restored {
+  documents: number
+  revisions: number
+  meshes: number
+}
+
+/** Rows written with one statement. */
+const batch = 50
+
+/**
+ * Makes a database at `file` of a backup, in one transaction, and checks all of it on the way:
+ * names, sizes and checksums of entries, every row and every document by its schema, each
+ * document against its newest version, each parent and each shape that is named.
+ *
+ * Throws `Problem`: backup-unreadable with what is off, backup-newer.
+ */
+export async function readBackup(path: string, file: string): Promise<Restored> {
+  const archive = await Archive.open(path)
+  const db = await connect(file)
+  try {
+    const made = await db.transaction(async (tx) => {
+      const rows = await rowsOf(archive)
+      const checks = new Checks()
+      const documents = await insert(tx, 'documents', checks.documents(rows.documents))
+      const revisions = await insert(tx, 'revisions', checks.revisions(rows.revisions))
+      const meshes = await insertMeshes(tx, archive)
+      checks.finish(meshes)
+      const expected = rows.manifest
+      if (
+        expected &&
+        (expected.documents !== documents ||
+          expected.revisions !== revisions ||
+          expected.meshes !== meshes.size)
+      ) {
+        unreadable('it holds less or more than its manifest says')
+      }
+      await tx('about').where({ key: 'epoch' }).update({ value: newEpoch() })
+      return { documents, revisions, meshes: meshes.size }
+    })
+    await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
+    return made
+  } finally {
+    archive.close()
+    await db.destroy()
+  }
+}
+
+interface Rows {
+  manifest?: { documents: number; revisions: number; meshes: number }
+  documents: AsyncIterable<unknown> | Iterable<unknown>
+  revisions: AsyncIterable<unknown> | Iterable<unknown>
+}
+
+async function rowsOf(archive: Archive): Promise<Rows> {
+  const old = archive.entries.has('mivro.json')
+  if (!old && !archive.entries.has('manifest.json')) unreadable('it holds no manifest.json')
+  const name = old ? 'mivro.json' : 'manifest.json'
+  const value = parsed((await archive.whole(name)).toString('utf8'), name) as Record<
+    string,
+    unknown
+  > | null
+  const format = value?.format
+  if (typeof format === 'number' && format > backupFormat) {
+    throw new Problem('backup-newer', { version: format, reads: backupFormat })
+  }
+  if (old) {
+    const { documents, revisions } = value ?? {}
+    if (!Array.isArray(documents) || !Array.isArray(revisions)) {
+      return unreadable('mivro.json does not hold what a backup holds')
+    }
+    const parentsFirst = [...documents].sort(
+      (a, b) => Number((a?.parent ?? null) !== null) - Number((b?.parent ?? null) !== null),
+    )
+    return { documents: parentsFirst, revisions }
+  }
+  const manifest = manifestSchema.safeParse(value)
+  if (!manifest.success) return unreadable('manifest.json does not hold what it should')
+  return {
+    manifest: manifest.data,
+    documents: jsonLines(archive, 'documents.ndjson'),
+    revisions: jsonLines(archive, 'revisions.ndjson'),
+  }
+}
+
+async function* jsonLines(archive: Archive, name: string): AsyncGenerator<unknown> {
+  for await (const line of archive.lines(name)) if (line !== '') yield parsed(line, name)
+}
+
+function parsed(text: string, name: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return unreadable(`${name} is not whole`)
+  }
+}
+
+/** What is known of the documents while their versions go by. */
+class Checks {
+  private readonly known = new Map<string, { row: DocumentLine; newest: number; same: boolean }>()
+  private readonly shapes = new Set<string>()
+
+  async *documents(lines: AsyncIterable<unknown> | Iterable<unknown>): AsyncGenerator<object> {
+    for await (const line of lines) {
+      const read = rowSchema.safeParse(line)
+      if (!read.success) unreadable(`a document in it has no proper ${placeOf(read.error)}`)
+      const row = read.data as DocumentLine
+      if (this.known.has(row.id)) unreadable(`two documents in it have one id (${row.id})`)
+      const parentKind: Kind | undefined = kinds[row.kind].parent
+      const belongs =
+        parentKind === undefined
+          ? row.parent === null
+          : this.known.get(row.parent ?? '')?.row.kind === parentKind
+      if (!belongs) unreadable(`a ${row.kind} in it lost what it belongs to (${row.id})`)
+      row.body = bodyOf(row.kind, row.body, row.id)
+      this.known.set(row.id, { row, newest: 0, same: false })
+      this.name(row.body)
+      yield { ...row, body: JSON.stringify(row.body) }
+    }
+  }
+
+  async *revisions(lines: AsyncIterable<unknown> | Iterable<unknown>): AsyncGenerator<object> {
+    for await (const line of lines) {
+      const read = revisionSchema.safeParse(line)
+      if (!read.success) unreadable(`a version in it has no proper ${placeOf(read.error)}`)
+      const row = read.data as RevisionLine
+      const document = this.known.get(row.document)
+      if (!document) return unreadable(`a version in it belongs to no document (${row.document})`)
+      row.body = bodyOf(document.row.kind, row.body, row.document)
+      if (row.revision > document.newest) {
+        document.newest = row.revision
+        document.same = sameDocument(row.body, document.row.body)
+      }
+      this.name(row.body)
+      yield { ...row, body: JSON.stringify(row.body) }
+    }
+  }
+
+  finish(meshes: ReadonlySet<string>): void {
+    for (const { row, newest, same } of this.known.values()) {
+      if (newest !== row.revision || !same) {
+        unreadable(`a ${row.kind} in it is not its own newest version (${row.id})`)
+      }
+    }
+    for (const shape of this.shapes) {
+      if (!meshes.has(shape)) unreadable(`the shape of a piece is missing (${shape.slice(0, 12)})`)
+    }
+  }
+
+  private name(body: unknown): void {
+    const form = (body as { form?: { from?: string; mesh?: string } }).form
+    if (form?.from === 'file' && form.mesh !== undefined) this.shapes.add(form.mesh)
+  }
+}
+
+const placeOf = (error: { issues: { path: PropertyKey[] }[] }) =>
+  error.issues[0].path.join('.') || 'form'
+
+function bodyOf(kind: Kind, body: unknown, id: string): unknown {
+  try {
+    return readDocument(kinds[kind].schema, body)
+  } catch (error) {
+    if (!(error instanceof Problems)) throw error
+    return unreadable(`a ${kind} in it is damaged at ${error.list[0].path || 'its root'} (${id})`)
+  }
+}
+
+async function insert(
+  tx: Transaction,
+  table: string,
+  rows: AsyncIterable<object>,
+): Promise<number> {
+  let waiting: object[] = []
+  let count = 0
+  const write = async () => {
+    if (waiting.length > 0) await tx(table).insert(waiting)
+    waiting = []
+  }
+  try {
+    for await (const row of rows) {
+      waiting.push(row)
+      count++
+      if (waiting.length === batch) await write()
+    }
+    await write()
+  } catch (error) {
+    if ((error as { code?: string }).code?.startsWith('SQLITE_CONSTRAINT')) {
+      unreadable('two versions in it have one number')
+    }
+    throw error
+  }
+  return count
+}
+
+async function insertMeshes(tx: Transaction, archive: Archive): Promise<Set<string>> {
+  const ids = new Set<string>()
+  const now = new Date().toISOString()
+  for (const name of archive.entries.keys()) {
+    const id = meshEntry.exec(name)?.[1]
+    if (id === undefined) continue
+    const body = await archive.whole(name)
+    if (createHash('sha256').update(body).digest('hex') !== id) {
+      unreadable('a shape in it was changed')
+    }
+    ids.add(id)
+    await tx('meshes').insert({ id, bytes: body.length, body, created_at: now })
+  }
+  return ids
+}

@@ -1,0 +1,171 @@
+import { spawn } from 'node:child_process'
+import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { sayProblem } from '@mivro/core/caution'
+import type { Problem } from '@mivro/core/problem'
+import { temporaryFolder } from '../testServer.ts'
+import { storeProblem } from './faults.ts'
+import { Store } from './store.ts'
+
+const require = createRequire(import.meta.url)
+const Raw = require('libsql') as new (file: string) => {
+  exec(sql: string): void
+  prepare(sql: string): { all(): { id: string }[] }
+  close(): void
+}
+const place = () => join(temporaryFolder(), 'store.sqlite')
+const refusal = (work: Promise<unknown>) =>
+  work.then(
+    () => 'taken',
+    (error: Problem) => sayProblem(error),
+  )
+const row = (id: string) => ({
+  id,
+  kind: 'piece',
+  revision: 1,
+  body: '{}',
+  created_at: '2026',
+  updated_at: '2026',
+})
+const add = (store: Store, id: string) => store.transaction((tx) => tx('documents').insert(row(id)))
+const ids = (store: Store) =>
+  store.transaction(async (tx) => (await tx('documents').orderBy('id')).map(({ id }) => id))
+
+describe('a store', () => {
+  it('a lock by another program for a while is waited for', async () => {
+    const store = await Store.open(place())
+    const other = new Raw(store.file)
+    other.exec('BEGIN IMMEDIATE')
+    setTimeout(() => other.exec('COMMIT'), 600)
+    await add(store, 'a')
+    expect(await ids(store)).toEqual(['a'])
+    other.close()
+    await store.close()
+  })
+
+  it('a lock that stays is said, and the store mends itself when it is gone', async () => {
+    const store = await Store.open(place())
+    const other = new Raw(store.file)
+    other.exec('BEGIN IMMEDIATE')
+    const said = await refusal(add(store, 'a'))
+    expect(said).toMatch(/Another program is using the store/)
+    expect(await ids(store)).toEqual([])
+    other.exec('COMMIT')
+    await add(store, 'b')
+    expect(await ids(store)).toEqual(['b'])
+    other.close()
+    await store.close()
+  })
+
+  it('a second server on it is refused with who has it, until the first is gone', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    expect(await refusal(Store.open(file))).toBe(
+      `Another Mivro (process ${process.pid}) has this store open: ${file}. Close it first, or choose another store with --database.`,
+    )
+    await add(store, 'a')
+    await store.close()
+    const again = await Store.open(file)
+    expect(await ids(again)).toEqual(['a'])
+    await again.close()
+  })
+
+  it('a server that was killed locks nobody out', async () => {
+    const file = place()
+    await (await Store.open(file)).close()
+    const holder = spawn(process.execPath, [
+      '-e',
+      `const D = require(${JSON.stringify(require.resolve('libsql'))}); const d = new D(${JSON.stringify(`${file}.lock`)}); d.exec('BEGIN IMMEDIATE'); console.log('held'); setInterval(() => d, 1000)`,
+    ])
+    await new Promise((held) => holder.stdout.once('data', held))
+    expect(await refusal(Store.open(file))).toMatch(/has this store open/)
+    holder.kill('SIGKILL')
+    await new Promise((gone) => holder.once('close', gone))
+    await (await Store.open(file)).close()
+  })
+
+  it('closed, the file alone holds everything', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    await add(store, 'a')
+    await store.close()
+    expect(existsSync(`${file}-wal`) ? statSync(`${file}-wal`).size : 0).toBe(0)
+    const copy = place()
+    writeFileSync(copy, readFileSync(file))
+    const alone = new Raw(copy)
+    expect(alone.prepare('SELECT id FROM documents').all()).toMatchObject([{ id: 'a' }])
+    alone.close()
+  })
+
+  it('is written into its file now and then', async () => {
+    const store = await Store.open(place())
+    await add(store, 'a')
+    expect(statSync(`${store.file}-wal`).size).toBeGreaterThan(0)
+    await store.checkpoint()
+    expect(statSync(`${store.file}-wal`).size).toBe(0)
+    await store.close()
+  })
+
+  it('an empty file and a file of something else are said, and left as they are', async () => {
+    const empty = place()
+    writeFileSync(empty, '')
+    expect(await refusal(Store.open(empty))).toMatch(/The store is damaged \(the file is empty\)/)
+    expect(statSync(empty).size).toBe(0)
+    const other = place()
+    writeFileSync(other, 'a letter to somebody '.repeat(100))
+    expect(await refusal(Store.open(other))).toMatch(
+      /The store is damaged \(file is not a database\)/,
+    )
+    expect(readFileSync(other, 'utf8')).toMatch(/^a letter/)
+  })
+
+  it('one that was torn in the middle is said when it is met', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    for (let i = 0; i < 300; i++) await add(store, `p${i}`)
+    await store.close()
+    const bytes = readFileSync(file)
+    bytes.fill(0xff, 8192, bytes.length - 4096)
+    writeFileSync(file, bytes)
+    expect(await refusal(Store.open(file).then(ids))).toMatch(/The store is damaged/)
+  })
+
+  it('replaced, it is another one with another epoch, and requests meanwhile wait', async () => {
+    const store = await Store.open(place())
+    await add(store, 'old')
+    const next = await Store.open(place())
+    await add(next, 'new')
+    await next.close()
+    const before = store.epoch
+    const aside = `${store.file}.aside`
+    const [, meanwhile] = await Promise.all([store.replaceWith(next.file, aside), ids(store)])
+    expect(meanwhile).toEqual(['new'])
+    expect(store.epoch).not.toBe(before)
+    await store.close()
+    const kept = await Store.open(aside)
+    expect([await ids(kept), kept.epoch]).toEqual([['old'], before])
+    await kept.close()
+  })
+})
+
+describe('what ails a store is said in a sentence', () => {
+  const fault = (code: string) => Object.assign(new Error('words of SQLite'), { code })
+  it.each([
+    ['SQLITE_FULL', /The disk is full/],
+    ['ENOSPC', /The disk is full/],
+    ['SQLITE_READONLY', /can be read but not written: \/s\/m.sqlite/],
+    ['EACCES', /can be read but not written/],
+    ['SQLITE_CORRUPT', /The store is damaged \(words of SQLite\): \/s\/m.sqlite/],
+    ['SQLITE_BUSY_SNAPSHOT', /Another program is using the store/],
+    ['SQLITE_IOERR_WRITE', /damaged \(the disk: words of SQLite\)/],
+  ])('%s', (code, says) => {
+    expect(sayProblem(storeProblem(fault(code), '/s/m.sqlite')!)).toMatch(says)
+  })
+
+  it('anything else is no fault of the store', () => {
+    expect(storeProblem(new Error('a slip of ours'), 'x')).toBeUndefined()
+    expect(storeProblem(fault('SQLITE_CONSTRAINT'), 'x')).toBeUndefined()
+  })
+})

@@ -1,0 +1,124 @@
+import { existsSync, linkSync, renameSync, rmSync, statSync } from 'node:fs'
+import { setTimeout as delay } from 'node:timers/promises'
+import { Problem } from '@mivro/core/problem'
+import { connect, type Database, type Transaction } from './connect.ts'
+import { storeProblem } from './faults.ts'
+import { holdStore } from './lock.ts'
+
+/** Another program's lock is waited for so long, ms, before the person is told. */
+const patience = 4000
+const between = 60
+
+/** A store that is being made, and one that waits to take the place of another. */
+const making = '.making'
+export const incoming = '.incoming'
+
+/**
+ * The one store that a server keeps: a database, held against other servers, that can be replaced
+ * as a whole while requests wait. Every transaction goes through it, so that a lock by another
+ * program passes or is said, and never sticks.
+ */
+export class Store {
+  private gate: Promise<unknown> = Promise.resolve()
+
+  private constructor(
+    readonly file: string,
+    private db: Database,
+    private readonly release: () => void,
+    private known: string,
+  ) {}
+
+  /**
+   * Opens the store at `file`, or begins one there.
+   *
+   * Throws `Problem`: store-in-use, store-damaged, store-read-only, store-locked, database-newer.
+   */
+  static async open(file: string): Promise<Store> {
+    let release = () => {}
+    try {
+      if (file !== ':memory:') {
+        release = holdStore(file)
+        await prepare(file)
+      }
+      const db = await connect(file)
+      return new Store(file, db, release, await epochOf(db))
+    } catch (error) {
+      release()
+      throw storeProblem(error, file) ?? error
+    }
+  }
+
+  /** Changes when a backup takes the place of everything: a write that names another is stale. */
+  get epoch(): string {
+    return this.known
+  }
+
+  /** Throws `Problem` for what ails the store, and what `work` throws. */
+  async transaction<T>(work: (tx: Transaction) => Promise<T>): Promise<T> {
+    const until = Date.now() + patience
+    for (;;) {
+      await this.gate
+      try {
+        return await this.db.transaction(work)
+      } catch (error) {
+        const problem = storeProblem(error, this.file)
+        if (problem?.code !== 'store-locked' || Date.now() > until) throw problem ?? error
+        await delay(between)
+      }
+    }
+  }
+
+  /** Writes the log into the store itself, so that the file alone holds everything. */
+  async checkpoint(): Promise<void> {
+    await this.gate
+    if (this.file !== ':memory:') await this.db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
+  }
+
+  /**
+   * Puts the checked database at `next` in the place of this one; what was here is kept as `aside`.
+   * Requests wait meanwhile. A kill at any moment leaves one or the other, whole.
+   */
+  replaceWith(next: string, aside: string): Promise<void> {
+    const swap = async () => {
+      await this.db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
+      await this.db.destroy()
+      try {
+        linkSync(this.file, aside)
+        renameSync(next, this.file)
+      } finally {
+        for (const ending of ['-wal', '-shm']) rmSync(this.file + ending, { force: true })
+        this.db = await connect(this.file)
+        this.known = await epochOf(this.db)
+      }
+    }
+    const swapped = this.gate.then(swap)
+    this.gate = swapped.catch(() => {})
+    return swapped
+  }
+
+  async close(): Promise<void> {
+    await this.gate
+    await this.checkpoint().catch(() => {})
+    await this.db.destroy()
+    this.release()
+  }
+}
+
+/** A new store is made beside its place and put there whole, so that an empty file is no store. */
+async function prepare(file: string): Promise<void> {
+  if (existsSync(file)) {
+    if (statSync(file).size > 0) return
+    throw new Problem('store-damaged', { file, reason: 'the file is empty' })
+  }
+  const made = file + making
+  for (const ending of ['', '-wal', '-shm']) rmSync(made + ending, { force: true })
+  const db = await connect(made)
+  await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
+  await db.destroy()
+  renameSync(made, file)
+}
+
+async function epochOf(db: Database): Promise<string> {
+  const row = await db<{ key: string; value: string }>('about').where({ key: 'epoch' }).first()
+  return row!.value
+}

@@ -1,0 +1,103 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync, statSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import type { AddressInfo } from 'node:net'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterEach, describe, expect, it } from 'vitest'
+import { runKills } from '../../tools/kills.ts'
+import { fits } from '../../tools/ready.mjs'
+import { temporaryFolder } from './testServer.ts'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
+const children: ChildProcess[] = []
+afterEach(() => children.splice(0).forEach((child) => child.kill('SIGKILL')))
+
+/** The server as a process: what it says until it serves or ends. */
+async function start(...args: string[]) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
+    cwd: root,
+  })
+  children.push(child)
+  let said = ''
+  const ended = new Promise<number | null>((done) => child.once('exit', done))
+  const heard = new Promise<void>((done) => {
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.on('data', (part: Buffer) => {
+        said += String(part)
+        if (/http:\/\//.test(said)) done()
+      })
+    }
+  })
+  await Promise.race([heard, ended])
+  return { child, ended, said: () => said, address: /http:\S+/.exec(said)?.[0] ?? '' }
+}
+const place = () => join(temporaryFolder(), 'store.sqlite')
+
+describe('the server as a process', () => {
+  it('a second one on the same store is refused in a sentence, and the first goes on', async () => {
+    const store = place()
+    const first = await start('--port', '0', '--database', store)
+    const second = await start('--port', '0', '--database', store)
+    expect(await second.ended).toBe(1)
+    expect(second.said()).toContain(
+      `Another Mivro (process ${first.child.pid}) has this store open: ${store}. Close it first`,
+    )
+    const anew = await start('--fresh', '--port', '0', '--database', store)
+    expect(await anew.ended).toBe(1)
+    expect(anew.said()).toContain('has this store open')
+    expect((await fetch(`${first.address}/api/pieces`)).status).toBe(200)
+  })
+
+  it('a port that is taken is what is said, whatever the store is', async () => {
+    const other = createServer().listen(0, '127.0.0.1')
+    await new Promise((done) => other.once('listening', done))
+    const { port } = other.address() as AddressInfo
+    const store = place()
+    const refused = await start('--port', String(port), '--database', store)
+    expect(await refused.ended).toBe(1)
+    expect(refused.said()).toContain(`Port ${port} is taken. Choose another with --port`)
+    expect(existsSync(store)).toBe(false)
+    other.close()
+  })
+
+  it.each(['SIGTERM', 'SIGINT'] as const)(
+    'asked to stop by %s it ends well, the store whole in its file',
+    async (signal) => {
+      const store = place()
+      const { child, ended, address } = await start('--demo', '--port', '0', '--database', store)
+      expect((await fetch(`${address}/api/pieces`)).status).toBe(200)
+      child.kill(signal)
+      expect(await ended).toBe(0)
+      expect(existsSync(`${store}-wal`) ? statSync(`${store}-wal`).size : 0).toBe(0)
+    },
+  )
+
+  it('a store that is none is said, and left as it is', async () => {
+    const store = place()
+    writeFileSync(store, 'not a store at all '.repeat(200))
+    const refused = await start('--port', '0', '--database', store)
+    expect(await refused.ended).toBe(1)
+    expect(refused.said()).toMatch(/The store is damaged \(file is not a database\)/)
+    expect(statSync(store).size).toBe(19 * 200)
+  })
+
+  it('killed twenty times under four writers it loses no acknowledged write', async () => {
+    const report = await runKills({ kills: 20, seed: 7 })
+    expect(report).toMatchObject({ kills: 20, lost: [] })
+    expect(report.acknowledged).toBeGreaterThan(100)
+  }, 180_000)
+})
+
+describe('the version of Node', () => {
+  it.each([
+    [20, 18, false],
+    [20, 19, true],
+    [21, 7, false],
+    [22, 11, false],
+    [22, 12, true],
+    [24, 0, true],
+  ])('%d.%d', (major, minor, does) => {
+    expect(fits(major, minor)).toBe(does)
+  })
+})

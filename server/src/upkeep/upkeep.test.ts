@@ -1,0 +1,86 @@
+import { existsSync, readdirSync, utimesSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { buildSolid, writeStl } from '@mivro/core/shape'
+import { TestServer, temporaryFolder } from '../testServer.ts'
+import { removeOldCopies } from './kept.ts'
+import { removeUnnamedMeshes } from './meshes.ts'
+import { thinVersions } from './thin.ts'
+
+let server: TestServer
+beforeEach(async () => {
+  server = await TestServer.start()
+})
+afterEach(() => server.stop())
+
+const day = 24 * 3600_000
+const piece = (
+  name: string,
+  form: object = {
+    from: 'sizes',
+    solid: { solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 },
+  },
+) => ({ name, form, note: '' })
+
+describe('old versions', () => {
+  it('are thinned by the rule, one with a name stays, and the document goes on as before', async () => {
+    await server.call('POST', '/pieces', { id: 'p1', document: piece('0') })
+    for (let i = 1; i <= 60; i++) {
+      await server.call('PUT', '/pieces/p1', { basedOn: i, document: piece(String(i)) })
+    }
+    await server.call('PUT', '/pieces/p1/history/7', { name: 'As it was sold' })
+    expect(await thinVersions(server.store, Date.now())).toBe(0)
+    const later = Date.now() + 100 * day
+    expect(await thinVersions(server.store, later)).toBeGreaterThan(55)
+    const { items } = (await server.call('GET', '/pieces/p1/history')).body
+    const left = items.map((v: { revision: number }) => v.revision)
+    expect(left).toContain(1)
+    expect(left).toContain(7)
+    expect(left.at(-1)).toBe(61)
+    expect(items.find((v: { revision: number }) => v.revision === 7).name).toBe('As it was sold')
+    const next = await server.call('PUT', '/pieces/p1', { basedOn: 61, document: piece('on') })
+    expect(next.body.revision).toBe(62)
+  })
+})
+
+describe('shapes', () => {
+  it('that no version of any piece names go after a week, not before', async () => {
+    const upload = async (height: number) => {
+      const bytes = writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height }))
+      return (await (await server.send('POST', '/meshes', bytes)).json()).id as string
+    }
+    const [used, once, never] = [await upload(0.01), await upload(0.02), await upload(0.03)]
+    const of = (mesh: string) => piece('F', { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' })
+    await server.call('POST', '/pieces', { id: 'p1', document: of(once) })
+    await server.call('PUT', '/pieces/p1', { basedOn: 1, document: of(used) })
+    expect(await removeUnnamedMeshes(server.store, Date.now() + day)).toBe(0)
+    expect(await removeUnnamedMeshes(server.store, Date.now() + 8 * day)).toBe(1)
+    const status = async (id: string) => (await fetch(`${server.base}/meshes/${id}`)).status
+    expect([await status(used), await status(once), await status(never)]).toEqual([200, 200, 404])
+  })
+})
+
+describe('files beside the store', () => {
+  it('copies of long ago go, the newest three and everything else stay', () => {
+    const folder = temporaryFolder()
+    const now = Date.now()
+    const put = (name: string, days: number) => {
+      writeFileSync(join(folder, name), '')
+      const at = (now - days * day) / 1000
+      utimesSync(join(folder, name), at, at)
+    }
+    for (const n of [1, 2, 3, 4, 5]) put(`before-restore-2026-0${n}.sqlite`, 90 - n)
+    put('mivro.sqlite', 400)
+    put('restore-x.zip.part', 1)
+    put('store.sqlite.x.incoming', 0)
+    removeOldCopies(folder, now)
+    expect(readdirSync(folder).sort()).toEqual([
+      'before-restore-2026-03.sqlite',
+      'before-restore-2026-04.sqlite',
+      'before-restore-2026-05.sqlite',
+      'mivro.sqlite',
+      'store.sqlite.x.incoming',
+    ])
+    expect(existsSync(join(folder, 'restore-x.zip.part'))).toBe(false)
+  })
+})

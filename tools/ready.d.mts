@@ -1,0 +1,3 @@
+export function fits(major: number, minor: number): boolean
+export function ready(): Promise<void>
+export function built(): Promise<number>

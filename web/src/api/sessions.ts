@@ -1,0 +1,107 @@
+import { reactive } from 'vue'
+import { api, type Held, type Path, type Stored } from './client.ts'
+import { begin, type Session } from './session.ts'
+import { takeOver } from './unsent.ts'
+
+/** The open sessions, so that the top bar can say how saving stands. */
+export const openSessions = reactive(new Map<string, Session<Path>>())
+const users = new Map<string, number>()
+const opening = new Map<string, Promise<Session<Path>>>()
+
+/** A session that nobody uses and that has nothing to send is ended after so long, ms. */
+const idle = 20_000
+
+/** What one tab had taken the others follow. */
+const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('mivro')
+channel?.addEventListener(
+  'message',
+  ({ data }: MessageEvent<{ path: Path; stored: Stored<never> }>) => {
+    openSessions.get(`${data.path}/${data.stored.id}`)?.follow(data.stored)
+  },
+)
+
+/**
+ * Opens a document for one user, with its newest versions and what earlier visits could not send.
+ * Whoever opens it calls `leave` when done. Throws `Problem` when it is not there.
+ */
+export async function openSession<P extends Path>(path: P, id: string): Promise<Session<P>> {
+  const place = `${path}/${id}`
+  const used = users.get(place) ?? 0
+  users.set(place, used + 1)
+  try {
+    const known = openSessions.get(place)
+    // One that nobody used may have been changed elsewhere since: it is read anew.
+    const good = known && (used > 0 || known.state !== 'saved')
+    const session = good ? known : await (opening.get(place) ?? load(path, id))
+    return session as unknown as Session<P>
+  } catch (error) {
+    leavePlace(place)
+    throw error
+  }
+}
+
+function load(path: Path, id: string): Promise<Session<Path>> {
+  const place = `${path}/${id}`
+  const loading = Promise.all([api.get(path, id), api.history(path, id), takeOver(place)]).then(
+    ([stored, history, unsent]) => {
+      const heard = (written: Stored<Held[Path]>) => channel?.postMessage({ path, stored: written })
+      const session = begin(path, { stored, history, unsent } as never, heard) as Session<Path>
+      openSessions.set(place, session)
+      return session
+    },
+  )
+  opening.set(place, loading)
+  void loading.catch(() => {}).finally(() => opening.delete(place))
+  return loading
+}
+
+/** A user is done with a session. */
+export function leave(session: { path: Path; id: string } | undefined): void {
+  if (session) leavePlace(`${session.path}/${session.id}`)
+}
+
+function leavePlace(place: string): void {
+  const left = (users.get(place) ?? 1) - 1
+  if (left > 0) {
+    users.set(place, left)
+    return
+  }
+  users.delete(place)
+  setTimeout(() => endIfIdle(place), idle)
+}
+
+function endIfIdle(place: string): void {
+  const session = openSessions.get(place)
+  if (!session || users.has(place)) return
+  if (session.state === 'saved') openSessions.delete(place)
+  else setTimeout(() => endIfIdle(place), idle)
+}
+
+/**
+ * A list from the server, with what this page knows better: a document that was edited here is
+ * shown as edited, even when the list was read before the edit was kept.
+ */
+export function newestOf<P extends Path>(path: P, entries: Stored<Held[P]>[]): Stored<Held[P]>[] {
+  return entries.map((entry) => {
+    const session = openSessions.get(`${path}/${entry.id}`) as unknown as Session<P> | undefined
+    const newer = session && (session.state !== 'saved' || session.revision > entry.revision)
+    return newer ? { ...entry, revision: session.revision, document: session.document } : entry
+  })
+}
+
+export const listNewest = async <P extends Path>(
+  path: P,
+  wanted?: Parameters<typeof api.list<P>>[1],
+): Promise<Stored<Held[P]>[]> => newestOf(path, await api.list(path, wanted))
+
+/** After a restore nothing that was made on the store before is kept by this page. */
+export function forgetSessions(): void {
+  openSessions.clear()
+  users.clear()
+  opening.clear()
+}
+
+/** While the page goes everything unsent is put aside at once. */
+export function hastenAll(): void {
+  for (const session of openSessions.values()) session.hasten()
+}

@@ -1,0 +1,22 @@
+import { onScopeDispose, ref, type Ref } from 'vue'
+
+/** Whether a field of the page holds typing that it has not handed on yet. */
+export function useTyping(target: Document = document): Ref<boolean> {
+  const typing = ref(false)
+  const begin = ({ target: field }: Event) => {
+    // Choices and sliders hand on at once.
+    const kind = field instanceof HTMLInputElement ? field.type : ''
+    typing.value = field instanceof HTMLTextAreaElement || kind === 'text' || kind === 'number'
+  }
+  const end = () => (typing.value = false)
+  const onEnter = ({ key }: KeyboardEvent) => key === 'Enter' && end()
+  target.addEventListener('input', begin)
+  target.addEventListener('focusout', end)
+  target.addEventListener('keydown', onEnter)
+  onScopeDispose(() => {
+    target.removeEventListener('input', begin)
+    target.removeEventListener('focusout', end)
+    target.removeEventListener('keydown', onEnter)
+  })
+  return typing
+}

@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { ElButton } from 'element-plus'
+import { compareLines, type Change } from '@mivro/core/document'
+import { usePiece } from '../piece/pieceStore.ts'
+import { showMoment } from '../ui/dates.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import TextField from '../ui/TextField.vue'
+import { useHistory, type Version } from './useHistory.ts'
+
+const router = useRouter()
+const piece = usePiece()
+const { problems, trying } = useProblems()
+const history = useHistory(() => piece.plan!.id)
+const chosen = ref<number>()
+
+// Also after every change of the plan that is open: its newest version is one more.
+watch(
+  () => [piece.plan?.id, piece.plan?.revision] as const,
+  ([id]) => {
+    if (id !== undefined) void trying(() => history.load())
+  },
+  { immediate: true },
+)
+
+const words: Record<Change, string> = {
+  made: 'Created',
+  edited: 'Changed',
+  undone: 'Undone',
+  redone: 'Redone',
+  deleted: 'Deleted',
+  restored: 'Restored',
+}
+const what = ({ change, changed }: Version) =>
+  changed.length > 0 ? `${words[change]}: ${changed.join(' · ')}` : words[change]
+
+const today = computed(() => history.versions.value[0])
+const shown = computed(() =>
+  history.versions.value.find(({ revision }) => revision === chosen.value),
+)
+const sides = computed(() => {
+  if (!shown.value || !today.value) return []
+  const { own, other } = compareLines(shown.value.lines, today.value.lines)
+  return [
+    { title: showMoment(shown.value.at), lines: own },
+    { title: 'Today', lines: other },
+  ]
+})
+
+const restore = () =>
+  trying(async () => {
+    const problem = piece.change(shown.value!.document)
+    if (problem) throw problem
+    await router.push({ name: 'pour' })
+  })
+</script>
+
+<template>
+  <div v-if="piece.plan" class="history">
+    <section class="panel list" aria-label="Versions">
+      <h2>History of {{ piece.plan.document.name }}</h2>
+      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+      <ol>
+        <li v-for="version in history.versions.value" :key="version.revision">
+          <button
+            type="button"
+            class="version"
+            :class="{ on: version.revision === chosen }"
+            :aria-pressed="version.revision === chosen"
+            @click="chosen = version.revision"
+          >
+            <span class="row">
+              <b>{{ version.name ?? showMoment(version.at) }}</b>
+              <span v-if="version === today" class="quiet small">today</span>
+              <span v-else-if="version.name" class="quiet small">{{ showMoment(version.at) }}</span>
+            </span>
+            <span class="quiet small">{{ what(version) }}</span>
+          </button>
+        </li>
+      </ol>
+      <ElButton v-if="history.next.value" @click="trying(() => history.load(history.next.value))">
+        Show earlier versions
+      </ElButton>
+      <p class="quiet small">
+        Every change of the last 7 days is kept, then one an hour, after 60 days one a day. A
+        version with a name is kept for good.
+      </p>
+    </section>
+    <section v-if="shown" class="panel beside" aria-label="The chosen version">
+      <div class="sides">
+        <div v-for="side in sides" :key="side.title" class="side">
+          <h2>{{ side.title }}</h2>
+          <ul>
+            <li v-for="(entry, i) in side.lines" :key="i" :class="{ differs: entry.differs }">
+              {{ entry.line }}
+            </li>
+          </ul>
+        </div>
+      </div>
+      <div class="acts">
+        <TextField
+          :key="shown.revision"
+          label="Name of this version"
+          :value="shown.name ?? ''"
+          placeholder="Such as the one for the market"
+          :take="(text) => void trying(() => history.name(shown!.revision, text))"
+        />
+        <ElButton type="primary" :disabled="shown === today" @click="restore">
+          Restore this version
+        </ElButton>
+      </div>
+    </section>
+    <section v-else class="panel beside empty">
+      <p class="quiet">
+        Choose a version to see it beside today's. Restoring one is a change too: it can be undone.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.history {
+  height: 100%;
+  display: grid;
+  grid-template-columns: 380px minmax(0, 1fr);
+  gap: 14px;
+}
+
+.list {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  padding: 16px 18px;
+  overflow: auto;
+}
+
+.version {
+  width: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding: 8px 10px;
+  border: 0;
+  border-left: 3px solid transparent;
+  border-radius: 0 8px 8px 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.version:hover {
+  background: var(--ground);
+}
+
+.version.on {
+  border-color: var(--teal);
+  background: var(--ground);
+}
+
+.version .row {
+  justify-content: space-between;
+  gap: 8px;
+}
+
+.beside {
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  min-height: 0;
+  padding: 18px 20px;
+  overflow: auto;
+}
+
+.empty {
+  align-items: center;
+  justify-content: center;
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 20px;
+}
+
+.side ul {
+  margin-top: 8px;
+}
+
+.side li {
+  padding: 4px 10px;
+  border-left: 3px solid transparent;
+  overflow-wrap: anywhere;
+}
+
+.side li.differs {
+  border-color: var(--honey);
+  background: var(--amber-soft);
+}
+
+.acts {
+  display: flex;
+  align-items: flex-end;
+  justify-content: space-between;
+  gap: 16px;
+}
+</style>
