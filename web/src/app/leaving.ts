@@ -1,3 +1,4 @@
+import { isTyped } from './typing.ts'
 import { hastenAll } from '../api/sessions.ts'
 
 /**
@@ -7,7 +8,7 @@ import { hastenAll } from '../api/sessions.ts'
 export function keepOnLeaving(target: Window = window): void {
   const keep = () => {
     const { activeElement } = target.document
-    if (activeElement instanceof HTMLElement && isField(activeElement)) {
+    if (activeElement && isTyped(activeElement)) {
       activeElement.dispatchEvent(new FocusEvent('blur'))
       activeElement.dispatchEvent(new Event('change', { bubbles: true }))
     }
@@ -19,5 +20,3 @@ export function keepOnLeaving(target: Window = window): void {
     if (target.document.visibilityState === 'hidden') keep()
   })
 }
-
-const isField = (element: HTMLElement) => ['INPUT', 'TEXTAREA'].includes(element.tagName)

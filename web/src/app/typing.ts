@@ -1,12 +1,15 @@
 import { onScopeDispose, ref, type Ref } from 'vue'
 
+/** Whether a field is typed into; choices and sliders hand on at once. */
+export const isTyped = (field: Element): boolean =>
+  field instanceof HTMLTextAreaElement ||
+  (field instanceof HTMLInputElement && ['text', 'number', 'search'].includes(field.type))
+
 /** Whether a field of the page holds typing that it has not handed on yet. */
 export function useTyping(target: Document = document): Ref<boolean> {
   const typing = ref(false)
   const begin = ({ target: field }: Event) => {
-    // Choices and sliders hand on at once.
-    const kind = field instanceof HTMLInputElement ? field.type : ''
-    typing.value = field instanceof HTMLTextAreaElement || kind === 'text' || kind === 'number'
+    typing.value = field instanceof Element && isTyped(field)
   }
   const end = () => (typing.value = false)
   const onEnter = ({ key }: KeyboardEvent) => key === 'Enter' && end()

@@ -21,7 +21,8 @@ watch(
   (id) => piece.open(id),
   { immediate: true },
 )
-onUnmounted(() => piece.close())
+const visit = piece.enter()
+onUnmounted(() => piece.leave(visit))
 
 const name = computed(() => piece.piece?.document.name ?? '')
 const facts = computed(() => {

@@ -72,6 +72,13 @@ export const usePiece = defineStore('piece', () => {
     },
   )
 
+  /** The views that show the piece, one after the other: only the last to come closes it. */
+  let visits = 0
+  const enter = () => ++visits
+  function leave(visit: number): void {
+    if (visit === visits) close()
+  }
+
   let opening = 0
   /** Opens a piece with its newest plan, or with `planId`. What was asked for last is shown. */
   async function open(id: string, planId?: string): Promise<void> {
@@ -161,6 +168,8 @@ export const usePiece = defineStore('piece', () => {
     clock,
     compiled,
     word,
+    enter,
+    leave,
     open,
     close,
     nextPlan,

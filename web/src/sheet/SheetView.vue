@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
@@ -18,6 +18,8 @@ const route = useRoute()
 const piece = usePiece()
 const studio = useStudio()
 const mould = useMould()
+const visit = piece.enter()
+onUnmounted(() => piece.leave(visit))
 watch(
   () => String(route.params.id),
   (id) => piece.open(id),

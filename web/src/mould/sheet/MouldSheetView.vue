@@ -17,6 +17,8 @@ const route = useRoute()
 const piece = usePiece()
 const mould = useMould()
 const studio = useStudio()
+const visit = piece.enter()
+onUnmounted(() => piece.leave(visit))
 watch(
   () => String(route.params.id),
   (id) => piece.open(id),
