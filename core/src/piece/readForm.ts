@@ -10,12 +10,14 @@ import {
   fileUnits,
   isClosed,
   nearWeld,
-  orientInPlace,
+  agreeInPlace,
+  halfEdgesOf,
   readMeshFile,
   nearOrigin,
   scaleInPlace,
   weld,
   type Cavity,
+  type HalfEdges,
   type Mesh,
   type SolidKernel,
 } from '../shape/index.ts'
@@ -81,29 +83,38 @@ async function readFile(
   onStep('Mending the surface')
   const mended = mend(welded, form.holes ?? 'left')
   onStep('Joining parts that overlap')
-  const body = await bodyOf(mended.mesh, kernel)
+  const body = await bodyOf(mended.mesh, kernel, mended.edges)
   onStep('Checking the surface')
   const cavity = cavityOf(body.mesh, body.closure)
   const cautions = [...said, ...moved.cautions, ...mended.cautions, ...body.cautions]
   return { ...cavity, cautions: [...cautions, ...cavity.cautions] }
 }
 
+interface Mended {
+  mesh: Mesh
+  cautions: Caution[]
+  /** Where nothing was changed: worth keeping, since they take as long as reading. */
+  edges?: HalfEdges
+}
+
 /** What can be repaired without guessing, and the holes if asked; each with a report. */
-function mend(welded: Mesh, holes: 'left' | 'closed'): { mesh: Mesh; cautions: Caution[] } {
+function mend(welded: Mesh, holes: 'left' | 'closed'): Mended {
   const cautions: Caution[] = []
   let mesh = welded
-  let closure = closureOf(mesh)
-  if (isClosed(closure)) return { mesh, cautions }
+  let edges = halfEdgesOf(mesh)
+  let closure = closureOf(mesh, edges)
+  if (isClosed(closure)) return { mesh, cautions, edges }
   if (closure.openEdges > 0) {
     const near = nearWeld(mesh)
     if (near.joined > 0) {
       mesh = near.mesh
-      closure = closureOf(mesh)
+      edges = halfEdgesOf(mesh)
+      closure = closureOf(mesh, edges)
       cautions.push(caution('mesh-joined', 'note', {}, { joined: near.joined }))
     }
   }
   if (closure.flippedEdges > 0) {
-    const { turned } = orientInPlace(mesh)
+    const turned = agreeInPlace(mesh, edges)
     if (turned > 0) cautions.push(caution('mesh-reoriented', 'note', {}, { turned }))
   }
   if (closure.openEdges > 0 && holes === 'closed') {

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createRequire } from 'node:module'
+import { constants, setPriority } from 'node:os'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import { fromData, type ProblemData } from '@mivro/core/problem'
 
@@ -15,6 +16,8 @@ export function startChild(...args: string[]): ChildProcess {
   const flags = [`--max-old-space-size=${heap}`, '--import', tsx, script]
   const child = spawn(process.execPath, [...flags, ...args], { stdio: ['ignore', 'pipe', 'pipe'] })
   running.add(child)
+  // What others wait for comes first.
+  if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW)
   child.once('close', () => running.delete(child))
   return child
 }

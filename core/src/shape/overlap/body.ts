@@ -1,8 +1,8 @@
 import { caution, type Caution } from '../../caution/index.ts'
 import { closureOf, type Closure } from '../closure.ts'
-import { halfEdgesOf } from '../halfEdges.ts'
+import { halfEdgesOf, type HalfEdges } from '../halfEdges.ts'
 import { turnInPlace, type Mesh } from '../mesh.ts'
-import { orientInPlace } from '../repair/orient.ts'
+import { turnOutwardInPlace } from '../repair/orient.ts'
 import { shellsOf, type Shell } from '../repair/shells.ts'
 import { facesOf } from './parts.ts'
 import { unite, type SolidKernel } from './unite.ts'
@@ -20,25 +20,26 @@ const closed: Closure = { openEdges: 0, holes: 0, tangledEdges: 0, flippedEdges:
  * What resin fills of a welded mesh in metres. A surface that is inside out is turned; shells
  * that bound voids are left out (resin can't reach them, so a cast is solid there); those that
  * overlap are united by the solid library that `kernel` loads when there is need of it. It is
- * said when several pieces are left.
+ * said when several pieces are left. `edges` where they are known.
  *
  * @example bodyOf(two cubes of 10 mm that share half of each, kernel) // a mesh of 1500 mm³
  */
-export async function bodyOf(mesh: Mesh, kernel: SolidKernel): Promise<Body> {
+export async function bodyOf(
+  mesh: Mesh,
+  kernel: SolidKernel,
+  edges: HalfEdges = halfEdgesOf(mesh),
+): Promise<Body> {
   const cautions: Caution[] = []
-  const edges = halfEdgesOf(mesh)
   const closure = closureOf(mesh, edges)
-  let shells = shellsOf(mesh, edges)
-  if (sumOf(shells) < 0) {
+  const found = shellsOf(mesh, edges)
+  const insideOut = sumOf(found) < 0
+  if (insideOut) {
     turnInPlace(mesh)
-    shells = shellsOf(mesh)
     cautions.push(caution('mesh-turned', 'note', {}, {}))
   }
-  if (shells.length < 2) return { mesh, closure, cautions }
-  if (shells.some(({ volume }) => volume < 0)) {
-    orientInPlace(mesh)
-    shells = shellsOf(mesh)
-  }
+  if (found.length < 2) return { mesh, closure, cautions }
+  const sided = insideOut ? found.map((one) => ({ ...one, volume: -one.volume })) : found
+  const shells = turnOutwardInPlace(mesh, sided)
   const voids = shells.filter(boundsVoid)
   const solid = voids.length > 0 ? shells.filter((shell) => !boundsVoid(shell)) : shells
   const united = await unite(mesh, solid, kernel)
@@ -56,14 +57,15 @@ export async function bodyOf(mesh: Mesh, kernel: SolidKernel): Promise<Body> {
   }
   cautions.push(caution('mesh-united', 'note', {}, { parts, counted, filled }))
   // Parts that meet all round can enclose a void that none of them had.
-  const after = shellsOf(united.mesh)
+  const around = halfEdgesOf(united.mesh)
+  const after = shellsOf(united.mesh, around)
   const enclosed = after.filter(boundsVoid)
   sayVoids([...voids, ...enclosed], cautions)
   sayParts(after.length - enclosed.length, cautions)
   const outer = after.filter((shell) => !boundsVoid(shell))
   return {
     mesh: enclosed.length > 0 ? facesOf(united.mesh, outer) : united.mesh,
-    closure: closureOf(united.mesh),
+    closure: closureOf(united.mesh, around),
     cautions,
   }
 }

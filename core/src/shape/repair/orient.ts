@@ -1,28 +1,53 @@
-import { eachEdge, halfEdgesOf, runsDown } from '../halfEdges.ts'
+import { eachEdge, halfEdgesOf, runsDown, type HalfEdges } from '../halfEdges.ts'
 import type { Mesh } from '../mesh.ts'
 import { depthsOf } from './nesting.ts'
-import { shellsOf } from './shells.ts'
+import type { Shell } from './shells.ts'
 
 /**
- * The same mesh with its faces in agreement, in place: faces that look to the other side than
- * their neighbours are turned (the smaller number of them), and a shell that looks inward while
- * it lies within no other. One within another keeps its side: inward it bounds a void, outward
- * it is a part that overlaps. Says how many faces were turned.
+ * Turns, in place, the faces that look to the other side than their neighbours: in every
+ * connected surface the smaller of the two camps. Says how many. `edges` as they are now.
  */
-export function orientInPlace(mesh: Mesh): { turned: number } {
+export function agreeInPlace(mesh: Mesh, edges: HalfEdges = halfEdgesOf(mesh)): number {
   const { triangles } = mesh
-  const before = triangles.slice()
-  agree(mesh)
-  const shells = shellsOf(mesh)
-  if (shells.some(({ volume }) => volume < 0)) {
-    const depths = depthsOf(mesh, shells)
-    shells.forEach(({ volume, faces }, i) => {
-      if (volume < 0 && depths[i] === 0) for (const face of faces) turn(triangles, face)
-    })
+  const count = triangles.length / 3
+  const sides = new Sides(count)
+  eachEdge(edges, (_, __, from, to) => {
+    if (to - from !== 2) return
+    const [a, b] = [edges.sorted[from], edges.sorted[from + 1]]
+    const differ = runsDown(triangles, a) === runsDown(triangles, b) ? 1 : 0
+    sides.join((a / 3) | 0, (b / 3) | 0, differ)
+  })
+  const size = new Uint32Array(count)
+  const odd = new Uint32Array(count)
+  for (let face = 0; face < count; face++) {
+    const root = sides.root(face)
+    size[root]++
+    odd[root] += sides.sideOf(face)
   }
   let turned = 0
-  for (let i = 1; i < before.length; i += 3) if (before[i] !== triangles[i]) turned++
-  return { turned }
+  for (let face = 0; face < count; face++) {
+    const root = sides.root(face)
+    const turning = odd[root] > size[root] / 2 ? 0 : 1
+    if (odd[root] === 0 || sides.sideOf(face) !== turning) continue
+    turn(triangles, face)
+    turned++
+  }
+  return turned
+}
+
+/**
+ * Turns, in place, shells that look inward while they lie within no other. One within another
+ * keeps its side: inward it bounds a void, outward it is a part that overlaps. Answers the shells
+ * as they are then.
+ */
+export function turnOutwardInPlace(mesh: Mesh, shells: readonly Shell[]): Shell[] {
+  if (shells.every(({ volume }) => volume >= 0)) return [...shells]
+  const depths = depthsOf(mesh, shells)
+  return shells.map((shell, i) => {
+    if (shell.volume >= 0 || depths[i] > 0) return shell
+    for (const face of shell.faces) turn(mesh.triangles, face)
+    return { ...shell, volume: -shell.volume }
+  })
 }
 
 function turn(triangles: Uint32Array, face: number): void {
@@ -74,31 +99,5 @@ class Sides {
   /** Against the root; right after `root` was asked. */
   sideOf(face: number): number {
     return this.parent[face] === face ? 0 : this.differs[face]
-  }
-}
-
-/** Turns, in every connected surface, the smaller of the two camps that look to opposite sides. */
-function agree(mesh: Mesh): void {
-  const { triangles } = mesh
-  const count = triangles.length / 3
-  const edges = halfEdgesOf(mesh)
-  const sides = new Sides(count)
-  eachEdge(edges, (_, __, from, to) => {
-    if (to - from !== 2) return
-    const [a, b] = [edges.sorted[from], edges.sorted[from + 1]]
-    const differ = runsDown(triangles, a) === runsDown(triangles, b) ? 1 : 0
-    sides.join((a / 3) | 0, (b / 3) | 0, differ)
-  })
-  const size = new Uint32Array(count)
-  const odd = new Uint32Array(count)
-  for (let face = 0; face < count; face++) {
-    const root = sides.root(face)
-    size[root]++
-    odd[root] += sides.sideOf(face)
-  }
-  for (let face = 0; face < count; face++) {
-    const root = sides.root(face)
-    const turning = odd[root] > size[root] / 2 ? 0 : 1
-    if (odd[root] > 0 && sides.sideOf(face) === turning) turn(triangles, face)
   }
 }

@@ -1,0 +1,2 @@
+export function findChromium(): Promise<string | undefined>
+export const missingChromium: string
