@@ -15,7 +15,7 @@ test.describe('pictures for the README', () => {
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
     ['heat', '/pieces/demo-comet-drop/pour?lens=heat'],
     ['desk', '/desk'],
-    ['pour-whole', '/pieces/demo-coaster/pour'],
+    ['history', '/pieces/demo-coaster/history'],
     ['pulls', '/pieces/demo-coaster/pulls'],
     ['air', '/pieces/demo-astronomer/mould/air'],
     ['casting', '/pieces/demo-astronomer/mould/casting'],

@@ -9,7 +9,7 @@ type Shown = SaveState | 'typing'
 const words: Record<Shown, string> = {
   saved: 'Saved',
   saving: 'Saving',
-  waiting: 'Not saved yet: the server does not answer. It is kept here and sent again.',
+  waiting: 'Not saved yet. It is kept here and sent again by itself.',
   conflict: 'Changed elsewhere: choose a version',
   stopped: 'Not saved: reload the page',
   typing: 'Typing, not saved yet',

@@ -25,19 +25,28 @@ const lid = 20
 /** A flat piece is drawn up to this many times taller, so that its layers can be taken hold of. */
 const mostStretch = 9
 
+/** Without labels beside it, only the ruler of volumes stands at the right, px. */
+const rulerAlone = 64
+
+/** Wider than this many times its height a piece is flat. */
+const flat = 1.5
+
 /** Places a section on a drawing of `width` x `height` px, mould around it. */
 export function frameFor(
   section: Section,
   width: number,
   height: number,
   mould: 'open' | 'closed',
+  labels: 'beside' | 'none' = 'beside',
 ): Frame {
   const across = section.right - section.left
-  const roomX = Math.max(80, width - margin.left - margin.right - 2 * wall)
+  const right = labels === 'beside' ? margin.right : rulerAlone
+  const roomX = Math.max(80, width - margin.left - right - 2 * wall)
   const roomY = Math.max(60, height - margin.top - margin.bottom - 1.4 * lid)
   const scale = Math.min(roomX / across, roomY / section.height)
   const wanted = (0.62 * roomY) / (section.height * scale)
-  const stretch = wanted < 1.4 ? 1 : Math.min(mostStretch, Math.floor(wanted))
+  const isFlat = across > flat * section.height
+  const stretch = wanted < 1.4 || !isFlat ? 1 : Math.min(mostStretch, Math.floor(wanted))
   const middle = margin.left + wall + roomX / 2
   const used = section.height * scale * stretch
   const bottom = margin.top + lid * 0.7 + roomY - (roomY - used) / 2

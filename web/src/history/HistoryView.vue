@@ -203,9 +203,9 @@ const restore = () =>
 }
 
 .acts {
-  display: flex;
-  align-items: flex-end;
-  justify-content: space-between;
-  gap: 16px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: end;
+  gap: 20px;
 }
 </style>

@@ -148,6 +148,11 @@ h1 {
   padding: 7px 9px;
 }
 
+.icon.router-link-active {
+  border-color: var(--teal);
+  color: var(--teal);
+}
+
 .stage {
   position: relative;
   min-height: 0;

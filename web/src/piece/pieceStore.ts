@@ -86,22 +86,21 @@ export const usePiece = defineStore('piece', () => {
     const own = ++opening
     problems.value = []
     try {
-      const [opened, listed, pulled] = await Promise.all([
-        openPiece(id),
+      const [listed, pulled] = await Promise.all([
         listNewest('plans', { parent: id }),
         listNewest('pulls', { parent: id }),
         shelf.loaded ? undefined : shelf.load(),
       ])
       if (own !== opening) return
-      if (!opened) {
-        problems.value = noPiece.value
-        return
-      }
       const all = listed.length > 0 ? listed : [await addPlan(id, newPlan('First pour'))]
       if (own !== opening) return
       plans.value = all
       pulls.value = pulled
       await showPlan(planId ?? all[all.length - 1].id)
+      if (own !== opening) return
+      // Last, since the views open with it.
+      const opened = await openPiece(id)
+      if (!opened && own === opening) problems.value = noPiece.value
     } catch (error) {
       if (own === opening) problems.value = problemsOf(error)
     }

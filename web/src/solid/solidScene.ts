@@ -1,6 +1,7 @@
 import {
   BufferAttribute,
   BufferGeometry,
+  Color,
   DirectionalLight,
   HemisphereLight,
   Mesh,
@@ -34,12 +35,14 @@ export function openSolid(box: HTMLElement, colour: string) {
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
   controls.enablePan = false
-  scene.add(new HemisphereLight('#ffffff', '#cfdcd8', 2.1))
-  const sun = new DirectionalLight('#fff6e3', 2)
+  scene.add(new HemisphereLight('white', 'slategray', 1.5))
+  const sun = new DirectionalLight('white', 1.9)
   camera.add(sun)
-  sun.position.set(-0.5, 0.8, 1)
+  sun.position.set(-1.2, 1.4, 0.8)
   scene.add(camera)
-  const material = new MeshStandardMaterial({ color: colour, roughness: 0.5 })
+  const material = new MeshStandardMaterial({ roughness: 0.42 })
+  // As pale as cured resin: half its tint.
+  material.color.set(colour).lerp(new Color('white'), 0.5)
   let solid: Mesh | undefined
 
   const draw = () => renderer.render(scene, camera)
