@@ -205,3 +205,11 @@ test('a backup taken by the button is a whole zip', async ({ mivro, page }) => {
   // The end of the central directory stands at its end.
   expect(bytes.subarray(-22, -18).toString('latin1')).toBe('PK\u0005\u0006')
 })
+
+test('a view that cannot be fetched while the server is away is said', async ({ mivro, page }) => {
+  await mivro.open('/pieces')
+  await expect(page.getByRole('heading', { name: 'Orrery base' })).toBeVisible()
+  await mivro.server.kill()
+  await page.getByRole('link', { name: 'Mix' }).click()
+  await expect(page.getByRole('alert')).toContainText('Something went wrong on this page')
+})

@@ -89,6 +89,23 @@ describe('the server as a process', () => {
   }, 180_000)
 })
 
+describe('what starts the server', () => {
+  it('asked to stop it stops what it runs: nothing is left behind', async () => {
+    const script = `import { run } from ${JSON.stringify(join(root, 'tools/run.mjs'))}
+      const { code } = await run(process.execPath, ['-e', 'console.log(process.pid); setInterval(() => {}, 1000)'], { passSignals: true })
+      process.exit(code)`
+    const starter = spawn(process.execPath, ['--input-type=module', '-e', script])
+    children.push(starter)
+    const pid = await new Promise<number>((done) =>
+      starter.stdout.once('data', (part: Buffer) => done(Number(String(part)))),
+    )
+    const ended = new Promise((done) => starter.once('exit', done))
+    starter.kill('SIGTERM')
+    await ended
+    expect(() => process.kill(pid, 0)).toThrow(/ESRCH/)
+  })
+})
+
 describe('the version of Node', () => {
   it.each([
     [20, 18, false],

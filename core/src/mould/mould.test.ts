@@ -4,7 +4,7 @@ import { readDocument } from '../document/index.ts'
 import { firmPlatinum } from '../material/samples.ts'
 import type { Problems } from '../problem/index.ts'
 import { compileMould } from './compile.ts'
-import { mouldSchema, newMould, usualClearance, type Mould } from './mould.ts'
+import { mouldSchema, newMould, usualClearance, withKind, type Mould } from './mould.ts'
 import { block60, geometryOfSolid, sampleMould } from './samples.ts'
 
 const geometry = geometryOfSolid(block60)
@@ -116,5 +116,19 @@ describe('what a mould is cautioned about', () => {
   it('measured room beats all sums', () => {
     const { need } = compileMould(sampleMould({ measuredRoom: 2e-4 }), geometry, firmPlatinum, 1e-4)
     expect(need!.volume).toBeCloseTo(2e-4 * 1.1, 12)
+  })
+})
+
+describe('another kind of mould', () => {
+  it('is turned over on the way to an open block and back, wherever it is chosen', () => {
+    const mould = {
+      ...newMould('M', 'p', [0, 0, 1], 0.05),
+      kind: 'two-part' as const,
+      parting: 0.01,
+    }
+    const block = withKind(mould, 'open block')
+    expect([block.masterUp.map((x) => x + 0), block.parting]).toEqual([[0, 0, -1], undefined])
+    expect(withKind(block, 'open block').masterUp.map((x) => x + 0)).toEqual([0, 0, -1])
+    expect(withKind(block, 'cut block').masterUp.map((x) => x + 0)).toEqual([0, 0, 1])
   })
 })

@@ -3,7 +3,7 @@ import { readDocument } from '../document/index.ts'
 import { slowEpoxy } from '../material/samples.ts'
 import { compile, newPlan } from '../plan/index.ts'
 import { buildSolid, fillCurve } from '../shape/index.ts'
-import { lastWord } from './lastWord.ts'
+import { lastWord, wordsOf } from './lastWord.ts'
 import { newPull, pullSchema, type Pull } from './pull.ts'
 import { ratioErrors } from './ratioCheck.ts'
 
@@ -56,8 +56,21 @@ describe('a pull', () => {
     ]
     expect(lastWord(pulls)).toEqual({
       nextTime: 'Warm the mould',
+      faults: [],
       pouredAt: '2026-03-09T10:00:00Z',
     })
     expect(lastWord([])).toBeUndefined()
+  })
+
+  it('what earlier pulls said and ran into stays too, the newest first', () => {
+    const pulls = [
+      pull({ pouredAt: '2026-03-01T10:00:00Z', nextTime: 'Tilt more', faults: ['void at a tip'] }),
+      pull({ pouredAt: '2026-03-09T10:00:00Z', nextTime: '' }),
+      pull({ pouredAt: '2026-03-20T10:00:00Z', nextTime: '', faults: ['foam'] }),
+    ]
+    expect(wordsOf(pulls).map(({ nextTime, faults }) => [nextTime, faults])).toEqual([
+      ['', ['foam']],
+      ['Tilt more', ['void at a tip']],
+    ])
   })
 })

@@ -26,7 +26,7 @@ const lid = 20
 const mostStretch = 9
 
 /** Without labels beside it, only the ruler of volumes stands at the right, px. */
-const rulerAlone = 64
+const rulerAlone = 100
 
 /** Wider than this many times its height a piece is flat. */
 const flat = 1.5

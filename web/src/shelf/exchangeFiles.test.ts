@@ -47,4 +47,13 @@ describe('materials in files', () => {
     const found = await readArrivals(file(text), [])
     expect(found.map(({ state }) => state)).toEqual(['new', 'broken'])
   })
+
+  it('a table of 150,000 rows is refused at once, not read', async () => {
+    const rows = `kind,name\n${'tint,Blue\n'.repeat(150_000)}`
+    const file = { size: rows.length, name: 'a.csv', text: async () => rows } as File
+    await expect(readArrivals(file, [])).rejects.toMatchObject({
+      code: 'table-too-long',
+      amounts: { limit: 500 },
+    })
+  })
 })

@@ -24,6 +24,9 @@ const crease = 0.6
 /** Where a piece is looked at from to begin with: its front, a little from the right and above. */
 const look = new Vector3(0.9, -2.6, 1.5).normalize()
 
+/** Around the shape, as a share of its own size. */
+const room = 1.04
+
 /** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
 export function openSolid(box: HTMLElement, colour: string) {
   const renderer = new WebGLRenderer({ antialias: true, alpha: true })
@@ -32,17 +35,18 @@ export function openSolid(box: HTMLElement, colour: string) {
   const scene = new Scene()
   const camera = new PerspectiveCamera(30, 1, 1, 5000)
   camera.up.set(0, 0, 1)
+  camera.position.copy(look)
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
   controls.enablePan = false
-  scene.add(new HemisphereLight('white', 'slategray', 1.5))
-  const sun = new DirectionalLight('white', 1.9)
+  scene.add(new HemisphereLight('white', 'gainsboro', 2.3))
+  const sun = new DirectionalLight('white', 1.3)
   camera.add(sun)
   sun.position.set(-1.2, 1.4, 0.8)
   scene.add(camera)
   const material = new MeshStandardMaterial({ roughness: 0.42 })
-  // As pale as cured resin: half its tint.
-  material.color.set(colour).lerp(new Color('white'), 0.5)
+  // As pale as cured resin: two thirds of its tint.
+  material.color.set(colour).lerp(new Color('white'), 0.35)
   let solid: Mesh | undefined
 
   const draw = () => renderer.render(scene, camera)
@@ -52,8 +56,7 @@ export function openSolid(box: HTMLElement, colour: string) {
     if (width === 0 || height === 0) return
     renderer.setSize(width, height)
     camera.aspect = width / height
-    camera.updateProjectionMatrix()
-    draw()
+    frameIt()
   })
   sized.observe(box)
 
@@ -67,11 +70,22 @@ export function openSolid(box: HTMLElement, colour: string) {
     const smooth = toCreasedNormals(geometry, crease)
     geometry.dispose()
     smooth.computeBoundingSphere()
-    const { center, radius } = smooth.boundingSphere!
     solid = new Mesh(smooth, material)
     scene.add(solid)
+    frameIt()
+  }
+
+  /** All of it in the picture, however narrow that is, seen from where it is seen. */
+  function frameIt(): void {
+    if (!solid) return
+    const { center, radius } = solid.geometry.boundingSphere!
+    const toward = camera.position.clone().sub(controls.target)
+    if (toward.lengthSq() === 0) toward.copy(look)
+    const upright = (camera.fov * Math.PI) / 360
+    const across = Math.atan(Math.tan(upright) * camera.aspect)
+    const far = (room * radius) / Math.sin(Math.min(upright, across))
     controls.target.copy(center)
-    camera.position.copy(center).addScaledVector(look, radius * 4.4)
+    camera.position.copy(center).addScaledVector(toward.normalize(), far)
     camera.near = radius / 50
     camera.far = radius * 40
     camera.updateProjectionMatrix()

@@ -78,6 +78,27 @@ describe('asking', () => {
     expect(await again).toBe('late')
   })
 
+  it('turning the cut asks for the cut alone: the fill is measured once', async () => {
+    const { askSurvey } = await import('./pool.ts')
+    const question = { form: { from: 'sizes' } as never, up: [0, 0, 1] as const }
+    for (const turn of [0, 0.2, 0.4]) {
+      const asked = askSurvey({ ...question, turn })
+      if (turn === 0) {
+        workers[0].answer({ measures: 'once' })
+        await vi.waitFor(() => expect(workers[0].asked.at(-1)!.job).toBe('section'))
+      }
+      await vi.waitFor(() => expect(workers[0].asked.at(-1)!.question).toMatchObject({ turn }))
+      workers[0].answer({ at: turn })
+      expect(await asked).toEqual({ measures: 'once', section: { at: turn } })
+    }
+    expect(workers[0].asked.map(({ job }) => job)).toEqual([
+      'held',
+      'section',
+      'section',
+      'section',
+    ])
+  })
+
   it('a file that is not uploaded yet goes along with every question about it', async () => {
     const { ask } = await load()
     const { lookAt } = await import('./pending.ts')
