@@ -1,22 +1,13 @@
 import { chromium, type Page } from '@playwright/test'
-import { findChromium } from '../tools/chromium.mjs'
+import { chromiumArgs, findChromium } from '../tools/chromium.mjs'
 import { Running, studioOf } from './store.ts'
 import { within } from './timing.ts'
-
-const args = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
 
 /** Pages over large studios, in the browser: how soon they are painted, how long they freeze. */
 export async function benchPages(): Promise<void> {
   const executablePath = await findChromium()
   if (!executablePath) return console.log('\nNo Chromium: the pages are not measured.')
-  const browser = await chromium.launch({ executablePath, args })
+  const browser = await chromium.launch({ executablePath, args: chromiumArgs })
   for (const pieces of [1000, 3000]) {
     console.log(`\nThe list of ${pieces} pieces in the browser`)
     const server = await Running.over(

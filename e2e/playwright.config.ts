@@ -1,3 +1,4 @@
+import { chromiumArgs } from '../tools/chromium.mjs'
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
@@ -15,14 +16,7 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     launchOptions: {
       executablePath: process.env.MIVRO_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: chromiumArgs,
     },
   },
 })

@@ -15,7 +15,6 @@ test.describe('pictures for the README', () => {
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
     ['heat', '/pieces/demo-comet-drop/pour?lens=heat'],
     ['desk', '/desk'],
-    ['history', '/pieces/demo-coaster/history'],
     ['pulls', '/pieces/demo-coaster/pulls'],
     ['air', '/pieces/demo-astronomer/mould/air'],
     ['casting', '/pieces/demo-astronomer/mould/casting'],
@@ -37,6 +36,20 @@ test.describe('pictures for the README', () => {
       await page.screenshot({ path: join(resolve(folder!), `${name}.png`) })
     })
   }
+
+  test('history', async ({ mivro, page }) => {
+    await mivro.open('/pieces/demo-coaster/pour')
+    await mivro.type('Copies', '6')
+    await mivro.surface(0).focus()
+    for (const key of ['ArrowUp', 'ArrowUp']) await page.keyboard.press(key)
+    await mivro.saved()
+    await page.getByRole('link', { name: 'History of this pour' }).click()
+    const versions = page.getByRole('region', { name: 'Versions' }).getByRole('listitem')
+    await versions.last().getByRole('button').click()
+    await mivro.type('Name of this version', 'As it was sold in October')
+    await expect(versions.last()).toContainText('sold in October')
+    await page.screenshot({ path: join(resolve(folder!), 'history.png') })
+  })
 
   test('air in the round', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-astronomer/mould/air')

@@ -1,2 +1,3 @@
 export function findChromium(): Promise<string | undefined>
+export const chromiumArgs: string[]
 export const missingChromium: string

@@ -20,5 +20,15 @@ export async function findChromium() {
   return places.find((place) => existsSync(place))
 }
 
+/** No download, no background work, and root may start it. */
+export const chromiumArgs = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
 export const missingChromium =
   'Chromium is missing: install the package "chromium", or name another by MIVRO_CHROMIUM=/path.'

@@ -6,6 +6,7 @@ import { describePlan, type Plan } from '@mivro/core/plan'
 import { openSessions } from '../api/sessions.ts'
 import { useShelf } from '../shelf/shelfStore.ts'
 import { useStudio } from '../studio/studioStore.ts'
+import VersionSides from '../ui/VersionSides.vue'
 
 const studio = useStudio()
 const shelf = useShelf()
@@ -58,55 +59,22 @@ const sides = computed(() => {
       Nothing was overwritten. Whichever you choose, the other stays in the history; what differs is
       marked.
     </p>
-    <div class="sides">
-      <section v-for="side in sides" :key="side.choice" class="side">
-        <h2>{{ side.title }}</h2>
-        <ul>
-          <li v-for="(entry, i) in side.lines" :key="i" :class="{ differs: entry.differs }">
-            {{ entry.line }}
-          </li>
-        </ul>
+    <VersionSides class="both" :sides="sides">
+      <template #default="{ index }">
         <button
           class="btn"
-          :class="{ ghost: side.choice === 'theirs' }"
-          @click="stale?.settle(side.choice)"
+          :class="{ ghost: sides[index].choice === 'theirs' }"
+          @click="stale?.settle(sides[index].choice)"
         >
-          {{ side.action }}
+          {{ sides[index].action }}
         </button>
-      </section>
-    </div>
+      </template>
+    </VersionSides>
   </ElDialog>
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 16px;
+.both {
   margin-top: 16px;
-}
-
-.side {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 16px;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-}
-
-.side ul {
-  flex: 1;
-}
-
-.side li {
-  padding: 3px 8px;
-  border-left: 3px solid transparent;
-  overflow-wrap: anywhere;
-}
-
-.side li.differs {
-  border-color: var(--honey);
-  background: var(--amber-soft);
 }
 </style>

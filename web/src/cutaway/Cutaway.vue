@@ -40,7 +40,7 @@ const { width, height, frame, path } = useFrame(
   box,
   () => props.section,
   () => mould.value,
-  props.still ? 'none' : 'beside',
+  () => (props.compiled.layers.length > 0 ? 'beside' : 'none'),
 )
 const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
 const mlX = computed(() => frame.value.block.right + 44)

@@ -8,10 +8,10 @@ export function useFrame(
   box: Ref<HTMLElement | undefined>,
   section: () => Section,
   mould: () => 'open' | 'closed',
-  labels: 'beside' | 'none' = 'beside',
+  labels: () => 'beside' | 'none' = () => 'beside',
 ) {
   const { width, height } = useElementSize(box, { width: 784, height: 488 })
-  const frame = computed(() => frameFor(section(), width.value, height.value, mould(), labels))
+  const frame = computed(() => frameFor(section(), width.value, height.value, mould(), labels()))
   const path = computed(() => outlinePath(section(), frame.value))
   return { width, height, frame, path }
 }

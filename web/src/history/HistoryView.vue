@@ -8,6 +8,7 @@ import { showMoment } from '../ui/dates.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import TextField from '../ui/TextField.vue'
+import VersionSides from '../ui/VersionSides.vue'
 import { useHistory, type Version } from './useHistory.ts'
 
 const router = useRouter()
@@ -37,9 +38,11 @@ const what = ({ change, changed }: Version) =>
   changed.length > 0 ? `${words[change]}: ${changed.join(' · ')}` : words[change]
 
 const today = computed(() => history.versions.value[0])
-const shown = computed(() =>
-  history.versions.value.find(({ revision }) => revision === chosen.value),
-)
+/** Until one is chosen, the one before today's. */
+const shown = computed(() => {
+  const versions = history.versions.value
+  return versions.find(({ revision }) => revision === chosen.value) ?? versions[1]
+})
 const sides = computed(() => {
   if (!shown.value || !today.value) return []
   const { own, other } = compareLines(shown.value.lines, today.value.lines)
@@ -67,8 +70,8 @@ const restore = () =>
           <button
             type="button"
             class="version"
-            :class="{ on: version.revision === chosen }"
-            :aria-pressed="version.revision === chosen"
+            :class="{ on: version === shown }"
+            :aria-pressed="version === shown"
             @click="chosen = version.revision"
           >
             <span class="row">
@@ -89,16 +92,7 @@ const restore = () =>
       </p>
     </section>
     <section v-if="shown" class="panel beside" aria-label="The chosen version">
-      <div class="sides">
-        <div v-for="side in sides" :key="side.title" class="side">
-          <h2>{{ side.title }}</h2>
-          <ul>
-            <li v-for="(entry, i) in side.lines" :key="i" :class="{ differs: entry.differs }">
-              {{ entry.line }}
-            </li>
-          </ul>
-        </div>
-      </div>
+      <VersionSides :sides="sides" />
       <div class="acts">
         <TextField
           :key="shown.revision"
@@ -114,7 +108,8 @@ const restore = () =>
     </section>
     <section v-else class="panel beside empty">
       <p class="quiet">
-        Choose a version to see it beside today's. Restoring one is a change too: it can be undone.
+        There is one version yet. Every change makes another, which can be laid beside today's and
+        restored.
       </p>
     </section>
   </div>
@@ -179,27 +174,6 @@ const restore = () =>
 .empty {
   align-items: center;
   justify-content: center;
-}
-
-.sides {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 20px;
-}
-
-.side ul {
-  margin-top: 8px;
-}
-
-.side li {
-  padding: 4px 10px;
-  border-left: 3px solid transparent;
-  overflow-wrap: anywhere;
-}
-
-.side li.differs {
-  border-color: var(--honey);
-  background: var(--amber-soft);
 }
 
 .acts {
