@@ -1,3 +1,5 @@
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { strToU8, zipSync } from 'fflate'
 import { buildSolid, writeStl, type Mesh } from '@mivro/core/shape'
 import { expect, test, type Mivro } from './mivro.ts'
@@ -101,6 +103,17 @@ test.describe('each format, from the file to a plan that is weighed', () => {
       await mivro.surface(0).click()
       await expect.poll(() => mivro.weights('A')).toEqual(weighed)
     })
+  }
+})
+
+test('a file that was put away can be chosen again', async ({ mivro, page }) => {
+  const path = join(mivro.server.folder, 'block.stl')
+  writeFileSync(path, writeStl(block))
+  await mivro.open('/pieces/new')
+  for (let turn = 0; turn < 2; turn++) {
+    await page.locator('input[type=file]').setInputFiles(path)
+    await expect(page.getByText('Yes, watertight')).toBeVisible()
+    if (turn === 0) await page.getByRole('button', { name: 'Choose another file' }).click()
   }
 })
 

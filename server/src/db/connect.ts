@@ -11,6 +11,8 @@ const busyTimeout = 100
 /** The write-ahead log is cut back to this when it is emptied, bytes. */
 const logKept = 32_000_000
 
+const silent = { warn() {}, error() {}, deprecate() {}, debug() {} }
+
 /**
  * Opens the database at `file` (or ':memory:'), brought up to date unless asked not to. WAL with full sync: what has
  * been answered survives a kill. One connection, so transactions run one after the other;
@@ -26,8 +28,10 @@ export async function connect(
     client: LibsqlDialect,
     connection: { filename: file },
     useNullAsDefault: true,
+    // What goes wrong is thrown and logged where it is answered: once, not at every try.
+    log: silent,
     pool: {
-      min: 0,
+      min: 1,
       max: 1,
       afterCreate(connection: { exec(sql: string): void }, done: (error?: unknown) => void) {
         try {

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
-import { existsSync } from 'node:fs'
 import { Problem } from '@mivro/core/problem'
+import { isLocked } from './faults.ts'
 
 const require = createRequire(import.meta.url)
 
@@ -29,9 +29,9 @@ export function holdStore(file: string): () => void {
     lock.prepare('INSERT INTO holder VALUES (?)').run(process.pid)
     lock.exec('BEGIN IMMEDIATE')
   } catch (error) {
-    const holder = holderOf(lock)
+    const holder = isLocked(error) ? holderOf(lock) : undefined
     lock.close()
-    if (holder === undefined && !existsSync(place)) throw error
+    if (!isLocked(error)) throw error
     throw new Problem('store-in-use', { file, process: holder ?? 0 })
   }
   return () => {

@@ -150,6 +150,30 @@ describe('a store', () => {
   })
 })
 
+describe('a store that is replaced while it is read', () => {
+  it('loses nothing of what was in its log: the reader is waited for, or it is refused', async () => {
+    const store = await Store.open(place())
+    await add(store, 'old')
+    const next = await Store.open(place())
+    await next.close()
+    const reader = new Raw(store.file)
+    reader.exec('BEGIN')
+    reader.prepare('SELECT id FROM documents').all()
+    await add(store, 'newer')
+    const aside = `${store.file}.aside`
+    expect(await refusal(store.replaceWith(next.file, aside))).toMatch(/Another program is using/)
+    expect(await ids(store)).toEqual(['newer', 'old'])
+    reader.exec('COMMIT')
+    await store.replaceWith(next.file, aside)
+    expect(await ids(store)).toEqual([])
+    await store.close()
+    const kept = await Store.open(aside)
+    expect(await ids(kept)).toEqual(['newer', 'old'])
+    await kept.close()
+    reader.close()
+  })
+})
+
 describe('what ails a store is said in a sentence', () => {
   const fault = (code: string) => Object.assign(new Error('words of SQLite'), { code })
   it.each([

@@ -1,4 +1,4 @@
-import { existsSync, linkSync, renameSync, rmSync, statSync } from 'node:fs'
+import { copyFileSync, existsSync, linkSync, renameSync, rmSync, statSync } from 'node:fs'
 import { setTimeout as delay } from 'node:timers/promises'
 import { Problem } from '@mivro/core/problem'
 import { connect, type Database, type Transaction } from './connect.ts'
@@ -80,10 +80,10 @@ export class Store {
    */
   replaceWith(next: string, aside: string): Promise<void> {
     const swap = async () => {
-      await this.db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
+      await this.emptyLog()
       await this.db.destroy()
       try {
-        linkSync(this.file, aside)
+        keepAs(this.file, aside)
         renameSync(next, this.file)
       } finally {
         for (const ending of ['-wal', '-shm']) rmSync(this.file + ending, { force: true })
@@ -96,11 +96,34 @@ export class Store {
     return swapped
   }
 
+  /** All of the log is in the file, so that the file can be kept without it. */
+  private async emptyLog(): Promise<void> {
+    const until = Date.now() + patience
+    for (;;) {
+      const [{ busy }] = (await this.db.raw('PRAGMA wal_checkpoint(TRUNCATE)')) as [
+        { busy: number },
+      ]
+      if (busy === 0) return
+      // Somebody still reads an older state of it: a backup that is being taken.
+      if (Date.now() > until) throw new Problem('store-locked', {})
+      await delay(between)
+    }
+  }
+
   async close(): Promise<void> {
     await this.gate
     await this.checkpoint().catch(() => {})
     await this.db.destroy()
     this.release()
+  }
+}
+
+/** The same file under a second name; a copy where the disk knows no second names. */
+function keepAs(file: string, aside: string): void {
+  try {
+    linkSync(file, aside)
+  } catch {
+    copyFileSync(file, aside)
   }
 }
 

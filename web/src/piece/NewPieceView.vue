@@ -47,6 +47,14 @@ const units = computed(() => {
   }))
 })
 
+function pick(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  // The same file can be chosen again, after a stop or when it was written anew.
+  input.value = ''
+  void made.choose(file)
+}
+
 /** What has to be said before the piece can be made. */
 const missing = computed(() => {
   if (made.problem || made.step) return ''
@@ -124,7 +132,7 @@ async function make(): Promise<void> {
             class="visually-hidden"
             type="file"
             accept=".stl,.obj,.ply,.3mf,.svg"
-            @change="made.choose(($event.target as HTMLInputElement).files?.[0])"
+            @change="pick"
           />
           <Upload :size="26" :stroke-width="1.5" aria-hidden="true" />
           <b>{{ made.file ? 'Drop another file here' : 'Choose a file, or drop it here' }}</b>
