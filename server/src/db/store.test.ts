@@ -108,6 +108,27 @@ describe('a store', () => {
     await store.close()
   })
 
+  it('full or not to be written, it says so, loses nothing, and goes on when it can', async () => {
+    const store = await Store.open(place())
+    await add(store, 'a')
+    const pragma = (text: string) => store.transaction((tx) => tx.raw(`PRAGMA ${text}`))
+    const large = (id: string) => ({ ...row(id), body: 'x'.repeat(500_000) })
+    // SQLite's own limits stand in for the disk's.
+    const [{ page_count: pages }] = (await pragma('page_count')) as [{ page_count: number }]
+    await pragma(`max_page_count = ${pages}`)
+    const addLarge = (id: string) => store.transaction((tx) => tx('documents').insert(large(id)))
+    expect(await refusal(addLarge('b'))).toMatch(/The disk is full/)
+    await pragma('max_page_count = 1000000')
+    await addLarge('b')
+    await pragma('query_only = ON')
+    expect(await refusal(add(store, 'c'))).toMatch(/can be read but not written/)
+    expect(await ids(store)).toEqual(['a', 'b'])
+    await pragma('query_only = OFF')
+    await add(store, 'c')
+    expect(await ids(store)).toEqual(['a', 'b', 'c'])
+    await store.close()
+  })
+
   it('an empty file and a file of something else are said, and left as they are', async () => {
     const empty = place()
     writeFileSync(empty, '')

@@ -58,11 +58,19 @@ export class Store {
     const until = Date.now() + patience
     for (;;) {
       await this.gate
+      // SQLite ends a transaction by itself on a full disk, and Knex then stumbles over its own
+      // rollback: what the work ran into is what counts.
+      let met: unknown
+      const keepWord = (tx: Transaction) =>
+        work(tx).catch((error: unknown) => {
+          met = error
+          throw error
+        })
       try {
-        return await this.db.transaction(work)
+        return await this.db.transaction(keepWord)
       } catch (error) {
-        const problem = storeProblem(error, this.file)
-        if (problem?.code !== 'store-locked' || Date.now() > until) throw problem ?? error
+        const problem = storeProblem(met ?? error, this.file)
+        if (problem?.code !== 'store-locked' || Date.now() > until) throw problem ?? met ?? error
         await delay(between)
       }
     }

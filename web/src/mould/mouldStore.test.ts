@@ -6,6 +6,7 @@ import { firmPlatinum } from '../../../core/src/material/samples.ts'
 import { newMould, type Mould } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
+import { Problem } from '@mivro/core/problem'
 import { answered } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import { usePiece } from '../piece/pieceStore.ts'
@@ -18,11 +19,13 @@ import { useMould } from './mouldStore.ts'
 
 /** The worker's jobs on this thread. */
 const asked: string[] = []
+let failing = false
 vi.mock('../work/pool.ts', () => ({
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => surveyHere(question),
   askAir: (question: Question<'air'>) => {
     asked.push('air')
+    if (failing) return Promise.reject(new Problem('work-failed', { job: 'air', reason: 'gone' }))
     return handlers.air(question, hands())
   },
   askGeometry: (question: Question<'geometry'>) => {
@@ -135,6 +138,18 @@ describe('the mould of the piece that is open', () => {
     air.drop()
     expect(store.session!.document.openings[0].at).toEqual([0.018, 0, 0.05])
     expect(store.preview).toBeUndefined()
+  })
+
+  it('a worker that failed is said, and the air is followed again at the next change', async () => {
+    const { store } = await shown()
+    const air = useAir()
+    failing = true
+    air.drag('g', [0.018, 0, 0.05])
+    await vi.waitFor(() => expect(store.airProblem?.code).toBe('work-failed'))
+    failing = false
+    air.drag('g', [0.0181, 0, 0.05])
+    await vi.waitFor(() => expect([store.airProblem, store.left]).toEqual([undefined, []]))
+    expect(store.airBusy).toBe(false)
   })
 
   it('a prefill takes it out of what stays, and out of the list of what is said', async () => {

@@ -195,19 +195,22 @@ export const useMould = defineStore('mould', () => {
   async function follow(): Promise<void> {
     if (asking) return
     asking = true
-    for (let asked = airQuestion.value; asked;) {
-      airBusy.value = true
-      try {
-        air.value = await askAir(asked)
-        airProblem.value = undefined
-      } catch (error) {
-        airProblem.value = problemsOf(error)[0]
+    try {
+      for (let asked = airQuestion.value; asked;) {
+        airBusy.value = true
+        try {
+          air.value = await askAir(asked)
+          airProblem.value = undefined
+        } catch (error) {
+          airProblem.value = problemsOf(error)[0]
+        }
+        if (airQuestion.value === asked) break
+        asked = airQuestion.value
       }
-      if (airQuestion.value === asked) break
-      asked = airQuestion.value
+    } finally {
+      asking = false
+      airBusy.value = false
     }
-    asking = false
-    airBusy.value = false
   }
   watch(airQuestion, follow, { immediate: true })
 

@@ -14,7 +14,7 @@ import { useProblems } from './problems.ts'
 import SafetyLines from './SafetyLines.vue'
 import SegmentField from './SegmentField.vue'
 import TextField from './TextField.vue'
-import { redoable, undoable, useUndoOf } from './undo.ts'
+import { isElsewhere, redoable, undoable, useUndoOf } from './undo.ts'
 import WeighTable from './WeighTable.vue'
 
 beforeEach(() => setActivePinia(createPinia()))
@@ -186,6 +186,8 @@ describe('undo over several documents', () => {
     await nextTick()
     expect(undoable.value!.touched).toBe(3)
     expect(redoable.value).toBeUndefined()
+    // What the screen shows first is not elsewhere; another document of it is.
+    expect([isElsewhere(offered.value[0]), isElsewhere(offered.value[1])]).toEqual([false, true])
     wrapper.unmount()
     expect(undoable.value).toBeUndefined()
   })
