@@ -185,10 +185,7 @@ test('what earlier pulls said stays within reach of the next pour', async ({ miv
   await expect(page.getByText('Faults: line between layers, cloud between layers.')).toBeVisible()
 })
 
-test('a worker that fails is said, and a long search can be cancelled and asked again', async ({
-  mivro,
-  page,
-}) => {
+test('a long look at the shape can be cancelled, and begun again', async ({ mivro, page }) => {
   await mivro.open('/pieces/demo-astronomer/mould/silicone')
   await page.getByRole('button', { name: 'Cancel' }).click()
   await page.getByRole('button', { name: 'Look at the shape again' }).click()

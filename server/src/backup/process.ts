@@ -17,7 +17,7 @@ export function startChild(...args: string[]): ChildProcess {
   const child = spawn(process.execPath, [...flags, ...args], { stdio: ['ignore', 'pipe', 'pipe'] })
   running.add(child)
   // What others wait for comes first.
-  if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW)
+  if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL)
   child.once('close', () => running.delete(child))
   return child
 }
