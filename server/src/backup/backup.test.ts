@@ -1,12 +1,15 @@
-import { readdirSync } from 'node:fs'
+import { readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { sameDocument } from '@mivro/core/document'
+import { sayProblem } from '@mivro/core/caution'
+import type { Problem } from '@mivro/core/problem'
 import { newPlan } from '@mivro/core/plan'
 import { buildSolid, writeStl } from '@mivro/core/shape'
 import { Store } from '../db/store.ts'
-import { TestServer } from '../testServer.ts'
+import { TestServer, temporaryFolder } from '../testServer.ts'
+import { readBackup } from './read.ts'
 
 let server: TestServer
 beforeEach(async () => {
@@ -172,6 +175,16 @@ describe('a backup', () => {
 })
 
 describe('what is no whole backup', () => {
+  /** What the reader says of a file, where it would be unpacked. */
+  const refusalOf = async (bytes: Uint8Array): Promise<string> => {
+    const folder = temporaryFolder()
+    const zip = join(folder, 'backup.zip')
+    writeFileSync(zip, bytes)
+    return readBackup(zip, join(folder, 'new.sqlite')).then(
+      () => 'taken',
+      (error: Problem) => sayProblem(error),
+    )
+  }
   const flipped = () => {
     const bytes = packed([row()], [version()], {}, {}, 0)
     const at = Buffer.from(bytes).indexOf('Coaster')
@@ -257,12 +270,16 @@ describe('what is no whole backup', () => {
       () => packed([row()], [version()], {}, { revisions: 3 }),
       /less or more than its manifest says/,
     ],
-  ])('%s is refused with what is off, and nothing is changed', async (_, bytes, says) => {
+  ])('%s is refused with what is off', async (_, bytes, says) => {
+    expect(await refusalOf(bytes())).toMatch(says)
+  })
+
+  it('through the server nothing is changed, and nothing is left lying about', async () => {
     await call('POST', '/pieces', { id: 'mine', document: piece('Mine') })
-    const refused = await put(bytes())
+    const refused = await put(flipped())
     expect([refused.status, (await refused.json()).title]).toEqual([
       422,
-      expect.stringMatching(says),
+      expect.stringMatching(/was altered: its checksum is off/),
     ])
     expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
     expect(readdirSync(server.folder).filter((name) => /restore-|incoming/.test(name))).toEqual([])
@@ -274,14 +291,9 @@ describe('what is no whole backup', () => {
       'documents.ndjson': new Uint8Array(150e6),
     })
     expect(bomb.length).toBeLessThan(300_000)
-    const refused = await put(bomb)
-    expect((await refused.json()).title).toMatch(
-      /manifest.json does not hold|a row of documents.ndjson is too long/,
-    )
+    expect(await refusalOf(bomb)).toMatch(/manifest.json does not hold/)
     const honest = packed([], [], { 'documents.ndjson': new Uint8Array(150e6) })
-    expect((await (await put(honest)).json()).title).toMatch(
-      /a row of documents.ndjson is too long/,
-    )
+    expect(await refusalOf(honest)).toMatch(/a row of documents.ndjson is too long/)
   })
 
   it('an upload that breaks off changes nothing and leaves nothing', async () => {
