@@ -1,10 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { createWriteStream, mkdtempSync, openAsBlob, readFileSync, rmSync, statSync } from 'node:fs'
+import { mkdtempSync, openAsBlob, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
-import { Readable } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
 import { fileURLToPath } from 'node:url'
 import { newPlan } from '../core/src/plan/index.ts'
 import { Store } from '../server/src/db/store.ts'
@@ -182,14 +180,22 @@ export async function benchStore(gigabyte = 1): Promise<void> {
   console.log(`\nA store of ${gigabyte} GB out and in again`)
   const file = await storeOfShapes(gigabyte)
   const big = await Running.over(file)
+  // The first answer of a process takes longer, whatever else goes on.
+  for (let i = 0; i < 5; i++) await big.ask('overview')
   const zip = join(dirname(file), 'backup.zip')
   const report = (what: string, found: Awaited<ReturnType<Running['memoryOf']>>) =>
     console.log(
       `${what}: ${(found.taken / 1000).toFixed(0)} s, memory ${found.child.toFixed(0)} MB beside a server of ${found.server.toFixed(0)} MB (wanted: under 300 each), others answered within ${found.slowest.toFixed(0)} ms (wanted: 200)`,
     )
+  // Fetched by a process of its own, so that the others that are timed here do not wait for us.
+  const fetching = `const { pipeline } = await import('node:stream/promises')
+    const { createWriteStream } = await import('node:fs')
+    const { body } = await fetch(process.argv[1])
+    await pipeline(body, createWriteStream(process.argv[2]))`
   const take = async () => {
-    const response = await fetch(`${big.address}/api/backup`)
-    await pipeline(Readable.fromWeb(response.body as never), createWriteStream(zip))
+    const flags = ['--input-type=module', '-e', fetching, `${big.address}/api/backup`, zip]
+    const child = spawn(process.execPath, flags, { stdio: 'inherit' })
+    await new Promise((done) => child.once('exit', done))
   }
   report('backup', await big.memoryOf(take()))
   console.log(

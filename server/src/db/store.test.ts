@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process'
-import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { sayProblem } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
@@ -84,6 +84,14 @@ describe('a store', () => {
     holder.kill('SIGKILL')
     await new Promise((gone) => holder.once('close', gone))
     await (await Store.open(file)).close()
+  })
+
+  it('begun anew, it leaves nothing but itself and its lock', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    const beside = readdirSync(dirname(file)).map((name) => name.replace(/-(wal|shm)$/, ''))
+    expect([...new Set(beside)].sort()).toEqual(['store.sqlite', 'store.sqlite.lock'])
+    await store.close()
   })
 
   it('closed, the file alone holds everything', async () => {

@@ -147,6 +147,7 @@ async function prepare(file: string): Promise<void> {
   await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
   await db.destroy()
   renameSync(made, file)
+  for (const ending of ['-wal', '-shm']) rmSync(made + ending, { force: true })
 }
 
 async function epochOf(db: Database): Promise<string> {
