@@ -154,6 +154,17 @@ describe('documents', () => {
 })
 
 describe('shapes', () => {
+  it('come back as they were sent, and unpacked: packing would take longer than sending', async () => {
+    // Long enough that it would be packed.
+    const ball = writeStl(buildSolid({ solid: 'ball', diameter: 0.02 }))
+    const { id } = (await (await upload(ball)).json()) as { id: string }
+    const answer = await fetch(`${server.base}/meshes/${id}`, {
+      headers: { 'accept-encoding': 'gzip' },
+    })
+    expect(answer.headers.get('content-encoding')).toBeNull()
+    expect(Buffer.from(await answer.arrayBuffer()).equals(Buffer.from(ball))).toBe(true)
+  })
+
   it('are kept once under the hash of their bytes and come back the same', async () => {
     const first = await (await upload(cube())).json()
     const second = await (await upload(cube())).json()
