@@ -1,6 +1,7 @@
 import manifoldModule from 'manifold-3d'
 import { readForm, type Form } from '../core/src/piece/index.ts'
 import { writeStl, type Mesh } from '../core/src/shape/index.ts'
+import { joined } from '../core/src/shape/overlap/parts.ts'
 import { enclosingCircle } from '../core/src/mould/index.ts'
 import { bumpyBall } from './bumpyBall.ts'
 import { compare, median, within } from './timing.ts'
@@ -83,13 +84,5 @@ function withSmall(large: Mesh, count: number, [from, to]: readonly [number, num
       triangles: small.triangles,
     })
   }
-  const positions = new Float64Array(parts.reduce((sum, part) => sum + part.positions.length, 0))
-  const triangles = new Uint32Array(parts.reduce((sum, part) => sum + part.triangles.length, 0))
-  let [corner, index] = [0, 0]
-  for (const part of parts) {
-    positions.set(part.positions, corner)
-    for (const vertex of part.triangles) triangles[index++] = vertex + corner / 3
-    corner += part.positions.length
-  }
-  return { positions, triangles }
+  return joined(parts)
 }
