@@ -1,3 +1,4 @@
+import { benchDrags } from './drags.ts'
 import { benchHeat } from './heat.ts'
 import { benchPages } from './pages.ts'
 import { benchParts } from './parts.ts'
@@ -10,6 +11,7 @@ const topics = {
   heat: benchHeat,
   store: benchStore,
   pages: benchPages,
+  drags: benchDrags,
 }
 type Topic = keyof typeof topics
 

@@ -84,8 +84,17 @@ export class Running {
     private readonly child: ChildProcess,
   ) {}
 
-  static async over(file: string): Promise<Running> {
-    const args = ['--import', 'tsx', 'server/src/main.ts', '--port', '0', '--database', file]
+  static async over(file: string, ...more: string[]): Promise<Running> {
+    const args = [
+      '--import',
+      'tsx',
+      'server/src/main.ts',
+      '--port',
+      '0',
+      '--database',
+      file,
+      ...more,
+    ]
     const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] })
     const address = await new Promise<string>((done) =>
       child.stdout.on('data', (part: Buffer) => {
