@@ -13,7 +13,8 @@ import {
 } from '../core/src/cure/index.ts'
 import type { Resin } from '../core/src/material/index.ts'
 import { sheets } from '../core/src/cure/samples.ts'
-import { buildSolid, section } from '../core/src/shape/index.ts'
+import { buildSolid } from '../core/src/shape/index.ts'
+import { section } from '../core/src/filling/index.ts'
 import { compare, median, within } from './timing.ts'
 
 const hour = 3600

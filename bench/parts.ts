@@ -1,6 +1,6 @@
 import manifoldModule from 'manifold-3d'
 import { readForm, type Form } from '../core/src/piece/index.ts'
-import { writeStl, type Mesh } from '../core/src/shape/index.ts'
+import { writeStl, type Mesh } from '../core/src/mesh/index.ts'
 import { joined } from '../core/src/shape/overlap/parts.ts'
 import { enclosingCircle } from '../core/src/mould/index.ts'
 import { bumpyBall } from './bumpyBall.ts'

@@ -8,24 +8,16 @@ import type { Material } from '../core/src/material/index.ts'
 import { mouldGeometry } from '../core/src/mould/index.ts'
 import {
   basinsOf,
-  buildSolid,
-  cavityOf,
   cellsInside,
-  closureOf,
   deepCells,
   fibonacciCap,
   openingCells,
   voxelise,
-  fillCurve,
-  readStl,
-  section,
-  volumeAt,
-  weld,
-  writeStl,
-  type FillCurve,
-  type Mesh,
-  type Vec3,
-} from '../core/src/shape/index.ts'
+} from '../core/src/cells/index.ts'
+import { buildSolid } from '../core/src/shape/index.ts'
+import { cavityOf } from '../core/src/mesh/index.ts'
+import { closureOf, readStl, weld, writeStl, type Mesh, type Vec3 } from '../core/src/mesh/index.ts'
+import { fillCurve, section, volumeAt, type FillCurve } from '../core/src/filling/index.ts'
 import { bumpyBall } from './bumpyBall.ts'
 import { compare, median, medians, within } from './timing.ts'
 

@@ -1,4 +1,5 @@
-import { buildSolid, writeStl } from '@mivro/core/shape'
+import { buildSolid } from '@mivro/core/shape'
+import { writeStl } from '@mivro/core/mesh'
 
 /** A block of 40 x 50 x 30 mm: 2 ml for every millimetre of height. */
 export const block = (): Buffer =>

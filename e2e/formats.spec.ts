@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strToU8, zipSync } from 'fflate'
-import { buildSolid, writeStl, type Mesh } from '@mivro/core/shape'
+import { buildSolid } from '@mivro/core/shape'
+import { writeStl, type Mesh } from '@mivro/core/mesh'
 import { expect, test, type Mivro } from './mivro.ts'
 
 /*

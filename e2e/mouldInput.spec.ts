@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
-import { buildSolid, writeStl, type Mesh } from '@mivro/core/shape'
+import { buildSolid } from '@mivro/core/shape'
+import { writeStl, type Mesh } from '@mivro/core/mesh'
 import { stl } from './files.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 

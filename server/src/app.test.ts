@@ -2,7 +2,8 @@ import { request as httpRequest } from 'node:http'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { newMould } from '@mivro/core/mould'
 import { newPlan } from '@mivro/core/plan'
-import { buildSolid, writeStl } from '@mivro/core/shape'
+import { buildSolid } from '@mivro/core/shape'
+import { writeStl } from '@mivro/core/mesh'
 import { TestServer } from './testServer.ts'
 
 let server: TestServer

@@ -1,8 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { referenceKernel, type ReferenceKernel } from '../shape/manifold.reference.ts'
+import { referenceKernel, type ReferenceKernel } from '../mesh/manifold.reference.ts'
 import { geometrySteps, mouldGeometry } from './geometry.ts'
 import { geometryOf, geometryOfSolid } from './samples.ts'
-import { buildSolid, cavityOf } from '../shape/index.ts'
+import { buildSolid } from '../shape/index.ts'
+import { cavityOf } from '../mesh/index.ts'
 
 let reference: ReferenceKernel
 beforeAll(async () => {

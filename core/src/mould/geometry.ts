@@ -1,18 +1,16 @@
 import {
   bestPulls,
   ceilings,
-  fillCurve,
-  shellsOf,
   thinSilicone,
   thinWalls,
   undercuts,
   voxelise,
-  type Cavity,
-  type FillCurve,
   type Pull,
   type Thin,
-  type Vec3,
-} from '../shape/index.ts'
+} from '../cells/index.ts'
+import { fillCurve, type FillCurve } from '../filling/index.ts'
+import { shellsOf, type Vec3 } from '../mesh/index.ts'
+import { type Cavity } from '../mesh/index.ts'
 import { footprint, type Footprint } from './box/footprint.ts'
 
 /** Silicone thinner than this tears on the first pull; walls thinner stay weak (common practice), m. */

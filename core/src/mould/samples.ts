@@ -1,4 +1,6 @@
-import { buildSolid, cavityOf, type Mesh, type Solid } from '../shape/index.ts'
+import { buildSolid, type Solid } from '../shape/index.ts'
+import { cavityOf } from '../mesh/index.ts'
+import { type Mesh } from '../mesh/index.ts'
 import { mouldGeometry, type MouldGeometry } from './geometry.ts'
 import { newMould, type Mould } from './mould.ts'
 

@@ -1,6 +1,7 @@
 import { z } from '../schema/index.ts'
 import { quantity } from '../document/index.ts'
-import { buildSolid, type Mesh } from '../shape/index.ts'
+import { buildSolid } from '../shape/index.ts'
+import { type Mesh } from '../mesh/index.ts'
 
 /** Water at 20 °C, kg/m³ (CRC Handbook: 998.2). */
 export const waterDensity = 998.2

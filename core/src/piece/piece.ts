@@ -1,6 +1,7 @@
 import { z } from '../schema/index.ts'
 import { note, quantity, refuse, text } from '../document/index.ts'
-import { fileUnits, outlineSchema, solidSchema, type FileUnit } from '../shape/index.ts'
+import { fileUnits, type FileUnit } from '../mesh/index.ts'
+import { outlineSchema, solidSchema } from '../shape/index.ts'
 import { measuredSchema, volumeOf } from './measured.ts'
 
 const fileUnitSchema = z.enum(Object.keys(fileUnits) as [FileUnit, ...FileUnit[]])

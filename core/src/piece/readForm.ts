@@ -1,12 +1,10 @@
 import { caution, type Caution } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
+import { buildSolid, bodyOf, extrude, type SolidKernel } from '../shape/index.ts'
+import { cavityOf, type Cavity } from '../mesh/index.ts'
 import {
-  buildSolid,
-  bodyOf,
-  cavityOf,
   closeHoles,
   closureOf,
-  extrude,
   fileUnits,
   isClosed,
   nearWeld,
@@ -16,11 +14,9 @@ import {
   nearOrigin,
   scaleInPlace,
   weld,
-  type Cavity,
   type HalfEdges,
   type Mesh,
-  type SolidKernel,
-} from '../shape/index.ts'
+} from '../mesh/index.ts'
 import { standIn, volumeOf } from './measured.ts'
 import type { Form } from './piece.ts'
 

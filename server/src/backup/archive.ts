@@ -1,7 +1,7 @@
 import { promisify } from 'node:util'
 import { crc32 } from 'node:zlib'
 import { open as openZip, type Entry, type ZipFile } from 'yauzl'
-import { largestFile } from '@mivro/core/shape'
+import { largestFile } from '@mivro/core/mesh'
 import { largestIndex, largestUnpacked, longestLine, meshEntry, unreadable } from './format.ts'
 
 const openFile = promisify(openZip) as (

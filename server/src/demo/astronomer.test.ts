@@ -1,13 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import {
-  airPockets,
-  bestTilts,
-  cavityOf,
-  voxelise,
-  type AirPocket,
-  type Mesh,
-  type Vec3,
-} from '@mivro/core/shape'
+import { airPockets, bestTilts, voxelise, type AirPocket } from '@mivro/core/cells'
+import { cavityOf } from '@mivro/core/mesh'
+import { type Mesh, type Vec3 } from '@mivro/core/mesh'
 import { astronomer, gatePlace } from './astronomer.ts'
 
 /** Poured foot up, through a gate under the foot. */

@@ -1,4 +1,4 @@
-import type { Mesh } from '@mivro/core/shape'
+import type { Mesh } from '@mivro/core/mesh'
 
 /** Subdivisions of the icosahedron: 20 · 4⁵ = 20 480 triangles. */
 const subdivisions = 5

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
-import type { FillCurve, Section } from '@mivro/core/shape'
+import type { FillCurve, Section } from '@mivro/core/filling'
 import { show, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import Bands from './Bands.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { CompiledLayer } from '@mivro/core/plan'
-import type { Section } from '@mivro/core/shape'
+import type { Section } from '@mivro/core/filling'
 import { spanAt, type Frame } from './frame.ts'
 
 /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Section } from '@mivro/core/shape'
+import type { Section } from '@mivro/core/filling'
 import { unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../studio/studioStore.ts'
 import { margin, type Frame } from './frame.ts'

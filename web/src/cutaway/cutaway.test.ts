@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { buildSolid, fillCurve, section, volumeAt } from '@mivro/core/shape'
+import { buildSolid } from '@mivro/core/shape'
+import { fillCurve, section, volumeAt } from '@mivro/core/filling'
 import { imperial, metric } from '@mivro/core/units'
 import { frameFor, spanAt } from './frame.ts'
 import { spread } from './labels.ts'

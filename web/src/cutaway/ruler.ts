@@ -1,4 +1,4 @@
-import { heightAt, type FillCurve } from '@mivro/core/shape'
+import { heightAt, type FillCurve } from '@mivro/core/filling'
 import { chosenUnit, fromSI, toSI, type UnitChoice } from '@mivro/core/units'
 
 export interface Tick {

@@ -4,7 +4,7 @@ import type { HeatField, Quantity } from '@mivro/core/cure'
 import { kindAt } from '@mivro/core/cure'
 import { pourHeatQuestion } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import type { Vec3 } from '@mivro/core/shape'
+import type { Vec3 } from '@mivro/core/mesh'
 import { usePiece } from '../piece/pieceStore.ts'
 import { askHeat } from '../work/pool.ts'
 

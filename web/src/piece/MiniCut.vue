@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { CompiledPlan } from '@mivro/core/plan'
-import type { Section } from '@mivro/core/shape'
+import type { Section } from '@mivro/core/filling'
 import Bands from '../cutaway/Bands.vue'
 import { frameForCard, outlinePath } from '../cutaway/frame.ts'
 

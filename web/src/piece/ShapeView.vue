@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Form } from '@mivro/core/piece'
-import type { FileUnit, Solid, Vec3 } from '@mivro/core/shape'
+import type { FileUnit, Vec3 } from '@mivro/core/mesh'
+import type { Solid } from '@mivro/core/shape'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'

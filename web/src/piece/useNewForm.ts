@@ -2,13 +2,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { readDocument } from '@mivro/core/document'
 import { formSchema, type Form } from '@mivro/core/piece'
 import { Problem, problemsOf } from '@mivro/core/problem'
-import {
-  largestFile,
-  solidSchema,
-  type FileUnit,
-  type Outline2D,
-  type Solid,
-} from '@mivro/core/shape'
+import { largestFile, type FileUnit } from '@mivro/core/mesh'
+import { solidSchema, type Outline2D, type Solid } from '@mivro/core/shape'
 import type { FileReport } from '../work/handlers.ts'
 import { lookAt } from '../work/pending.ts'
 import { askOutline, askSurvey, inspectFile } from '../work/pool.ts'

@@ -13,7 +13,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
-import type { Mesh as Surface } from '@mivro/core/shape'
+import type { Mesh as Surface } from '@mivro/core/mesh'
 
 /** Metres are drawn as this many units: three's near plane likes tens. */
 const scale = 1000

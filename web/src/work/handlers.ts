@@ -6,31 +6,29 @@ import { findWays, pourHeat, type Plan, type PourHeatQuestion } from '@mivro/cor
 import {
   airCells,
   bestTilts,
+  findAir,
+  type AirQuestion,
+  type Grid,
+  type Opening,
+} from '@mivro/core/cells'
+import {
   clustered,
   fileUnits,
-  fillCurve,
-  findAir,
-  loopsOfPaths,
   readMeshFile,
   scaleInPlace,
-  section,
   suggestUnit,
-  tidyLoops,
   triangleCount,
   weld,
   writeStl,
-  type AirQuestion,
-  type Cavity,
-  type DrawnPath,
   type FileUnit,
-  type Grid,
   type Mesh,
   type MeshFileKind,
-  type Opening,
-  type TidyLoops,
   type UnitSuggestion,
   type Vec3,
-} from '@mivro/core/shape'
+} from '@mivro/core/mesh'
+import { fillCurve, section } from '@mivro/core/filling'
+import { loopsOfPaths, tidyLoops, type DrawnPath, type TidyLoops } from '@mivro/core/shape'
+import { type Cavity } from '@mivro/core/mesh'
 import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'

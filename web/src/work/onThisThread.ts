@@ -1,5 +1,5 @@
 import { readForm } from '@mivro/core/piece'
-import { section } from '@mivro/core/shape'
+import { section } from '@mivro/core/filling'
 import type { Hands } from './handlers.ts'
 import { solidKernel } from './solidKernel.ts'
 import { surveyHeld, type Survey, type SurveyQuestion } from './survey.ts'

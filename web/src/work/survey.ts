@@ -1,14 +1,8 @@
 import type { Caution } from '@mivro/core/caution'
 import type { Form, ReadingStep } from '@mivro/core/piece'
-import {
-  fillCurve,
-  triangleCount,
-  type Cavity,
-  type FillCurve,
-  type Measures,
-  type Section,
-  type Vec3,
-} from '@mivro/core/shape'
+import { fillCurve, type FillCurve, type Section } from '@mivro/core/filling'
+import { triangleCount, type Measures, type Vec3 } from '@mivro/core/mesh'
+import { type Cavity } from '@mivro/core/mesh'
 
 /** Which shape, and how it lies. */
 export interface HeldQuestion {

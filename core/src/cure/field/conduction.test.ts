@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { axesFor } from '../../shape/index.ts'
+import { axesFor } from '../../mesh/index.ts'
 import { gasConstant, standardTemperature, type CureLaw, type Solid } from '../kinetics/index.ts'
 import { conduct, conductionOf } from './conduction.ts'
 import { heatField } from './heatField.ts'

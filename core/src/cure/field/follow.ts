@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../shape/index.ts'
+import type { Vec3 } from '../../mesh/index.ts'
 import type { HeatField } from './pouring.ts'
 import { kindAt, probe } from './look.ts'
 

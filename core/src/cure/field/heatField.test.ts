@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { buildSolid, type Mesh, type Solid } from '../../shape/index.ts'
+import { buildSolid, type Solid } from '../../shape/index.ts'
+import { type Mesh } from '../../mesh/index.ts'
 import { calibrate } from '../calibrate/calibrate.ts'
 import { sheets } from '../samples.ts'
 import { usualWalls } from '../cureTimes.ts'

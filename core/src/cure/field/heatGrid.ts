@@ -3,11 +3,11 @@ import {
   axesFor,
   boundsAlong,
   fromAxes,
-  voxelise,
   type Axes,
   type Mesh,
   type Vec3,
-} from '../../shape/index.ts'
+} from '../../mesh/index.ts'
+import { voxelise } from '../../cells/index.ts'
 import type { MouldWalls } from '../cureTimes.ts'
 
 /** What a cell holds: nothing, mould, or the layer `layer0 + k`. */

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../shape/index.ts'
+import type { Vec3 } from '../../mesh/index.ts'
 import type { CureLaw } from '../kinetics/index.ts'
 import { cellKind, cellMiddle, type HeatGrid } from './heatGrid.ts'
 

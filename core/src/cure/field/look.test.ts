@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { buildSolid, fromAxes, section } from '../../shape/index.ts'
+import { buildSolid } from '../../shape/index.ts'
+import { fromAxes } from '../../mesh/index.ts'
+import { section } from '../../filling/index.ts'
 import { slowEpoxy } from '../../material/samples.ts'
 import { calibrate } from '../calibrate/calibrate.ts'
 import { heatField } from './heatField.ts'

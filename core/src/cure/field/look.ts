@@ -1,4 +1,5 @@
-import { toAxes, type Section, type Vec3 } from '../../shape/index.ts'
+import { toAxes, type Vec3 } from '../../mesh/index.ts'
+import { type Section } from '../../filling/index.ts'
 import type { FieldFrame, HeatField } from './pouring.ts'
 import { cellKind, type HeatGrid } from './heatGrid.ts'
 

@@ -1,5 +1,5 @@
 import { caution, type Caution } from '../../caution/index.ts'
-import type { AirPocket } from '../../shape/index.ts'
+import type { AirPocket } from '../../cells/index.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'

@@ -1,4 +1,5 @@
-import { toAxes, axesFor, type FillCurve, type Vec3 } from '../../shape/index.ts'
+import { toAxes, axesFor, type Vec3 } from '../../mesh/index.ts'
+import { type FillCurve } from '../../filling/index.ts'
 import type { MouldOpening } from '../mould.ts'
 
 /** Resin that runs slowly needs a bore of at least this to fill, m (common practice, no source). */

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { referenceKernel, type ReferenceKernel } from '../../shape/manifold.reference.ts'
+import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
 import { firmPlatinum, softTin } from '../../material/samples.ts'
 import { allSums } from '../compile.ts'
 import type { MouldGeometry } from '../geometry.ts'

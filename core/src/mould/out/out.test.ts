@@ -2,19 +2,19 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { mouldSteps, safetyTable } from '../../caution/index.ts'
 import { firmPlatinum, softTin } from '../../material/samples.ts'
 import { Problem } from '../../problem/index.ts'
-import { referenceKernel, type ReferenceKernel } from '../../shape/manifold.reference.ts'
+import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
 import {
   closureOf,
   isClosed,
   measure,
   readStl,
   scaleInPlace,
-  section,
-  thinWalls,
   weld,
   writeStl,
   type Mesh,
-} from '../../shape/index.ts'
+} from '../../mesh/index.ts'
+import { section } from '../../filling/index.ts'
+import { thinWalls } from '../../cells/index.ts'
 import { metric } from '../../units/index.ts'
 import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'

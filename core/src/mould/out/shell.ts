@@ -1,6 +1,7 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d'
 import { Problem } from '../../problem/index.ts'
-import { axesFor, fibonacciCap, toAxes, type Mesh, type Vec3 } from '../../shape/index.ts'
+import { axesFor, toAxes, type Mesh, type Vec3 } from '../../mesh/index.ts'
+import { fibonacciCap } from '../../cells/index.ts'
 import type { MouldOpening } from '../mould.ts'
 
 /** Thinner walls are not laid reliably by common printers, m (common practice, no source). */

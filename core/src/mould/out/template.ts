@@ -1,4 +1,5 @@
-import { axesFor, toAxes, type Section, type Vec3 } from '../../shape/index.ts'
+import { axesFor, toAxes, type Vec3 } from '../../mesh/index.ts'
+import { type Section } from '../../filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { Mould } from '../mould.ts'

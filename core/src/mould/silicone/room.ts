@@ -1,4 +1,4 @@
-import { volumeAt } from '../../shape/index.ts'
+import { volumeAt } from '../../filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'

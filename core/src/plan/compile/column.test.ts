@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { calibrate, heatField, heatGrid, modelCure, usualWalls } from '../../cure/index.ts'
 import { sheets } from '../../cure/samples.ts'
-import { buildSolid, fillCurve, type Solid, type Vec3 } from '../../shape/index.ts'
+import { buildSolid, type Solid } from '../../shape/index.ts'
+import { fillCurve } from '../../filling/index.ts'
+import { type Vec3 } from '../../mesh/index.ts'
 import { layerColumn } from './column.ts'
 
 const curveOf = (solid: Solid, up: Vec3 = [0, 0, 1]) => fillCurve(buildSolid(solid), up)

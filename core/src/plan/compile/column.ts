@@ -1,4 +1,4 @@
-import { areaAt, volumeAt, type FillCurve } from '../../shape/index.ts'
+import { areaAt, volumeAt, type FillCurve } from '../../filling/index.ts'
 
 /** A layer as an upright column of the same volume and the same surface. */
 export interface LayerColumn {

@@ -9,7 +9,7 @@ import {
 } from '../../cure/index.ts'
 import { weigh, type Recipe, type Weighing } from '../../mix/index.ts'
 import type { Resin, Shelf, Tint } from '../../material/index.ts'
-import type { FillCurve } from '../../shape/index.ts'
+import type { FillCurve } from '../../filling/index.ts'
 import type { Plan } from '../plan.ts'
 import type { CompiledLayer, CompiledPlan } from './compiled.ts'
 import { layerColumn } from './column.ts'

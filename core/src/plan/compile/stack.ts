@@ -1,5 +1,5 @@
 import { caution, type Caution } from '../../caution/index.ts'
-import { heightAt, volumeAt, type FillCurve } from '../../shape/index.ts'
+import { heightAt, volumeAt, type FillCurve } from '../../filling/index.ts'
 import type { Layer, Plan } from '../plan.ts'
 
 export interface StackedLayer {

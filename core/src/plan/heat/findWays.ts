@@ -1,5 +1,5 @@
 import { checkWay, waysOut, type CheckedWay, type WaysContext } from './waysOut.ts'
-import type { Mesh } from '../../shape/index.ts'
+import type { Mesh } from '../../mesh/index.ts'
 
 /** Ways that are checked at most; each takes a second or so. */
 const mostChecked = 8

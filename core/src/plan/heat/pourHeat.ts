@@ -8,7 +8,7 @@ import {
   type MouldWalls,
 } from '../../cure/index.ts'
 import type { Resin } from '../../material/index.ts'
-import type { Mesh, Vec3 } from '../../shape/index.ts'
+import type { Mesh, Vec3 } from '../../mesh/index.ts'
 import type { CompiledPlan } from '../compile/compiled.ts'
 import type { Plan } from '../plan.ts'
 

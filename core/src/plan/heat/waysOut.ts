@@ -8,7 +8,8 @@ import {
   type MouldWalls,
 } from '../../cure/index.ts'
 import { potMassOf, usualPot, type Resin, type Shelf } from '../../material/index.ts'
-import type { FillCurve, Mesh } from '../../shape/index.ts'
+import type { FillCurve } from '../../filling/index.ts'
+import type { Mesh } from '../../mesh/index.ts'
 import { compile } from '../compile/compile.ts'
 import type { Layer, Plan } from '../plan.ts'
 import { fieldCells, pourHeat, pourHeatQuestion } from './pourHeat.ts'

@@ -1,5 +1,5 @@
 import { Problem } from '../../problem/index.ts'
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 import { MeshBuilder } from '../solids/builder.ts'
 import { cornersOfLoop, crossingOf, insetLoop, insideLoop, type Loop } from './loops.ts'
 import { woundLoops, type Outline2D } from './outline.ts'

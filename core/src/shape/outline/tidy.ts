@@ -1,6 +1,6 @@
 import type { CrossSection } from 'manifold-3d'
 import type { SolidKernel } from '../overlap/unite.ts'
-import { UnionFind } from '../unionFind.ts'
+import { UnionFind } from '../../mesh/unionFind.ts'
 import type { DrawnLoop } from './fromPaths.ts'
 import { crossingOf } from './loops.ts'
 import { mostPoints } from './outline.ts'

@@ -1,5 +1,5 @@
-import type { Shell } from '../repair/shells.ts'
-import { UnionFind } from '../unionFind.ts'
+import type { Shell } from '../../mesh/repair/shells.ts'
+import { UnionFind } from '../../mesh/unionFind.ts'
 
 type Box = Pick<Shell, 'low' | 'high'>
 

@@ -1,5 +1,5 @@
-import type { Mesh } from '../mesh.ts'
-import type { Shell } from '../repair/shells.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
+import type { Shell } from '../../mesh/repair/shells.ts'
 
 /** The faces of some shells as a mesh of its own; shells that share a corner get one each. */
 export function facesOf({ positions: p, triangles }: Mesh, shells: readonly Shell[]): Mesh {

@@ -1,6 +1,6 @@
-import { fromAxes } from '../axes.ts'
-import type { Mesh } from '../mesh.ts'
-import { placeOf, type Grid } from '../voxel/grid.ts'
+import { fromAxes } from '../../mesh/axes.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
+import { placeOf, type Grid } from '../../cells/voxel/grid.ts'
 
 /** The four corners of each of a cell's six sides, counter-clockwise seen from outside. */
 const sides: { toward: readonly [number, number, number]; corners: readonly number[][] }[] = [

@@ -1,6 +1,6 @@
-import type { Mesh } from '../mesh.ts'
-import { isWithin } from '../repair/nesting.ts'
-import type { Shell } from '../repair/shells.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
+import { isWithin } from '../../mesh/repair/nesting.ts'
+import type { Shell } from '../../mesh/repair/shells.ts'
 
 /** Cells along the longest side that the surface is marked in. */
 const finest = 96

@@ -1,5 +1,5 @@
 import earcut from 'earcut'
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 import type { Loop } from '../outline/loops.ts'
 
 /** Gathers a closed mesh from flat caps and walls between loops, all sharing their corners. */

@@ -1,4 +1,4 @@
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 import { MeshBuilder, rectangle, regular, turned } from './builder.ts'
 
 const mm = 1e-3

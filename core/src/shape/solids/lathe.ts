@@ -1,4 +1,4 @@
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 
 /** A point of a profile: radius and height, m. */
 export type ProfilePoint = readonly [radius: number, height: number]

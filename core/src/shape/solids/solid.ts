@@ -1,6 +1,6 @@
 import { z } from '../../schema/index.ts'
 import { quantity, refuse, whole } from '../../document/index.ts'
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 import { MeshBuilder, regular } from './builder.ts'
 import { keycap } from './keycap.ts'
 import { lathe, type ProfilePoint } from './lathe.ts'

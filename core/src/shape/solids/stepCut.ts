@@ -1,4 +1,4 @@
-import type { Mesh } from '../mesh.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
 import { MeshBuilder } from './builder.ts'
 
 /** Rings of a step cut from the culet up: share of the half width, share of the height. */

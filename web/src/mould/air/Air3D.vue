@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import type { Vec3 } from '@mivro/core/shape'
+import type { Vec3 } from '@mivro/core/mesh'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { useMould } from '../mouldStore.ts'

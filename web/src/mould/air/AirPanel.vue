@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Pause, Play, Plus } from 'lucide-vue-next'
-import { angleBetween, ontoSection, type Vec3 } from '@mivro/core/shape'
+import { angleBetween } from '@mivro/core/cells'
+import { ontoSection } from '@mivro/core/filling'
+import { type Vec3 } from '@mivro/core/mesh'
 import { show, showTiny } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { useStudio } from '../../studio/studioStore.ts'

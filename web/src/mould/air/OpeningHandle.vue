@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
-import type { Vec3 } from '@mivro/core/shape'
+import type { Vec3 } from '@mivro/core/mesh'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../../studio/studioStore.ts'
 

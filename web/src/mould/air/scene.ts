@@ -24,7 +24,8 @@ import {
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
 import type { MouldOpening } from '@mivro/core/mould'
-import { fromAxes, type Mesh as Surface, type Section, type Vec3 } from '@mivro/core/shape'
+import { fromAxes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
+import { type Section } from '@mivro/core/filling'
 
 interface Hand {
   onSelect: (id: string | undefined) => void

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { CautionCode } from '@mivro/core/caution'
-import type { Vec3 } from '@mivro/core/shape'
+import type { Vec3 } from '@mivro/core/mesh'
 import { show, showTiny } from '@mivro/core/units'
 import { useStudio } from '../../studio/studioStore.ts'
 import { useMould } from '../mouldStore.ts'

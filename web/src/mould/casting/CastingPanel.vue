@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mouldKinds, partingOf, shrinkageOf } from '@mivro/core/mould'
-import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { angleBetween } from '@mivro/core/cells'
+import { type Vec3 } from '@mivro/core/mesh'
 import { figure, show } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'
 import { useShelf } from '../../shelf/shelfStore.ts'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { FileDown, Printer } from 'lucide-vue-next'
-import { angleBetween, type Vec3 } from '@mivro/core/shape'
+import { angleBetween } from '@mivro/core/cells'
+import { type Vec3 } from '@mivro/core/mesh'
 import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
 import { usePiece } from '../../piece/pieceStore.ts'

@@ -1,0 +1,86 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
+import { dot, type Vec3 } from '../../mesh/vector.ts'
+import { voxelise } from '../voxel/voxelise.ts'
+import { angleBetween, bestTilts, fibonacciCap, highestPlace } from './bestTilt.ts'
+
+let reference: ReferenceKernel
+beforeAll(async () => {
+  reference = await referenceKernel()
+})
+
+describe('directions over a cap', () => {
+  const cap = fibonacciCap(200, Math.PI / 4)
+
+  it('begin upright, stay within the cap and have length 1', () => {
+    expect(cap[0]).toEqual([0, 0, 1])
+    for (const way of cap) {
+      expect(Math.hypot(...way)).toBeCloseTo(1, 12)
+      expect(angleBetween(way, [0, 0, 1])).toBeLessThan(Math.PI / 4 + 1e-9)
+    }
+  })
+
+  // Area of the cap 2π (1 − cos 45°) over 200 points: about 5.5° between neighbours.
+  it('lie evenly: no two nearer than 3°, none farther than 9° from its nearest', () => {
+    const degrees = (a: Vec3, b: Vec3) => (Math.acos(Math.min(1, dot(a, b))) * 180) / Math.PI
+    for (const way of cap) {
+      const nearest = Math.min(
+        ...cap.filter((other) => other !== way).map((other) => degrees(way, other)),
+      )
+      expect(nearest).toBeGreaterThan(3)
+      expect(nearest).toBeLessThan(9)
+    }
+  })
+})
+
+describe('holding it another way', () => {
+  /** A block with a finger that rises from one side, lower than its gate. */
+  const fingered = () => {
+    const { box, meshOf } = reference
+    return meshOf(
+      box([0, 0, 0], [20, 20, 20])
+        .add(box([20, 8, 4], [44, 12, 8]))
+        .add(box([40, 8, 8], [44, 12, 16])),
+    )
+  }
+  const gate = { at: [0.01, 0.01, 0.02] as Vec3, bore: 0.004 }
+
+  it('a finger beside the gate asks for a vent upright, and for none when it hangs', () => {
+    const tilts = bestTilts(fingered(), [0, 0, 1], gate, {
+      coarse: 48,
+      fine: 80,
+      most: 1.2,
+      vents: 1,
+    })
+    expect(tilts[0].left).toBe(0)
+    const none = tilts.filter(({ vents, left }) => vents.length === 0 && left === 0)
+    if (none.length > 0) expect(tilts[0].vents).toEqual([])
+    else expect(tilts[0].vents).toHaveLength(1)
+    // Best first: never more air, then never more vents.
+    for (let i = 1; i < tilts.length; i++) {
+      expect(tilts[i].left).toBeGreaterThanOrEqual(tilts[i - 1].left)
+    }
+  })
+
+  it('upright with no vent allowed, the finger keeps its air', () => {
+    const [upright] = bestTilts(fingered(), [0, 0, 1], gate, {
+      coarse: 48,
+      fine: 80,
+      most: 0.001,
+      directions: 1,
+      vents: 0,
+    })
+    expect(upright.angle).toBeCloseTo(0, 6)
+    // 4 x 4 mm over 8 mm of finger, above the arm's ceiling of the same width.
+    expect(upright.left * 1e9).toBeGreaterThan(100)
+    expect(upright.vents).toEqual([])
+  })
+
+  it('the highest place of a ball is its top', () => {
+    const { kernel, meshOf } = reference
+    const ball = meshOf(kernel.Manifold.sphere(15, 64))
+    const [x, y, z] = highestPlace(voxelise(ball, [0, 0, 1]))
+    expect(Math.hypot(x, y)).toBeLessThan(0.003)
+    expect(z).toBeCloseTo(0.015, 4)
+  })
+})

@@ -1,0 +1,160 @@
+import { fromAxes, toAxes } from '../../mesh/axes.ts'
+import { cross, dot, unit, type Vec3 } from '../../mesh/vector.ts'
+import type { Mesh } from '../../mesh/mesh.ts'
+import { cellVolume, middleOf, type Grid } from '../voxel/grid.ts'
+import { voxelise } from '../voxel/voxelise.ts'
+import { keptBasins } from './airPockets.ts'
+import { basinsOf } from './basins.ts'
+import { openingCells, type Opening } from './openingCells.ts'
+import { deepCells } from './skin.ts'
+
+export interface TiltOptions {
+  /** How far from upright is looked, radians. */
+  most?: number
+  directions?: number
+  /** Vents that may be cut. */
+  vents?: number
+  /** Cells along the longest side while searching, and for the best ten. */
+  coarse?: number
+  fine?: number
+  /** Hears how far it is, 0 to 1. */
+  onProgress?: (share: number) => void
+}
+
+/** One way of holding the mould, and what it leaves. */
+export interface Tilt {
+  up: Vec3
+  /** From the present direction, radians. */
+  angle: number
+  /** Where vents have to be, with the air each lets out, m³. */
+  vents: { at: Vec3; volume: number }[]
+  /** Air that stays all the same, m³. */
+  left: number
+}
+
+/** A vent of this width is assumed while searching, m (common practice, no source). */
+const ventBore = 0.002
+
+/** Left-over air below this is as good as none, m³. */
+const nothing = 0.5e-9
+
+/**
+ * The directions of pouring that leave the least air with few vents, best first: least air after
+ * `vents` vents, then fewest vents, then the smallest tilt. Without a gate the piece is filled
+ * from its highest place. `grid` may be of any direction; it is sorted anew for each.
+ *
+ * 200 directions on a spherical Fibonacci cap at 64 cells, then the best ten in cells aligned
+ * with the direction. Source: González, Mathematical Geosciences 42 (2010), for the lattice.
+ */
+export function bestTilts(
+  mesh: Mesh,
+  up: Vec3,
+  gate: Opening | undefined,
+  {
+    most = Math.PI / 4,
+    directions = 200,
+    vents = 2,
+    coarse = 64,
+    fine = 128,
+    onProgress = () => {},
+  }: TiltOptions = {},
+): Tilt[] {
+  const grid = voxelise(mesh, up, { longest: coarse })
+  const cells = gate ? openingCells(grid, gate).cells : ('highest' as const)
+  const deep = deepCells(grid)
+  const cap = fibonacciCap(directions, most)
+  const scored = cap.map((direction, i) => {
+    onProgress((0.75 * i) / cap.length)
+    return { direction, score: coarseScore(grid, direction, cells, vents, deep) }
+  })
+  scored.sort((a, b) => a.score - b.score)
+  const best = scored.slice(0, 10).map(({ direction }, i) => {
+    onProgress(0.75 + (0.25 * i) / 10)
+    return ventilate(mesh, unit(fromAxes(grid.axes, direction)), up, gate, vents, fine)
+  })
+  onProgress(1)
+  return best.sort(
+    (a, b) =>
+      Math.max(nothing, a.left) - Math.max(nothing, b.left) ||
+      a.vents.length - b.vents.length ||
+      a.angle - b.angle,
+  )
+}
+
+/** `count` directions over the cap around [0, 0, 1], evenly; the first is upright. */
+export function fibonacciCap(count: number, most: number): Vec3[] {
+  const golden = Math.PI * (3 - Math.sqrt(5))
+  const depth = 1 - Math.cos(most)
+  return Array.from({ length: count }, (_, i): Vec3 => {
+    const z = 1 - (depth * i) / Math.max(1, count - 1)
+    const r = Math.sqrt(Math.max(0, 1 - z * z))
+    return [r * Math.cos(golden * i), r * Math.sin(golden * i), z]
+  })
+}
+
+/** Air left after the vents, plus a little for each vent and for tilting, m³. */
+function coarseScore(
+  grid: Grid,
+  direction: Vec3,
+  gate: readonly number[] | 'highest',
+  vents: number,
+  deep: Uint8Array,
+): number {
+  const found = basinsOf(grid, direction, gate, { deep })
+  const volumes = keptBasins(grid, found, 0)
+    .map((index) => found.basins[index].cells * cellVolume(grid))
+    .sort((a, b) => b - a)
+  const left = volumes.slice(vents).reduce((sum, v) => sum + v, 0)
+  const used = Math.min(vents, volumes.length)
+  return left + nothing * (used + (1 - direction[2]))
+}
+
+/** Puts vents at the tops of the largest pockets until none is left or all are spent. */
+function ventilate(
+  mesh: Mesh,
+  up: Vec3,
+  from: Vec3,
+  gate: Opening | undefined,
+  most: number,
+  longest: number,
+): Tilt {
+  const grid = voxelise(mesh, up, { longest })
+  const deep = deepCells(grid)
+  const openings = gate ? openingCells(grid, gate).cells : [highestOf(grid)]
+  const vents: Tilt['vents'] = []
+  for (;;) {
+    const found = basinsOf(grid, [0, 0, 1], openings, { deep })
+    const pockets = keptBasins(grid, found, 0)
+      .map((index) => found.basins[index])
+      .sort((a, b) => b.cells - a.cells)
+    if (pockets.length === 0 || vents.length === most) {
+      const left = pockets.reduce((sum, { cells }) => sum + cells, 0) * cellVolume(grid)
+      return { up, angle: angleBetween(up, from), vents, left }
+    }
+    const { top, cells } = pockets[0]
+    const at = middleOf(grid, top)
+    vents.push({ at, volume: cells * cellVolume(grid) })
+    openings.push(...openingCells(grid, { at, bore: ventBore }).cells)
+  }
+}
+
+/** Radians from one direction to another. */
+export function angleBetween(a: Vec3, b: Vec3): number {
+  const [x, y] = [unit(a), unit(b)]
+  return Math.atan2(Math.hypot(...cross(x, y)), dot(x, y))
+}
+
+/** The highest place of a piece, where it is filled from when nothing else is said. */
+export function highestPlace(grid: Grid): Vec3 {
+  const along = toAxes(grid.axes, middleOf(grid, highestOf(grid)))
+  return fromAxes(grid.axes, [along[0], along[1], along[2] + grid.cell[2] / 2])
+}
+
+function highestOf({ counts: [, , nz], inside }: Grid): number {
+  let cell = -1
+  let high = -1
+  for (let i = 0; i < inside.length; i++) {
+    if (inside[i] && i % nz > high) [high, cell] = [i % nz, i]
+  }
+  return cell
+}

@@ -1,0 +1,2 @@
+export * from './fillCurve.ts'
+export * from './section.ts'
