@@ -14,6 +14,17 @@ type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: Unit
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`
 
+/** Who sets the limit, and what happens above it. */
+function stake(
+  { limit, by, inside }: Pick<CautionAmounts['layer-runs-hot'], 'limit' | 'by' | 'inside'>,
+  u: UnitChoice,
+): string {
+  const at = show(limit, 'temperature', u)
+  if (by === 'inside') return `${inside} inside bears no more than ${at}.`
+  if (by === 'plan') return `you set ${at} as the limit.`
+  return `from ${at} on a clear cast yellows and crazes${by === 'sheet' ? ', by its sheet' : ''}.`
+}
+
 /** The one table: every caution names the thing, the amount and the way out. */
 const sentences: { [C in CautionCode]: Sentence<C> } = {
   'layer-above-top': (a, u) =>
@@ -25,7 +36,9 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'layer-thin': (a, u) =>
     `${a.layer} is only ${show(a.depth, 'length', u)} deep: surface tension pulls a film that thin into islands. Make it 1 mm or more.`,
   'layer-too-deep': (a, u) =>
-    `${a.layer} is ${show(a.depth, 'length', u)} deep and the sheet of ${a.resin} allows ${show(a.limit, 'length', u)}: it can run hot, crack and smoke. Split it into ${a.pours} pours, or take a resin for deep pours.`,
+    `${a.layer} is ${show(a.thick, 'length', u)} ${a.thick < a.depth * 0.99 ? 'thick where it keeps its heat' : 'deep'} and the sheet of ${a.resin} allows ${show(a.limit, 'length', u)}: it can run hot, crack and smoke. The Heat lens finds into how many pours to split it; or take a resin for deep pours.`,
+  'copies-over-cavities': (a) =>
+    `${a.copies} copies of one mix need ${a.copies} cavities, and the moulds on hand have ${a.cavities}. Pour ${a.cavities} at a time, or make more moulds.`,
   'top-left-empty': (a, u) =>
     `The last layer ends ${show(a.height, 'length', u)} below the rim, so ${show(a.volume, 'volume', u)} stays empty. Raise it if the piece should be full.`,
   'no-layers': () =>
@@ -36,14 +49,24 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.inclusion}: ${show(a.thickness, 'length', u)} thick in a layer ${show(a.depth, 'length', u)} deep, so it would stick out. Deepen the layer, or lay it flat.`,
   'inclusion-sinks': (a) =>
     `${a.inclusion}: heavier than the resin, so each sinks until the gel holds it and would lie on ${a.below}. To keep them higher, split ${a.layer}: pour a base, set them on the gel, cover.`,
+  'inclusion-carried': (a) =>
+    `${a.inclusion}: so thin that the pour carries it wherever it flows. Lay it on the tacky gel to keep it flat, or stir it in to let it drift.`,
+  'inclusion-organic': (a, u) =>
+    `${a.inclusion}: dry it through, seal it (two thin coats), and keep it below ${show(a.limit, 'temperature', u)}, or it browns and gives off bubbles.`,
   'inclusion-floats': (a) =>
     `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
   'tint-over-limit': (a, u) =>
-    `${a.tint} at ${show(a.asked, 'fraction', u)} is over its sheet's ${show(a.limit, 'fraction', u)}: the cast may stay soft. Take ${show(a.limit, 'fraction', u)} or less, or a stronger tint.`,
+    `${a.tint} at ${show(a.asked, 'fraction', u)} is over its sheet's ${show(a.limit, 'fraction', u)}: ${
+      a.form === 'mica' || a.form === 'powder'
+        ? 'the mix thickens, keeps its bubbles, and what is too much settles'
+        : 'the cast may stay soft'
+    }. Take ${show(a.limit, 'fraction', u)} or less, or a stronger tint.`,
   'tint-under-scale': (a, u) =>
     `${a.tint} is ${show(a.mass, 'mass', u, { step: 1e-5 })} and the scale reads to ${show(a.step, 'mass', u, { step: a.step })}: weigh it on a finer scale, or stir 1 part into 9 of the same resin part first and weigh ${show(a.diluted, 'mass', u, { step: a.step })} of that.`,
   'batch-too-small': (a, u) =>
-    `${show(a.batch, 'mass', u)} is a small batch for this scale: one step off puts the ratio out by ${show(a.error, 'fraction', u)}. From ${show(a.smallest, 'mass', u)} on it stays within ${show(a.tolerance, 'fraction', u)}: mix more, or use a finer scale.`,
+    `${show(a.batch, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''} is little for this scale: one step off puts the ratio out by ${show(a.error, 'fraction', u)}. From ${show(a.smallest, 'mass', u)} on it stays within ${show(a.tolerance, 'fraction', u)}: mix more${a.cups > 1 ? ', in fewer cups' : ''}, or use a finer scale.`,
+  'cups-part': (a) =>
+    `${a.layer}: the last of ${a.cups} cups comes ${showDuration(a.later)} after the first, which runs only for ${showDuration(a.runs)}. Fewer cups, two pairs of hands, or a slower resin.`,
   'batch-over-pot-mass': (a, u) =>
     `${show(a.batch, 'mass', u)} in one cup sets off sooner than the sheet says: the pot life of ${a.resin} was measured on ${show(a.potMass, 'mass', u)}. Split it over several cups, mixed one after the other.`,
   'batch-over-cup': (a, u) =>
@@ -63,10 +86,14 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
         ? 'No hour to begin keeps every pour within it: let the lower layer set hard overnight and scuff it, or take other resins.'
         : `Begin at ${showTimeOfDay(a.begin)} and every pour falls within it.`
     }`,
+  'layer-runs-away': (a, u) =>
+    `${a.layer}, ${show(a.depth, 'length', u)} deep, would run away: about ${show(a.peak, 'temperature', u)} (up to ${show(a.high, 'temperature', u)}). It cracks, yellows and smokes. See the Heat lens for the ways out.`,
   'layer-runs-hot': (a, u) =>
-    `${a.layer}, ${show(a.depth, 'length', u)} deep, would reach about ${show(a.peak, 'temperature', u)} (up to ${show(a.high, 'temperature', u)}); the limit is ${show(a.limit, 'temperature', u)}. It can crack, yellow and smoke. See the Heat lens for the ways out.`,
+    `${a.layer} would reach about ${show(a.peak, 'temperature', u)} (up to ${show(a.high, 'temperature', u)}), and ${stake(a, u)} See the Heat lens for the ways out.`,
   'layer-may-run-hot': (a, u) =>
-    `${a.layer} would reach about ${show(a.peak, 'temperature', u)}, but it could be ${show(a.high, 'temperature', u)}, and the limit is ${show(a.limit, 'temperature', u)}. Pour it shallower, or keep the room cool and watch it.`,
+    `${a.layer} would reach about ${show(a.peak, 'temperature', u)}, but it could be ${show(a.high, 'temperature', u)}, and ${stake(a, u)} Pour it shallower, or keep the room cool and watch it.`,
+  'fast-resin-warm': (a, u) =>
+    `${a.layer} gets warm inside, about ${show(a.peak, 'temperature', u)}: usual for ${a.resin}, and no harm to silicone. Let it cool before it comes out, or it bends; the top may sink a little.`,
   'cup-runs-hot': (a, u) =>
     `${show(a.mass, 'mass', u)} left in one cup would reach about ${show(a.peak, 'temperature', u)} after ${showDuration(a.after)}: pour it out in time, split it over several cups, and never pool leftovers.`,
   'gels-in-cup': (a) =>

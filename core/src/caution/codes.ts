@@ -1,5 +1,15 @@
 import type { Kind } from '../units/index.ts'
 
+/** A layer over its limit, and who set that: the plan, something inside, the sheet, its class. */
+interface HotLayer {
+  layer: string
+  peak: number
+  high: number
+  limit: number
+  by: 'plan' | 'inside' | 'sheet' | 'class'
+  inside: string
+}
+
 /**
  * What a plan, a mix or a shape can be cautioned about, with the amounts each sentence needs
  * (SI units). `cautionSentences.ts` must hold a sentence for each, or the types fail.
@@ -9,18 +19,33 @@ export interface CautionAmounts {
   'layer-out-of-order': { layer: string; top: number; below: string; belowTop: number }
   'layer-overfull': { layer: string; volume: number; room: number }
   'layer-thin': { layer: string; depth: number }
-  'layer-too-deep': { layer: string; depth: number; limit: number; resin: string; pours: number }
+  'layer-too-deep': { layer: string; depth: number; thick: number; limit: number; resin: string }
+  'copies-over-cavities': { copies: number; cavities: number }
   'top-left-empty': { height: number; volume: number }
   'no-layers': Record<string, never>
 
   'inclusions-too-big': { layer: string; inclusions: number; volume: number }
   'inclusion-too-thick': { inclusion: string; thickness: number; depth: number }
   'inclusion-sinks': { inclusion: string; layer: string; below: string }
+  'inclusion-carried': { inclusion: string; thickness: number }
+  'inclusion-organic': { inclusion: string; limit: number }
   'inclusion-floats': { inclusion: string; layer: string }
 
-  'tint-over-limit': { tint: string; asked: number; limit: number }
+  'tint-over-limit': {
+    tint: string
+    form: 'dye' | 'paste' | 'mica' | 'powder'
+    asked: number
+    limit: number
+  }
   'tint-under-scale': { tint: string; mass: number; step: number; diluted: number }
-  'batch-too-small': { batch: number; smallest: number; error: number; tolerance: number }
+  'batch-too-small': {
+    batch: number
+    cups: number
+    smallest: number
+    error: number
+    tolerance: number
+  }
+  'cups-part': { layer: string; cups: number; later: number; runs: number }
   'batch-over-pot-mass': { batch: number; potMass: number; resin: string }
   'batch-over-cup': { volume: number; largest: number; cups: number }
   'resin-not-chosen': { layer: string }
@@ -30,8 +55,10 @@ export interface CautionAmounts {
   'room-outside': { room: number; low: number; high: number }
   'join-missed': { layer: string; below: string; late: number }
   'pour-at-night': { layer: string; at: number; from: number; until: number; begin: number | null }
-  'layer-runs-hot': { layer: string; peak: number; high: number; limit: number; depth: number }
-  'layer-may-run-hot': { layer: string; peak: number; high: number; limit: number }
+  'layer-runs-away': { layer: string; peak: number; high: number; depth: number }
+  'layer-runs-hot': HotLayer
+  'layer-may-run-hot': HotLayer
+  'fast-resin-warm': { layer: string; peak: number; resin: string }
   'cup-runs-hot': { mass: number; peak: number; after: number }
   'gels-in-cup': { layer: string; standing: number; gel: number }
   'cure-stalls': { layer: string; room: number; days: number }

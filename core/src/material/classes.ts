@@ -21,6 +21,8 @@ export interface ClassFacts {
   density: readonly [number, number]
   /** Where the sheet gives no gel time: gel = pot life × this. */
   gelPerPotLife: number
+  /** From here on a clear cast yellows and crazes, K; absent where heat is no fault. */
+  heatLimit?: number
   /** Which part takes the tint where the sheet does not say. */
   tintInto: 'A' | 'B'
 }
@@ -37,6 +39,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     demould: [24 * hours, 120 * hours],
     density: [1040, 1150],
     gelPerPotLife: 1.8,
+    heatLimit: 353.15,
     tintInto: 'A',
   },
   'coating epoxy': {
@@ -46,6 +49,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     demould: [8 * hours, 72 * hours],
     density: [1050, 1180],
     gelPerPotLife: 2.5,
+    heatLimit: 353.15,
     tintInto: 'A',
   },
   'fast urethane': {
@@ -64,6 +68,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     demould: [1 * hours, 48 * hours],
     density: [1020, 1120],
     gelPerPotLife: 1.8,
+    heatLimit: 373.15,
     tintInto: 'B',
   },
   polyester: {

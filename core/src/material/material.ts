@@ -86,6 +86,8 @@ export const resinSchema = z.object({
   mixTime: quantity('duration', 10, hour),
   /** Greatest depth of one pour, m. */
   maxDepth: quantity('length', 0.0005, 1).optional(),
+  /** The hottest that a cast of it is to get, K; left out: what is usual for its class. */
+  heatLimit: quantity('temperature', 303.15, 573.15).optional(),
   viscosity: quantity('viscosity', 0.01, 500).optional(),
   /** Of a length, on curing. */
   shrinkage: quantity('fraction', 0, 0.1).optional(),
@@ -165,7 +167,9 @@ export const inclusionSchema = z.object({
   /** Of one, kg. */
   mass: quantity('mass', 1e-6, 20),
   /** As it lies, m. */
-  thickness: quantity('length', 1e-6, 1).optional(),
+  thickness: quantity('length', 1e-8, 1).optional(),
+  /** It bears no more than this, K; left out: by what it is. */
+  heatLimit: quantity('temperature', 303.15, 573.15).optional(),
   note: note(),
 })
 export type InclusionMaterial = z.infer<typeof inclusionSchema>

@@ -5,7 +5,7 @@ import { correctOverpour, otherPart } from './correct.ts'
 import { cupFor } from './cup.ts'
 import { displayStep } from './displayStep.ts'
 import { mixDensity, phr, volumeRatio, weightRatio, weightShares } from './ratio.ts'
-import { weigh } from './weigh.ts'
+import { weigh, wholeMass } from './weigh.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
 
 const gram = 1e-3
@@ -117,7 +117,7 @@ describe('weighing', () => {
         fc.constantFrom(0.01, 0.1, 1),
         (volume, fraction, step) => {
           const recipe = { resin: slowEpoxy, tint: { material: violet, fraction } }
-          const { steps, total } = weigh(volume * ml, recipe, step * gram)
+          const { cups, steps, total } = weigh(volume * ml, recipe, step * gram)
           const [a, tint, b] = steps
           expect(a.mass + tint.mass + b.mass).toBeCloseTo(total, 12)
           expect(a.mass / b.mass).toBeCloseTo(weightRatio(slowEpoxy.ratio, slowEpoxy), 9)
@@ -125,7 +125,7 @@ describe('weighing', () => {
           // The mix really has the volume asked for.
           const back =
             a.mass / slowEpoxy.densityA + b.mass / slowEpoxy.densityB + tint.mass / violet.density
-          expect(back / ml / volume).toBeCloseTo(1, 9)
+          expect((cups * back) / ml / volume).toBeCloseTo(1, 9)
           // Cumulative rounding: the last reading is never more than half a step off.
           expect(Math.abs(b.reading - total)).toBeLessThanOrEqual((step * gram) / 2 + 1e-12)
           expect(a.weighed + tint.weighed + b.weighed).toBeCloseTo(b.reading, 9)
@@ -134,11 +134,40 @@ describe('weighing', () => {
     )
   })
 
-  it('the rounding error is what the rounded weights say', () => {
-    const { steps, roundingError } = weigh(12 * ml, { resin: slowEpoxy }, gram)
-    const ratio = steps[0].weighed / steps[1].weighed
-    expect(roundingError).toBeCloseTo(ratio / ((2 * 1.14) / 1.02) - 1, 9)
-    expect(Math.abs(roundingError)).toBeGreaterThan(0.001)
+  // 12 ml of 3.3 g in 3 ml are 13.2 g: 9.12 g and 4.08 g. One gram on each: √(1/9.12² + 1/4.08²).
+  it('one figure says how far a scale may put the ratio out', () => {
+    const { ratioError } = weigh(12 * ml, { resin: slowEpoxy }, gram)
+    expect(ratioError).toBeCloseTo(Math.hypot(1 / 9.12, 1 / 4.08), 6)
+  })
+
+  // By hand: 13.8 g of a 1:1 in three cups are 2.3 g of each part in each. A tenth of a gram on
+  // each part of a cup: √2 · 0.1 / 2.3 = 6.1 %; on the whole it would be 2.0 %.
+  it('in three cups each is weighed by itself, and is out by more', () => {
+    const oneToOne = { ...slowEpoxy, ratio: { by: 'weight', a: 1, b: 1 } as const }
+    const volume = (13.8 * gram) / mixDensity(oneToOne.ratio, oneToOne)
+    const found = weigh(volume, { resin: oneToOne }, 0.1 * gram, 3)
+    expect(found.cups).toBe(3)
+    expect(found.steps.map(({ mass }) => mass / gram)).toEqual([
+      expect.closeTo(2.3, 9),
+      expect.closeTo(2.3, 9),
+    ])
+    expect(found.total / gram).toBeCloseTo(4.6, 9)
+    expect(wholeMass(found) / gram).toBeCloseTo(13.8, 9)
+    expect(found.ratioError).toBeCloseTo((Math.SQRT2 * 0.1) / 2.3, 6)
+    expect(weigh(volume, { resin: oneToOne }, 0.1 * gram).ratioError).toBeCloseTo(
+      (Math.SQRT2 * 0.1) / 6.9,
+      6,
+    )
+  })
+
+  // The largest cup of 5 l stirs two thirds: 3.33 l. Four litres take two, of 2 l each.
+  it('what no cup stirs is mixed in more of them', () => {
+    const found = weigh(4000 * ml, { resin: slowEpoxy }, gram)
+    expect([found.cups, found.volume / ml, found.cupSize / ml]).toEqual([
+      2,
+      expect.closeTo(2000, 6),
+      expect.closeTo(5000, 6),
+    ])
   })
 })
 

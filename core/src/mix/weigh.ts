@@ -1,8 +1,8 @@
 import type { Resin, Tint, TwoPart } from '../material/index.ts'
 import { batchError, smallestBatch } from './batchError.ts'
-import { cupFor, type CupChoice } from './cup.ts'
+import { cupFor } from './cup.ts'
 import { underScale } from './displayStep.ts'
-import { weightRatio, weightShares, mixDensity } from './ratio.ts'
+import { weightShares, mixDensity } from './ratio.ts'
 
 /** The ratio may be off by this before a cure suffers (common practice, no source). */
 export const ratioTolerance = 0.02
@@ -26,34 +26,42 @@ export interface WeighStep {
   reading: number
 }
 
+/** What goes into one cup, and how many cups are mixed alike. */
 export interface Weighing {
+  /** Cups of this, mixed one after the other. */
+  cups: number
   /** In the order they go into the cup: the tinted part, its tint, the other part. */
   steps: WeighStep[]
-  /** All together, kg. */
+  /** All in one cup together, kg. */
   total: number
-  /** Volume of the mix, m³. */
+  /** Volume of the mix in one cup, m³. */
   volume: number
-  /** What rounding to the scale leaves of the ratio's error, as a share; 1 when a part reads 0. */
-  roundingError: number
-  /** What one step either way may add, as a share. */
-  stepError: number
-  /** Both together: how far the ratio may be off in all, as a share. */
+  /** How far one step of the scale on each part may put the ratio out, as a share. */
   ratioError: number
   /** Smallest batch within the tolerance, kg. */
   smallest: number
-  cup: CupChoice
+  /** Brim volume of the cup that stirs it, m³. */
+  cupSize: number
   /** The tint is too little for this scale. */
   tintUnderScale: boolean
 }
 
 /**
- * What to weigh for `volume` m³ of a mix on a scale that reads to `step` kg without taring
- * between parts. The tint comes on top of the weight of A and B (a share of it), volumes add,
- * and readings are rounded cumulatively so that errors do not pile up.
+ * What to weigh for `all` m³ of a mix on a scale that reads to `step` kg without taring between
+ * parts, in so many cups alike; in more where that many can't be stirred. Everything answered is
+ * of one cup. The tint comes on top of the weight of A and B (a share of it), volumes add, and
+ * readings are rounded cumulatively so that errors do not pile up.
  *
  * @example weigh(100e-6, { resin: oneToOne }, 0.0001).steps.map((s) => s.what) // ['A', 'B']
  */
-export function weigh(volume: number, { resin, tint }: Recipe, step: number): Weighing {
+export function weigh(
+  all: number,
+  { resin, tint }: Recipe,
+  step: number,
+  wantedCups = 1,
+): Weighing {
+  const cups = Math.max(wantedCups, cupFor(all).cups)
+  const volume = all / cups
   const shares = weightShares(resin.ratio, resin)
   const perVolume =
     1 / mixDensity(resin.ratio, resin) + (tint ? tint.fraction / tint.material.density : 0)
@@ -70,23 +78,15 @@ export function weigh(volume: number, { resin, tint }: Recipe, step: number): We
     : []
   const steps = readings([first, ...stirredIn, second], step)
 
-  const weighed = (what: Pourable) => steps.find((s) => s.what === what)?.weighed ?? 0
-  // Less than half a step of a part reads as nothing: then the scale says nothing of the ratio.
-  const shown = weighed('A') > 0 && weighed('B') > 0
-  const roundingError = shown
-    ? weighed('A') / weighed('B') / weightRatio(resin.ratio, resin) - 1
-    : 1
-  const stepError = batchError(resinMass * shares.a, resinMass * shares.b, step)
   const tintMass = stirredIn[0]?.mass ?? Infinity
   return {
+    cups,
     steps,
     total: steps.reduce((sum, s) => sum + s.mass, 0),
     volume,
-    roundingError,
-    stepError,
-    ratioError: Math.abs(roundingError) + stepError,
+    ratioError: batchError(resinMass * shares.a, resinMass * shares.b, step),
     smallest: smallestBatch(shares, step, ratioTolerance),
-    cup: cupFor(volume),
+    cupSize: cupFor(volume).size,
     tintUnderScale: underScale(tintMass, step),
   }
 }
@@ -107,3 +107,10 @@ function readings(parts: Pick<WeighStep, 'what' | 'name' | 'mass'>[], step: numb
 function roundTo(mass: number, step: number): number {
   return Math.round(mass / step) / (1 / step)
 }
+
+/**
+ * Everything that is mixed, all cups together, kg.
+ *
+ * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, 4)) // what one cup of 100 ml holds
+ */
+export const wholeMass = ({ cups, total }: Weighing): number => cups * total

@@ -56,6 +56,9 @@ export const mouldSchema = z.object({
   /** The pieces it makes. */
   pieces: z.array(id()).max(60),
   kind: z.enum(mouldKindNames),
+  /** Casts that one mould gives at once, and moulds of this make on hand. */
+  cavities: whole(1, 1000).default(1),
+  count: whole(1, 1000).default(1),
   silicone: id().optional(),
   /** Which way is up while silicone is poured over the master, in the piece's axes. */
   masterUp: point().superRefine((v, context) => {
@@ -129,12 +132,23 @@ export function withKind(mould: Mould, kind: Mould['kind']): Mould {
   return { ...mould, kind, masterUp: over ? [-x, -y, -z] : [x, y, z], parting: undefined }
 }
 
+/**
+ * Whether a mould covers its casts: an open block never does, a bought one may be either (then
+ * the pour says it), all others are closed and filled through a gate.
+ *
+ * @example isClosed({ kind: 'open block' }) // false
+ */
+export const isClosed = ({ kind }: Pick<Mould, 'kind'>): boolean | undefined =>
+  kind === 'bought' ? undefined : kind !== 'open block'
+
 /** A mould to begin with for a piece of that longest side. */
 export function newMould(name: string, piece: string, up: Vec3, longest: number): Mould {
   return {
     name,
     pieces: [piece],
     kind: 'cut block',
+    cavities: 1,
+    count: 1,
     masterUp: [up[0], up[1], up[2]],
     box: {
       shape: 'square',

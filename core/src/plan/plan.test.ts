@@ -231,7 +231,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
       'deeper than the sheet',
       [layer('a', 30)],
       {},
-      /30.0 mm deep and the sheet of Clear slow epoxy 2:1 allows 20.0 mm.* Split it into 2 pours/,
+      /30.0 mm deep and the sheet of Clear slow epoxy 2:1 allows 20.0 mm.* into how many pours/,
     ],
     ['a film', [layer('a', 0.5)], {}, /only 0.5 mm deep/],
     [
@@ -250,7 +250,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
       'a batch too small for the scale',
       [layer('a', 1)],
       { scaleStep: gram },
-      /small batch for this scale/,
+      /is little for this scale: one step off/,
     ],
     [
       'a batch over the pot',

@@ -25,7 +25,9 @@ export const planInclusionSchema = z.object({
   mass: quantity('mass', 1e-6, 20),
   density: quantity('density', 100, 20000),
   /** As it lies, m. */
-  thickness: quantity('length', 1e-6, 1).optional(),
+  thickness: quantity('length', 1e-8, 1).optional(),
+  /** It bears no more than this, K; left out: by what it is. */
+  heatLimit: quantity('temperature', 303.15, 573.15).optional(),
 })
 export type PlanInclusion = z.infer<typeof planInclusionSchema>
 
@@ -43,7 +45,7 @@ export const layerSchema = z.object({
   join: z.enum(joins),
   /** From the pour of the layer below to this one's, s; left out: as the join wants it. */
   wait: quantity('duration', 0, 30 * day).optional(),
-  /** Cups that the batch is mixed in, one after the other. */
+  /** Cups that the batch is mixed in, one after the other; more where that many can't be stirred. */
   cups: whole(1, 50).optional(),
 })
 export type Layer = z.infer<typeof layerSchema>
@@ -55,21 +57,23 @@ export const planSchema = z.object({
   up: z.tuple([z.number(), z.number(), z.number()]).superRefine((v, context) => {
     if (!(Math.hypot(...v) > 1e-9)) refuse(context, [], 'not-a-direction', {})
   }),
-  /** An open mould shows its first layer as the face; a closed one has no face. */
+  /** An open mould shows its first layer as the face; a closed one has no face. A mould that is planned decides it. */
   mould: z.enum(['open', 'closed']),
   layers: z.array(layerSchema).max(40),
-  /** What stays in the gate of one copy, m³. */
+  /** What stays in the gate of one copy, m³, where no mould with gates says it. */
   gate: quantity('volume', 0, 0.01),
   /** Left in cups and on tools, as a share on top. */
   reserve: quantity('fraction', 0, 2),
+  /** Casts poured of one mix. */
   copies: whole(1, 1000),
   room: quantity('temperature', 278.15, 318.15),
-  /** Of the mould and of the parts when they are used; the room's unless said, K. */
+  /** Of the mould in this pour, K; left out: as the mould likes it, or the room's. */
   mouldTemperature: quantity('temperature', 263.15, 393.15).optional(),
+  /** Of the parts when they are mixed, K; the room's unless said. */
   materialTemperature: quantity('temperature', 273.15, 333.15).optional(),
   /** Of the air, as a share. */
   humidity: quantity('fraction', 0.05, 1).optional(),
-  /** Nothing is to get hotter than this, K; left out: what the piece bears. */
+  /** Nothing is to get hotter than this, K; left out: what resin and inclusions bear. */
   heatLimit: quantity('temperature', 303.15, 423.15).optional(),
   /** From mixed to poured: vacuum, waiting, carrying, s. */
   standing: quantity('duration', 0, 12 * hour).optional(),

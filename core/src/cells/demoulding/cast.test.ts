@@ -1,7 +1,10 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { referenceKernel, stool, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
-import { buildSolid } from '../../shape/solids/solid.ts'
+import { axesFor } from '../../mesh/axes.ts'
+import type { Vec3 } from '../../mesh/vector.ts'
+import { buildSolid, type Solid } from '../../shape/solids/solid.ts'
+import type { Grid } from '../voxel/grid.ts'
 import { voxelise } from '../voxel/voxelise.ts'
 import { nearDistance } from './distance.ts'
 import { principalDirections } from './principal.ts'
@@ -36,11 +39,54 @@ describe('undercuts', () => {
     expect(along.best.blocked * mm3).toBeCloseTo(3200, 6)
   })
 
-  it('is convex in the height of the parting', () => {
-    const { blocked } = undercuts(voxelise(stool(reference), [0.4, 0.3, 1], { longest: 64 }))
-    for (let h = 1; h + 1 < blocked.length; h++) {
-      expect(blocked[h - 1] + blocked[h + 1] - 2 * blocked[h]).toBeGreaterThan(-1e-15)
-    }
+  const solidGrid = (solid: Solid, up: Vec3 = [0, 0, 1]) =>
+    voxelise(buildSolid(solid), up, { longest: 96 })
+
+  it('a tapered cup parts at its rim with nothing blocked, mouth up or down', () => {
+    const cup: Solid = { solid: 'cup', foot: 0.05, diameter: 0.07, height: 0.08, wall: 0.003 }
+    const upright = undercuts(solidGrid(cup))
+    expect(upright.inner).toBe(0)
+    expect(upright.blocked[upright.blocked.length - 1]).toBe(0)
+    expect(upright.best.to).toBeCloseTo(0.08, 9)
+    expect(undercuts(solidGrid(cup, [0, 0, -1])).blocked[0]).toBe(0)
+    expect(bestPulls(buildSolid(cup), [0, 0, 1])[0].blocked).toBe(0)
+  })
+
+  it('a straight cup parts at its rim, and anywhere within its floor', () => {
+    const cup: Solid = { solid: 'cup', foot: 0.06, diameter: 0.06, height: 0.048, wall: 0.004 }
+    const { blocked, row } = undercuts(solidGrid(cup))
+    expect(blocked[Math.floor(0.002 / row)]).toBe(0)
+    expect(blocked[blocked.length - 1]).toBe(0)
+  })
+
+  it('a keycap parts at its rim: what fills its skirt belongs to the upper half', () => {
+    const cap: Solid = { solid: 'keycap', units: 1, height: 0.0095, wall: 0.0015, taper: 0.0025 }
+    const { blocked, inner } = undercuts(solidGrid(cap))
+    expect(inner).toBe(0)
+    expect(blocked[blocked.length - 1]).toBe(0)
+  })
+
+  it('a ball parts at its equator', () => {
+    const { best } = undercuts(solidGrid({ solid: 'ball', diameter: 0.04 }))
+    expect(best.blocked).toBe(0)
+    expect((best.from + best.to) / 2).toBeCloseTo(0.02, 3)
+  })
+
+  it('is what a flood by its definition finds, on small grids by chance', () => {
+    const side = 5
+    fc.assert(
+      fc.property(
+        fc.array(fc.boolean(), { minLength: side ** 3, maxLength: side ** 3 }),
+        fc.integer({ min: 1, max: 4 }),
+        (bits, sparse) => {
+          const grid = gridOf(side, (i) => bits[i] && i % sparse === 0)
+          if (!grid.inside.includes(1)) return
+          const { blocked } = undercuts(grid)
+          for (let h = 0; h <= side; h++) expect(blocked[h]).toBe(blockedByFlood(grid, h))
+        },
+      ),
+      { numRuns: 400 },
+    )
   })
 
   it('the best pull of a stool is upright', () => {
@@ -56,6 +102,68 @@ describe('undercuts', () => {
     expect(Math.abs(shortest[2])).toBeCloseTo(1, 9)
   })
 })
+
+/** Cells of 1 m with a rim of one. */
+function gridOf(side: number, filled: (i: number) => boolean): Grid {
+  const n = side + 2
+  const inside = new Uint8Array(n ** 3)
+  for (let i = 0; i < side ** 3; i++) {
+    const [x, y, z] = [i % side, Math.floor(i / side) % side, Math.floor(i / side ** 2)]
+    inside[((y + 1) * n + x + 1) * n + z + 1] = filled(i) ? 1 : 0
+  }
+  const axes = axesFor([0, 0, 1])
+  return { axes, counts: [n, n, n], cell: [1, 1, 1], low: [0, 0, 0], inside }
+}
+
+/** Blocked silicone for a parting after `h` rows: the definition, cell by cell. */
+function blockedByFlood({ counts: [n], inside }: Grid, h: number): number {
+  const below = (z: number) => z <= h
+  /** Silicone of one side of the parting that hangs together with the outside on that side. */
+  const hanging = (side: (z: number) => boolean) => {
+    const seen = new Set<number>()
+    const queue: number[] = []
+    const reach = (x: number, y: number, z: number) => {
+      if (x < 0 || y < 0 || z < 0 || x >= n || y >= n || z >= n || !side(z)) return
+      const cell = (y * n + x) * n + z
+      if (inside[cell] || seen.has(cell)) return
+      seen.add(cell)
+      queue.push(cell)
+    }
+    for (let a = 0; a < n; a++) {
+      for (let b = 0; b < n; b++) {
+        for (const end of [0, n - 1]) {
+          reach(end, a, b)
+          reach(a, end, b)
+          reach(a, b, end)
+        }
+      }
+    }
+    for (const cell of queue) {
+      const [x, y, z] = [Math.floor(cell / n) % n, Math.floor(cell / n / n), cell % n]
+      reach(x + 1, y, z)
+      reach(x - 1, y, z)
+      reach(x, y + 1, z)
+      reach(x, y - 1, z)
+      reach(x, y, z + 1)
+      reach(x, y, z - 1)
+    }
+    return seen
+  }
+  const [lower, upper] = [hanging(below), hanging((z) => !below(z))]
+  let blocked = 0
+  for (let cell = 0; cell < inside.length; cell++) {
+    const z = cell % n
+    if (inside[cell] || z === 0 || z === n - 1) continue
+    const column = cell - z
+    const piece = (from: number, to: number) =>
+      inside.subarray(column + from, column + to).includes(1)
+    // A pool below the parting leaves upward with the other half, a bell above it downward.
+    const down = below(z) ? lower.has(cell) : !upper.has(cell)
+    if (down ? piece(0, z) : piece(z + 1, n)) blocked++
+    else if (piece(0, z) && piece(z + 1, n)) blocked++
+  }
+  return blocked
+}
 
 describe('what is thin', () => {
   const thinIn = (solid: ReturnType<ReferenceKernel['box']>, t: number) =>

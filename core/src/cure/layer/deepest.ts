@@ -41,7 +41,9 @@ export interface DeepestPour {
 
 /**
  * The deepest single pour of a layer's shape that stays below `limit` K, by bisection on the
- * depth in one dimension. An estimate: −25 and +30 %.
+ * depth in one dimension. An estimate: −25 and +30 %. A sheet's greatest depth is meant for slabs:
+ * a piece that stands taller than it is `thick` (m) may be filled to any height where that
+ * thickness is allowed.
  *
  * @example deepestPour(calibrate(coatingEpoxy), batch, 353.15).advised // 0.0126 or less
  */
@@ -49,6 +51,7 @@ export function deepestPour(
   calibration: Calibration,
   batch: Omit<Batch, 'depth'>,
   limit: number,
+  thick?: number,
 ): DeepestPour {
   const peaks = (depth: number) => peakOver(calibration, { ...batch, depth }, limit)
   let { least, most }: { least: number; most: number } = range
@@ -62,7 +65,8 @@ export function deepestPour(
   }
   const { lie = 1 } = batch
   const low = least * lie * depthBand.low
-  const { maxDepth = Infinity } = batch.resin
+  const { maxDepth: allowed = Infinity } = batch.resin
+  const maxDepth = thick !== undefined && thick <= allowed ? Infinity : allowed
   return {
     depth: least * lie,
     low,

@@ -1,28 +1,41 @@
+import type { FillCurve } from '../../filling/index.ts'
+import { thicknessOf, type Girth } from '../../cells/index.ts'
 import { caution, type Caution } from '../../caution/index.ts'
+import { wholeMass, weigh, type Recipe, type Weighing } from '../../mix/index.ts'
+import type { Resin, Shelf, Tint } from '../../material/index.ts'
 import {
+  batchKey,
   dewPoint,
   sheetCure,
-  usualWalls,
+  timesOf,
   type Batch,
   type CureModel,
-  type MouldWalls,
+  type CureTimes,
+  type KnownTimes,
 } from '../../cure/index.ts'
-import { weigh, type Recipe, type Weighing } from '../../mix/index.ts'
-import type { Resin, Shelf, Tint } from '../../material/index.ts'
-import type { FillCurve } from '../../filling/index.ts'
 import type { Plan } from '../plan.ts'
-import type { CompiledLayer, CompiledPlan } from './compiled.ts'
+import { pouredInto, type PouredInto } from '../pouredInto.ts'
 import { layerColumn } from './column.ts'
-import { hazardsOf, judgeInclusions, judgeMix, setInto } from './judge.ts'
-import { heatHazards, heatLimitOf, judgeDamp, judgeDay, judgeHeat, judgeRoom } from './judgeTime.ts'
+import type { CompiledLayer, CompiledPlan, LayerClock, Peak } from './compiled.ts'
+import { heatLimitOf, lowest } from './heatLimit.ts'
+import { hazardsOf, judgeCopies, judgeDepth, judgeInclusions, judgeMix, setInto } from './judge.ts'
+import { heatHazards, judgeHeat } from './judgeHeat.ts'
+import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
+/** What compiling can be told besides the plan; all of it plain values. */
 export interface CompileOptions {
-  /** What answers how a batch ripens; the sheet alone unless told otherwise. */
-  cure?: CureModel
-  /** The mould that is poured into. */
-  walls?: MouldWalls
+  /** The mould that is poured into; what the plan says alone unless told otherwise. */
+  into?: PouredInto
+  /** How stout the piece is at each height: until it is known a column stands for it. */
+  girth?: Girth
+  /** What a model has answered about batches; the sheet speaks for those that are missing. */
+  times?: KnownTimes
+  /** What a layer showed before, by its id, until its batch is answered. */
+  before?: ReadonlyMap<string, CureTimes>
+  /** The hottest of layers by the field in three dimensions, by their id: overrules the estimate. */
+  field?: ReadonlyMap<string, Omit<Peak, 'by'>>
 }
 
 interface MixedLayer {
@@ -35,20 +48,24 @@ interface MixedLayer {
 /**
  * Everything a screen shows about a plan: for every layer its heights, volumes, weights and
  * clock, and every caution with its place. Never throws for a plan that its schema accepts: a
- * layer that cannot be poured is cautioned and the others are still answered.
+ * layer that cannot be poured is cautioned and the others are still answered. The same values
+ * give the same answer: what it would like to know of a model goes out as `wanted`.
  *
- * `curve` is the piece's fill curve in the plan's up direction. Gate volume goes with the last
- * layer; the reserve comes on top of every layer.
+ * `curve` is the piece's fill curve in the plan's up direction, lengths in m. What fills gates
+ * and vents goes with the last layer; the reserve comes on top of every layer.
+ *
+ * @example compile(planOf20mlAnd40ml, curveOf60ml, shelf).layers[0].resin // 0.00002
  */
 export function compile(
   plan: Plan,
   curve: FillCurve,
   shelf: Shelf,
-  { cure = sheetCure, walls = wallsFor(plan) }: CompileOptions = {},
+  options: CompileOptions = {},
 ): CompiledPlan {
+  const { into = intoNothing(plan, curve), girth, times, before, field } = options
   const { stacked, cautions } = stack(plan, curve)
   const mixed = stacked.map((layer, index) => {
-    const gate = index === stacked.length - 1 ? plan.gate : 0
+    const gate = index === stacked.length - 1 ? into.gate : 0
     return mix(layer, gate, plan, shelf, cautions)
   })
   for (const [index, { stacked: layer, resin, tint, weighing }] of mixed.entries()) {
@@ -58,29 +75,52 @@ export function compile(
   }
 
   const poured = mixed.filter((layer) => layer.resin && layer.weighing)
-  const ripening = poured.map((layer) => ripen(layer, plan, curve, walls, cure))
-  const timed = schedule(ripening)
-  const heatLimit = heatLimitOf(plan)
-  for (const [i, clock] of timed.clocks.entries()) {
-    cautions.push(...judgeHeat(poured[i].stacked, clock, ripening[i], heatLimit))
-  }
-  cautions.push(...timed.cautions, ...judgeDay(plan, timed.clocks, ripening))
-  cautions.push(...judgeRoom(plan, timed.clocks, ripening))
-  cautions.push(
-    ...judgeDamp(
-      plan,
-      mixed.flatMap(({ resin }) => resin ?? []),
-    ),
-  )
-
-  const layers = mixed.map((layer, index) => {
-    const at = poured.indexOf(layer)
-    const clock = timed.clocks[at]
-    const described = describe(layer, index)
-    described.hazards.push(...heatHazards(plan, clock))
-    return { ...described, clock, batch: ripening[at]?.batch }
+  const wanted: Batch[] = []
+  const ripening = poured.map((layer): Ripening & { batch: Batch } => {
+    const batch = batchOf(layer, plan, curve, into)
+    const known = times?.get(batchKey(batch))
+    if (!known) wanted.push(batch)
+    return {
+      layer: layer.stacked.layer,
+      cups: layer.weighing!.cups,
+      inCup: batch.inCup!,
+      batch,
+      times: known ?? before?.get(layer.stacked.layer.id) ?? sheetCure(batch),
+    }
   })
-  const demould = timed.clocks.map((clock) => clock.demouldAt)
+  const { clocks: reckoned, cautions: late } = schedule(ripening)
+  const clocks = reckoned.map((clock, i): LayerClock => {
+    const found = field?.get(ripening[i].layer.id)
+    return found ? { ...clock, peak: { ...found, by: 'field' } } : clock
+  })
+  const thick = mixed.map(({ stacked: layer }) => thickOf(layer, curve, girth))
+  const limits = mixed.map(({ resin }) => heatLimitOf(plan, resin))
+  for (const [i, clock] of clocks.entries()) {
+    const at = mixed.indexOf(poured[i])
+    const { stacked: layer } = poured[i]
+    const peak = clock.peak?.by === 'field' ? clock.peak.temperature : undefined
+    cautions.push(...judgeDepth(layer, poured[i].resin!, thick[at], limits[at], peak))
+    cautions.push(...judgeHeat(layer, clock, ripening[i].batch, limits[at]))
+  }
+  cautions.push(...late, ...judgeDay(plan, clocks, ripening))
+  cautions.push(...judgeRoom(plan.room, into.warmth, clocks, ripening))
+  const resins = mixed.flatMap(({ resin }) => resin ?? [])
+  cautions.push(...judgeDamp(plan, into.warmth, resins), ...judgeCopies(plan, into))
+
+  const layers = mixed.map((layer, index): CompiledLayer => {
+    const at = poured.indexOf(layer)
+    const clock = clocks[at]
+    const described = describe(layer, index, thick[index])
+    described.hazards.push(...heatHazards(clock, into.warmth))
+    return {
+      ...described,
+      clock,
+      each: layer.weighing && eachOf(layer.weighing, plan.copies, clock),
+      batch: ripening[at]?.batch,
+      heatLimit: limits[index],
+    }
+  })
+  const demould = clocks.map((clock) => clock.demouldAt)
   return {
     layers,
     height: curve.height,
@@ -88,11 +128,32 @@ export function compile(
     copies: plan.copies,
     needs: needsOf(mixed),
     demouldAt: demould.length > 0 ? Math.max(...demould) : undefined,
-    heatLimit,
+    into,
+    heatLimit: lowest(limits),
     dewPoint: plan.humidity === undefined ? undefined : dewPoint(plan.room, plan.humidity),
     cautions,
+    wanted,
   }
 }
+
+/**
+ * The same with every batch answered by a model there and then.
+ *
+ * @example compileBy(model, plan, curve, shelf).wanted // []
+ */
+export function compileBy(
+  model: CureModel,
+  plan: Plan,
+  curve: FillCurve,
+  shelf: Shelf,
+  options: Omit<CompileOptions, 'times' | 'before'> = {},
+): CompiledPlan {
+  const { wanted } = compile(plan, curve, shelf, options)
+  return compile(plan, curve, shelf, { ...options, times: timesOf(wanted, model) })
+}
+
+const intoNothing = (plan: Plan, { height }: FillCurve): PouredInto =>
+  pouredInto(plan, undefined, { up: plan.up, lowest: 0, height })
 
 function mix(
   stacked: StackedLayer,
@@ -119,11 +180,15 @@ function mix(
     recipe.tint = { material: tint, fraction: layer.tint.fraction }
   }
   const all = (volume + gate) * plan.copies * (1 + plan.reserve)
-  const weighing = volume > 0 ? weigh(all, recipe, plan.scaleStep) : undefined
+  const weighing = volume > 0 ? weigh(all, recipe, plan.scaleStep, layer.cups) : undefined
   return { stacked, resin, tint: tint?.kind === 'tint' ? tint : undefined, weighing }
 }
 
-function describe({ stacked, resin, tint, weighing }: MixedLayer, index: number): CompiledLayer {
+function describe(
+  { stacked, resin, tint, weighing }: MixedLayer,
+  index: number,
+  thick: number,
+): CompiledLayer {
   const { layer, ...amounts } = stacked
   return {
     id: layer.id,
@@ -131,53 +196,65 @@ function describe({ stacked, resin, tint, weighing }: MixedLayer, index: number)
     name: layer.name,
     ...amounts,
     depth: stacked.top - stacked.bottom,
+    thick,
     join: layer.join,
     setIn: setInto(stacked, resin),
     weighing,
-    hazards: hazardsOf(stacked, resin, tint),
+    hazards: hazardsOf(stacked, thick, resin, tint),
     colour: tint?.colour ?? resin?.colour ?? '#d9e6e1',
     tinted: tint !== undefined,
   }
 }
+
+/** What one copy gets, and how long there is to pour it. */
+const eachOf = (weighing: Weighing, copies: number, clock: LayerClock | undefined) => ({
+  mass: wholeMass(weighing) / copies,
+  time: clock && Math.max(0, ((clock.cupUntil - clock.pourAt) * weighing.cups) / copies),
+})
 
 function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
   const needs = new Map<string, number>()
   for (const { resin, tint, weighing } of mixed) {
     for (const { what, name, mass } of weighing?.steps ?? []) {
       const key = what === 'tint' ? tint!.name : `${resin!.name}, ${name}`
-      needs.set(key, (needs.get(key) ?? 0) + mass)
+      needs.set(key, (needs.get(key) ?? 0) + mass * weighing!.cups)
     }
   }
   return [...needs].map(([name, mass]) => ({ name, mass }))
 }
 
-/** A closed mould covers the piece as thickly as it stands beside it. */
-const wallsFor = ({ mould }: Plan): MouldWalls =>
-  mould === 'closed' ? { ...usualWalls, cover: usualWalls.wall } : usualWalls
+/** A thickness in cells is known to this share: what comes nearer to the depth is a slab. */
+const slab = 0.9
 
-/** What the model of the cure is asked about a layer, and what it answers. */
-function ripen(
+/** By the piece itself where it is known; else by the narrower of depth and width of a column. */
+function thickOf({ bottom, top }: StackedLayer, curve: FillCurve, girth?: Girth): number {
+  const depth = top - bottom
+  const thick = girth
+    ? thicknessOf(girth, bottom, top)
+    : Math.min(depth, layerColumn(curve, bottom, top).width)
+  return thick >= slab * depth ? depth : thick
+}
+
+/** What the model of the cure is asked about a layer. */
+function batchOf(
   { stacked, resin, weighing }: MixedLayer,
   plan: Plan,
   curve: FillCurve,
-  walls: MouldWalls,
-  cure: CureModel,
-): Ripening & { batch: Batch } {
+  { walls, warmth }: PouredInto,
+): Batch {
   const { layer, top, bottom } = stacked
-  const inCup = resin!.mixTime + (plan.standing ?? 0)
-  const batch: Batch = {
+  return {
     resin: resin!,
     room: plan.room,
-    mass: weighing!.total / (layer.cups ?? 1),
+    mass: weighing!.total,
     ...layerColumn(curve, bottom, top),
-    inCup,
+    inCup: resin!.mixTime + (plan.standing ?? 0),
     materialTemperature: plan.materialTemperature,
     // Only the first layer meets the mould as it was warmed.
-    mouldTemperature: bottom > 0 ? undefined : plan.mouldTemperature,
+    mouldTemperature: bottom > 0 ? undefined : warmth,
     walls,
     below: bottom,
     pourEnd: plan.pourEnd,
     of: layer.id,
   }
-  return { layer, inCup, batch, times: cure(batch) }
 }

@@ -2,14 +2,25 @@ import type { Caution, Hazard } from '../../caution/index.ts'
 import type { Batch, CureTimes } from '../../cure/index.ts'
 import type { Weighing } from '../../mix/index.ts'
 import type { Join } from '../plan.ts'
+import type { PouredInto } from '../pouredInto.ts'
+import type { HeatLimit } from './heatLimit.ts'
 
 /** How a layer meets the one below when it is poured; late bonds only after scuffing. */
 export type Meeting = Join | 'late'
+
+/** The hottest of a layer, and when, s after the first mixing. */
+export interface Peak {
+  temperature: number
+  at: number
+  by: 'column' | 'field'
+}
 
 /** When a layer is mixed and how it ripens: seconds after the first mixing. */
 export interface LayerClock {
   mixAt: number
   pourAt: number
+  /** Of the last of its cups, mixed one after the other. */
+  lastPourAt: number
   /** The cup pours until here. */
   cupUntil: number
   /** The layer itself still runs until here. */
@@ -19,8 +30,9 @@ export interface LayerClock {
   /** Gates trim easily from here until the demould time. */
   trimAt: number
   demouldAt: number
-  /** The hottest it gets, K, where the model knows; in its cup, s after its own mixing. */
-  peak?: { temperature: number; at: number }
+  /** The hottest it gets, K, by a quick estimate or by the field; none by the sheet alone. */
+  peak?: Peak
+  /** The same of what is left in its cup, s after its own mixing. */
   cupPeak?: { temperature: number; at: number }
   /** With the layer below. */
   meets?: Meeting
@@ -45,17 +57,23 @@ export interface CompiledLayer {
   bottom: number
   top: number
   depth: number
+  /** What keeps heat in, m: its depth, or the thickness of a piece that stands taller. */
+  thick: number
   /** Of one copy, m³: the cavity between bottom and top, what is set in, and what is poured. */
   cavity: number
   inclusions: number
   resin: number
   join: Join
   setIn: SetIn[]
-  /** For all copies with gate and reserve; absent until there is a resin and something to pour. */
+  /** For all copies with gate and reserve, by the cup; absent until there is a resin and something to pour. */
   weighing?: Weighing
+  /** Of that for one copy, kg, and the time to pour it, s. */
+  each?: { mass: number; time?: number }
   clock?: LayerClock
   /** What its clock was asked with. */
   batch?: Batch
+  /** How hot it may get; absent where heat is no fault. */
+  heatLimit?: HeatLimit
   hazards: Hazard[]
   /** What to draw it with. */
   colour: string
@@ -73,9 +91,13 @@ export interface CompiledPlan {
   needs: { name: string; mass: number }[]
   /** Seconds after the first mixing. */
   demouldAt?: number
-  /** Nothing is to get hotter than this, K. */
-  heatLimit: number
+  /** What it is poured into. */
+  into: PouredInto
+  /** The limit that is reached first. */
+  heatLimit?: HeatLimit
   /** Of the air, where the humidity is known, K. */
   dewPoint?: number
   cautions: Caution[]
+  /** Batches that nobody has answered yet: their times are a quick estimate by the sheet. */
+  wanted: Batch[]
 }

@@ -1,7 +1,10 @@
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
-import { mixDensity, ratioTolerance, type Weighing } from '../../mix/index.ts'
+import { mixDensity, ratioTolerance, stirringFill, type Weighing } from '../../mix/index.ts'
 import { potMassOf, resinClasses, type Resin, type Tint } from '../../material/index.ts'
+import type { Plan } from '../plan.ts'
+import type { PouredInto } from '../pouredInto.ts'
 import type { SetIn } from './compiled.ts'
+import { isOrganic, organicHeatLimit, type HeatLimit } from './heatLimit.ts'
 import type { StackedLayer } from './stack.ts'
 
 /** A batch heavier than the sheet's pot by this factor sets off noticeably sooner. */
@@ -10,12 +13,42 @@ const heavierPot = 1.5
 /** Things whose density differs from the resin's by less hover (common practice, no source). */
 const hovering = 0.03
 
+/** Leaf and foil thinner than this are carried with the pour whatever they weigh, m (common practice, no source). */
+const carried = 5e-6
+
 /** From this depth on a pour is called deep (common practice, no source), m. */
 const deepFrom = 0.02
 
+/**
+ * A layer that keeps more heat in than its sheet allows. The sheet's greatest depth is meant for
+ * slabs and wide blocks: what counts is the thickness that keeps heat. For a piece that stands
+ * taller than it is thick the field, once it is reckoned, overrules it; for a slab never.
+ */
+export function judgeDepth(
+  { layer, top, bottom }: StackedLayer,
+  resin: Resin,
+  thick: number,
+  limit: HeatLimit | undefined,
+  fieldPeak: number | undefined,
+): Caution[] {
+  const { maxDepth } = resin
+  if (maxDepth === undefined || thick <= maxDepth * (1 + 1e-9)) return []
+  const depth = top - bottom
+  const slab = thick === depth
+  if (!slab && fieldPeak !== undefined && !(limit && fieldPeak > limit.at)) return []
+  const amounts = { layer: layer.name, depth, thick, limit: maxDepth, resin: resin.name }
+  return [caution('layer-too-deep', 'stop', { layer: layer.id, field: 'fill' }, amounts)]
+}
+
+/** More casts of one mix than the moulds on hand hold. */
+export function judgeCopies({ copies }: Plan, { cavities }: PouredInto): Caution[] {
+  if (cavities === undefined || copies <= cavities) return []
+  return [caution('copies-over-cavities', 'warn', { field: 'copies' }, { copies, cavities })]
+}
+
 /** What is to be said about the mix of one layer. */
 export function judgeMix(
-  { layer, top, bottom }: StackedLayer,
+  { layer }: StackedLayer,
   weighing: Weighing,
   resin: Resin,
   tint: Tint | undefined,
@@ -23,15 +56,9 @@ export function judgeMix(
 ): Caution[] {
   const found: Caution[] = []
   const at = (field: string) => ({ layer: layer.id, field })
-  const depth = top - bottom
-  if (resin.maxDepth !== undefined && depth > resin.maxDepth * (1 + 1e-9)) {
-    const pours = Math.ceil(depth / resin.maxDepth - 1e-9)
-    const amounts = { layer: layer.name, depth, limit: resin.maxDepth, resin: resin.name, pours }
-    found.push(caution('layer-too-deep', 'stop', at('fill'), amounts))
-  }
   const fraction = layer.tint?.fraction ?? 0
   if (tint && fraction > tint.limit * (1 + 1e-9)) {
-    const amounts = { tint: tint.name, asked: fraction, limit: tint.limit }
+    const amounts = { tint: tint.name, form: tint.form, asked: fraction, limit: tint.limit }
     found.push(caution('tint-over-limit', 'warn', at('tint'), amounts))
   }
   const tintMass = weighing.steps.find((s) => s.what === 'tint')?.mass ?? 0
@@ -39,23 +66,19 @@ export function judgeMix(
     const amounts = { tint: tint.name, mass: tintMass, step, diluted: 10 * tintMass }
     found.push(caution('tint-under-scale', 'warn', at('tint'), amounts))
   }
-  if (weighing.total < weighing.smallest) {
-    const amounts = {
-      batch: weighing.total,
-      smallest: weighing.smallest,
-      error: weighing.stepError,
-      tolerance: ratioTolerance,
-    }
+  const { cups, total, smallest, ratioError: error } = weighing
+  if (total < smallest) {
+    const amounts = { batch: total, cups, smallest, error, tolerance: ratioTolerance }
     found.push(caution('batch-too-small', 'warn', at('weigh'), amounts))
   }
   const potMass = potMassOf(resin)
-  if (weighing.total / (layer.cups ?? 1) > potMass * heavierPot) {
-    const amounts = { batch: weighing.total / (layer.cups ?? 1), potMass, resin: resin.name }
+  if (total > potMass * heavierPot) {
+    const amounts = { batch: total, potMass, resin: resin.name }
     found.push(caution('batch-over-pot-mass', 'warn', at('clock'), amounts))
   }
-  if (weighing.cup.cups > 1) {
-    const { cups, size } = weighing.cup
-    const amounts = { volume: weighing.volume, largest: (size * 2) / 3, cups }
+  if (cups > (layer.cups ?? 1)) {
+    const { volume, cupSize } = weighing
+    const amounts = { volume: volume * cups, largest: cupSize * stirringFill, cups }
     found.push(caution('batch-over-cup', 'note', at('weigh'), amounts))
   }
   return found
@@ -78,8 +101,14 @@ export function judgeInclusions(
         caution('inclusion-too-thick', 'warn', place, { inclusion: name, thickness, depth }),
       )
     }
+    if (isOrganic(inclusion)) {
+      const limit = inclusion.heatLimit ?? organicHeatLimit
+      found.push(caution('inclusion-organic', 'note', place, { inclusion: name, limit }))
+    }
     const heavier = inclusion.density / density - 1
-    if (heavier > hovering) {
+    if (thickness !== undefined && thickness < carried) {
+      found.push(caution('inclusion-carried', 'note', place, { inclusion: name, thickness }))
+    } else if (heavier > hovering) {
       const lies = below ?? 'the face'
       found.push(
         caution('inclusion-sinks', 'note', place, {
@@ -108,14 +137,15 @@ export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
 
 /** Which safety lines apply to a layer. */
 export function hazardsOf(
-  { layer, top, bottom }: StackedLayer,
+  { layer }: StackedLayer,
+  thick: number,
   resin?: Resin,
   tint?: Tint,
 ): Hazard[] {
   const hazards: Hazard[] = []
   if (resin) hazards.push('any resin', resinClasses[resin.class].hazard)
   if (tint && (tint.form === 'mica' || tint.form === 'powder')) hazards.push('powder')
-  if (top - bottom >= deepFrom) hazards.push('deep pour')
+  if (thick >= deepFrom) hazards.push('deep pour')
   if (layer.inclusions.length > 0) hazards.push('inclusion')
   return hazards
 }

@@ -11,7 +11,7 @@ import { imperial } from '../../units/index.ts'
 import { describePlan } from '../describe.ts'
 import { newPlan, planSchema, type Layer, type Plan } from '../plan.ts'
 import { readDocument } from '../../document/index.ts'
-import { compile } from './compile.ts'
+import { compile, compileBy } from './compile.ts'
 import { schedule, type Ripening } from './schedule.ts'
 
 const shelf = new Map<string, Material>([
@@ -162,9 +162,9 @@ describe('laws of a compiled plan, for any plan at all', () => {
         basis,
       }
     }
-    const { layers: found } = compile(plan([layer('a', 0.5), layer('b', 1)]), curve, shelf, {
-      cure: fixed,
-    })
+    const two = plan([layer('a', 0.5), layer('b', 1)])
+    const { layers: found, wanted } = compileBy(fixed, two, curve, shelf)
+    expect(wanted).toEqual([])
     expect(found[0].clock!.gelAt).toBe(1000)
     expect(found[1].clock!.pourAt).toBe(1250)
     expect(seen).toEqual(found.map((l) => l.weighing!.total))
@@ -185,6 +185,7 @@ describe('the schedule', () => {
   const ripening = (join: Layer['join'], inCup = 240): Ripening => ({
     layer: layer('x', 1, { join }),
     inCup,
+    cups: 1,
     times,
   })
 

@@ -10,6 +10,8 @@ export interface Ripening {
   layer: Layer
   /** From the first of its parts to the pour, s. */
   inCup: number
+  /** Cups mixed and poured one after the other. */
+  cups: number
   times: CureTimes
 }
 
@@ -24,12 +26,14 @@ export function schedule(layers: readonly Ripening[]): {
 } {
   const clocks: LayerClock[] = []
   const cautions: Caution[] = []
-  for (const [index, { layer, inCup, times }] of layers.entries()) {
+  for (const [index, { layer, inCup, cups, times }] of layers.entries()) {
     const below = clocks[clocks.length - 1]
     const wanted =
       layer.wait === undefined ? below && momentFor(below, layer.join) : below?.pourAt + layer.wait
-    const pourAt = below ? Math.max(wanted, below.pourAt + inCup) : inCup
+    const pourAt = below ? Math.max(wanted, below.lastPourAt + inCup) : inCup
     const mixAt = pourAt - inCup
+    // The last cup is mixed when those before it are poured.
+    const later = (cups - 1) * inCup
     const meets = below && meetingAt(below, pourAt)
     const place = { layer: layer.id, field: 'join' }
     if (below && layer.join === 'bled' && layer.wait === undefined && pourAt > below.bleedsUntil) {
@@ -41,16 +45,25 @@ export function schedule(layers: readonly Ripening[]): {
       const amounts = { layer: layer.name, below: layers[index - 1].layer.name, late }
       cautions.push(caution('join-missed', 'warn', place, amounts))
     }
+    if (later > times.bleedsUntil - inCup) {
+      const amounts = { layer: layer.name, cups, later, runs: times.bleedsUntil - inCup }
+      cautions.push(caution('cups-part', 'warn', { layer: layer.id, field: 'weigh' }, amounts))
+    }
     clocks.push({
       mixAt,
       pourAt,
+      lastPourAt: pourAt + later,
       cupUntil: mixAt + times.pourable,
       bleedsUntil: mixAt + times.bleedsUntil,
-      gelAt: mixAt + times.gel,
-      joinUntil: mixAt + times.joinUntil,
-      trimAt: mixAt + times.trim,
-      demouldAt: mixAt + times.demould,
-      peak: times.peak && { temperature: times.peak.temperature, at: mixAt + times.peak.at },
+      gelAt: mixAt + later + times.gel,
+      joinUntil: mixAt + Math.max(times.joinUntil, later + times.gel),
+      trimAt: mixAt + later + times.trim,
+      demouldAt: mixAt + later + times.demould,
+      peak: times.peak && {
+        temperature: times.peak.temperature,
+        at: mixAt + times.peak.at,
+        by: 'column',
+      },
       cupPeak: times.cupPeak,
       meets,
       basis: times.basis,

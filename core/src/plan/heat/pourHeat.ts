@@ -37,7 +37,6 @@ const past = { share: 1.05, least: 3600, most: 5 * 24 * 3600 } as const
 export function pourHeatQuestion(
   plan: Plan,
   compiled: CompiledPlan,
-  walls: MouldWalls,
   cells: number = fieldCells.usual,
 ): PourHeatQuestion {
   const clocks = compiled.layers.flatMap(({ clock }) => clock ?? [])
@@ -50,8 +49,8 @@ export function pourHeatQuestion(
       pourAt: clock?.pourAt,
     })),
     room: plan.room,
-    mouldTemperature: plan.mouldTemperature,
-    walls,
+    mouldTemperature: compiled.into.warmth,
+    walls: compiled.into.walls,
     until: Math.min(
       Math.max((compiled.demouldAt ?? 0) * past.share, last + past.least),
       last + past.most,
@@ -87,4 +86,23 @@ const unpoured = {
   thermal: { heat: 0, heatCapacity: 1, conductivity: 1, density: 1 },
   rheology: { viscosity: 1, energy: 0, gel: 0.5, a: 1, b: 0 },
   demould: 1,
+}
+
+/**
+ * What the field found of each layer, for `compile` to overrule its estimates with: the 95th
+ * percentile, since thin fronts overshoot.
+ *
+ * @example hottestOf(compiled, field).get('base')!.temperature // K
+ */
+export function hottestOf(
+  compiled: CompiledPlan,
+  { layers }: HeatField,
+): Map<string, { temperature: number; at: number }> {
+  return new Map(
+    layers.flatMap(({ hot, series }, i) =>
+      series.at.length > 0
+        ? [[compiled.layers[i].id, { temperature: hot.temperature, at: hot.at }] as const]
+        : [],
+    ),
+  )
 }

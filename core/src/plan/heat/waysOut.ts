@@ -5,14 +5,16 @@ import {
   type Batch,
   type CureModel,
   type Learned,
-  type MouldWalls,
 } from '../../cure/index.ts'
-import { potMassOf, usualPot, type Resin, type Shelf } from '../../material/index.ts'
+import { potMassOf, resinClasses, usualPot, type Resin, type Shelf } from '../../material/index.ts'
 import type { FillCurve } from '../../filling/index.ts'
 import type { Mesh } from '../../mesh/index.ts'
-import { compile } from '../compile/compile.ts'
+import { compileBy } from '../compile/compile.ts'
+import { heatLimitOf } from '../compile/heatLimit.ts'
+import { runaway } from '../compile/judgeHeat.ts'
+import type { PouredInto } from '../pouredInto.ts'
 import type { Layer, Plan } from '../plan.ts'
-import { fieldCells, pourHeat, pourHeatQuestion } from './pourHeat.ts'
+import { fieldCells, hottestOf, pourHeat, pourHeatQuestion } from './pourHeat.ts'
 
 /** What can be done about a layer that runs hot; each with the plan as it would be. */
 export type WayOut =
@@ -23,9 +25,9 @@ export type WayOut =
 /** A way as the field in three dimensions finds it. */
 export interface CheckedWay {
   way: WayOut
-  /** The hottest layer's 95th percentile, K. */
+  /** The layer nearest to its limit, by its 95th percentile, K; its limit is absent where heat is no fault. */
   peak: number
-  limit: number
+  limit?: number
   /** When the last can come out, s after the first mix. */
   demouldAt: number
   holds: boolean
@@ -35,7 +37,7 @@ export interface WaysContext {
   plan: Plan
   curve: FillCurve
   shelf: Shelf
-  walls: MouldWalls
+  into: PouredInto
   lawOf: (resin: Resin) => Learned
 }
 
@@ -58,17 +60,18 @@ const modelOf =
  * confirms is the one to offer.
  */
 export function waysOut(context: WaysContext, layerId: string): WayOut[] {
-  const { plan, curve, shelf, lawOf, walls } = context
-  const compiled = compile(plan, curve, shelf, { cure: modelOf(lawOf), walls })
+  const { plan, curve, shelf, lawOf, into } = context
+  const compiled = compileBy(modelOf(lawOf), plan, curve, shelf, { into })
   const index = compiled.layers.findIndex(({ id }) => id === layerId)
-  const { batch, bottom, depth } = compiled.layers[index] ?? {}
+  const { batch, bottom, depth, thick } = compiled.layers[index] ?? {}
   if (!batch) return []
-  const limit = compiled.heatLimit
-  const safe = deepestPour(lawOf(batch.resin), batch, limit).advised
+  const standing = thick! < depth! ? thick : undefined
+  const limit = compiled.layers[index].heatLimit?.at ?? runaway
+  const safe = deepestPour(lawOf(batch.resin), batch, limit, standing).advised
   return [
     ...splits(context, index, { bottom: bottom!, depth: depth!, safe }),
-    ...otherResins(context, index, batch, limit),
-    ...cooler(context, batch, limit),
+    ...otherResins(context, index, batch, standing),
+    ...cooler(context, batch, limit, thick!),
   ]
 }
 
@@ -76,16 +79,21 @@ export function waysOut(context: WaysContext, layerId: string): WayOut[] {
  * The way as the field finds it, on a coarse grid: below the limit or not.
  */
 export function checkWay(
-  { curve, shelf, lawOf, walls }: WaysContext,
+  { curve, shelf, lawOf, into }: WaysContext,
   way: WayOut,
   mesh: Mesh,
 ): CheckedWay {
-  const compiled = compile(way.plan, curve, shelf, { cure: modelOf(lawOf), walls })
-  const question = pourHeatQuestion(way.plan, compiled, walls, fieldCells.quick)
-  const { layers } = pourHeat(mesh, question, lawOf, { frames: 1 })
-  const peak = Math.max(...layers.map(({ hot }) => hot.temperature))
-  const limit = compiled.heatLimit
-  return { way, peak, limit, demouldAt: compiled.demouldAt ?? 0, holds: peak <= limit }
+  const compiled = compileBy(modelOf(lawOf), way.plan, curve, shelf, { into })
+  const question = pourHeatQuestion(way.plan, compiled, fieldCells.quick)
+  const found = hottestOf(compiled, pourHeat(mesh, question, lawOf, { frames: 1 }))
+  const layers = compiled.layers.flatMap(({ id, heatLimit }) => {
+    const peak = found.get(id)?.temperature
+    return peak === undefined ? [] : [{ peak, limit: heatLimit?.at }]
+  })
+  const over = ({ peak, limit = Infinity }: (typeof layers)[number]) => peak - limit
+  const worst = layers.reduce((a, b) => (over(b) > over(a) ? b : a))
+  const demouldAt = compiled.demouldAt ?? 0
+  return { way, ...worst, demouldAt, holds: layers.every((layer) => over(layer) <= 0) }
 }
 
 interface Deep {
@@ -144,13 +152,15 @@ function otherResins(
   { plan, shelf, lawOf }: WaysContext,
   index: number,
   batch: Batch,
-  limit: number,
+  standing: number | undefined,
 ): WayOut[] {
   return [...shelf]
     .flatMap(([id, resin]) => {
       if (resin.kind !== 'resin' || id === plan.layers[index].resin) return []
+      if (isClear(resin) !== isClear(batch.resin)) return []
       const asked = { ...batch, resin, inCup: undefined }
-      const { advised } = deepestPour(lawOf(resin), asked, limit)
+      const limit = heatLimitOf(plan, resin)?.at ?? runaway
+      const { advised } = deepestPour(lawOf(resin), asked, limit, standing)
       return advised >= batch.depth * (batch.lie ?? 1) ? [{ id, name: resin.name, advised }] : []
     })
     .sort((a, b) => b.advised - a.advised)
@@ -162,10 +172,18 @@ function otherResins(
     }))
 }
 
+/** A clear cast is not saved by pouring it opaque. */
+const isClear = (resin: Resin): boolean => resinClasses[resin.class].heatLimit !== undefined
+
 /** The warmest room, by whole degrees, in which even the high end stays below the limit. */
-function cooler({ plan, lawOf }: WaysContext, batch: Batch, limit: number): WayOut[] {
+function cooler(
+  { plan, lawOf }: WaysContext,
+  batch: Batch,
+  limit: number,
+  thick: number,
+): WayOut[] {
   const { maxDepth = Infinity } = batch.resin
-  if (batch.depth * (batch.lie ?? 1) > maxDepth) return []
+  if (thick > maxDepth) return []
   for (let room = plan.room - 1; room >= coolest; room--) {
     const asked = { ...batch, room, materialTemperature: undefined }
     const { peak } = modelCure(lawOf(batch.resin), asked)
