@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Material } from '../material/index.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
-import { compile, newPlan, runSheet, safetyOf, type Layer } from '../plan/index.ts'
+import { compile, newPlan, runSheet, type Layer } from '../plan/index.ts'
 import { buildSolid } from '../shape/index.ts'
 import { fillCurve } from '../filling/index.ts'
 import { cautionCodes } from './cautionSentences.ts'
@@ -82,12 +82,6 @@ describe('safety cautions', () => {
     expect(lines(3)).toEqual(['isocyanate', 'dust'])
     expect(lines(4)).toContain('damp')
     expect(lines(sheet.length - 1)).toEqual(['uncured', 'brittle', 'food'])
-  })
-
-  it('the panel can show every step of the plan', () => {
-    const all = safetyOf(sheetOf([layer('base', 0.03, { resin: 'epoxy' })]))
-    expect(all.map((s) => s.step)).toEqual([...pourSteps])
-    expect(all.every((s) => s.lines.length > 0)).toBe(true)
   })
 })
 

@@ -14,6 +14,20 @@ type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: Unit
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`
 
+const ofHalf = (half: 'whole' | 'first' | 'second') =>
+  half === 'whole' ? '' : ` of the ${half} half`
+
+/** What would make do with the silicone that is there. */
+function enough({ chunks, line, tight }: CautionAmounts['silicone-short'], u: UnitChoice): string {
+  const ways = [
+    chunks === null ? '' : `${show(chunks, 'volume', u, { step: 1e-6 })} of chunks of old moulds`,
+    line === null ? '' : `a fill line at ${show(line, 'length', u)}`,
+    tight === null ? '' : `a box that follows the outline (saves ${show(tight, 'volume', u)})`,
+  ].filter(Boolean)
+  const more = 'Or have the rest weighed before you begin, and pour it while the first still runs.'
+  return ways.length > 0 ? `This makes it do: ${ways.join(', or ')}. ${more}` : more
+}
+
 /** Who sets the limit, and what happens above it. */
 function stake(
   { limit, by, inside }: Pick<CautionAmounts['layer-runs-hot'], 'limit' | 'by' | 'inside'>,
@@ -133,7 +147,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'mesh-void': (a, u) =>
     `${plural(a.voids, 'void')} of ${show(a.volume, 'volume', u)} inside can't be reached by resin, so ${a.voids === 1 ? 'it is' : 'they are'} not left free in a cast: the cast takes ${show(a.volume, 'volume', u)} more.`,
   'shape-measured': (a, u) =>
-    `There is no shape on file, only ${show(a.volume, 'volume', u)} by measuring: amounts are right, levels between bottom and top are a guess, and air and undercuts can't be judged.`,
+    `There is no shape on file, only ${show(a.volume, 'volume', u)} by measuring and its three sides. A box around it fits and amounts in all are right; levels between bottom and top are a guess, and air, undercuts and thin places can't be judged.`,
   'mesh-turned': () => 'The file was inside out. It has been turned, nothing else was changed.',
   'mesh-dropped': (a) =>
     `${plural(a.dropped, 'triangle')} held no usable numbers and ${a.dropped === 1 ? 'was' : 'were'} left out. Look for a hole there.`,
@@ -161,6 +175,10 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${plural(a.places, 'place')} of the piece ${a.places === 1 ? 'is' : 'are'} thinner than 1.2 mm: slow to fill and easily broken. Thicken them in the master, or take a tough, thin resin.`,
   'no-gate': () =>
     'There is no gate yet, so nothing can be poured. Drag one onto the highest part, or where its scar hides.',
+  'opening-through-piece': (a, u) =>
+    `The ${a.what} lies with ${show(a.through, 'length', u)} of the piece above it, so its channel would run through the cast. The piece was turned: move it to where the top is now, or take it out.`,
+  'opening-over-edge': (a, u) =>
+    `The ${a.what} is ${show(a.bore, 'length', u)} wide and stands over an edge: only ${showArea(a.touches, u)} of it touches the piece. Make it narrower than the wall, or move it.`,
   'vent-below-gate': (a, u) =>
     `${plural(a.vents, 'vent')} ${a.vents === 1 ? 'lies' : 'lie'} up to ${show(a.below, 'length', u)} below the gate: carry the channel up as high as the gate's mouth, or plug it when resin shows, or resin runs out there.`,
   'gate-narrow': (a, u) =>
@@ -172,13 +190,11 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'silicone-gone': () =>
     'The silicone of this mould is no longer on the shelf. Choose another, or take it back there.',
   'silicone-short': (a, u) =>
-    `${show(a.missing, 'mass', u, { step: 1e-3 })} short: what there is would stand at ${show(a.level, 'length', u)}${a.sticksOut > 0 ? `, with ${show(a.sticksOut, 'length', u)} of the master sticking out` : ''}. Check first whether the master has moved; then mix more, put chunks of old moulds in, or make the box tighter.`,
-  'silicone-second-batch': (a, u) =>
-    `There is enough for ${show(a.first, 'mass', u, { step: 1e-3 })} now. Have the other ${show(a.second, 'mass', u, { step: 1e-3 })} weighed before you begin, and pour it within ${showDuration(a.within)}.`,
+    `${show(a.missing, 'mass', u, { step: 1e-3 })} short: what there is would stand at ${show(a.level, 'length', u)}${a.sticksOut > 0 ? `, with ${show(a.sticksOut, 'length', u)} of the master sticking out` : ''}. Check first whether the master has moved. ${enough(a, u)}`,
   'batch-outlives-pot': (a) =>
-    `Mixing, vacuum and pouring of one batch take about ${showDuration(a.time)}, and the pot life is ${showDuration(a.potLife)}. Make the batches smaller, leave the vacuum out, or take a slower silicone.`,
-  'batches-part': (a) =>
-    `${a.batches} batches one after another take longer than the pot life of ${showDuration(a.potLife)}: the first gels before the last meets it. A second pair of hands, a larger cup, or a slower silicone.`,
+    `Mixing, vacuum and pouring of one batch${ofHalf(a.half)} take about ${showDuration(a.time)}, and the pot life is ${showDuration(a.potLife)}. Make the batches smaller, leave the vacuum out, or take a slower silicone.`,
+  'batches-part': (a, u) =>
+    `${a.batches} batches${ofHalf(a.half)}: each has to meet the one before while it still runs (${showDuration(a.potLife)}), and comes ${showDuration(a.gap)} after it. ${a.cup === null ? '' : `A cup of ${show(a.cup, 'volume', u, { step: 1e-6 })} takes fewer. `}Two pairs of hands, a slower silicone, or let one cure clean and pour the next on it, where no line on the cavity matters.`,
   'master-unweighed': (a, u) =>
     `Weigh the master: lighter than ${show(a.mass, 'mass', u, { step: 1e-4 })} it rises through this silicone and has to be fixed.`,
   'dents-under-pressure': () =>

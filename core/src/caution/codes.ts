@@ -1,5 +1,7 @@
 import type { Kind } from '../units/index.ts'
 
+type MouldHalf = 'whole' | 'first' | 'second'
+
 /** A layer over its limit, and who set that: the plan, something inside, the sheet, its class. */
 interface HotLayer {
   layer: string
@@ -96,16 +98,30 @@ export interface CautionAmounts {
   'silicone-pin': { reach: number }
   'wall-thin': { places: number }
   'no-gate': Record<string, never>
+  'opening-through-piece': { what: 'gate' | 'vent'; through: number }
+  'opening-over-edge': { what: 'gate' | 'vent'; bore: number; touches: number }
   'vent-below-gate': { vents: number; below: number }
   'gate-narrow': { bore: number }
   'inclusion-over-gate': { inclusion: string; needs: number; bore: number }
 
   'silicone-not-chosen': Record<string, never>
   'silicone-gone': Record<string, never>
-  'silicone-short': { missing: number; level: number; sticksOut: number }
-  'silicone-second-batch': { first: number; second: number; within: number }
-  'batch-outlives-pot': { time: number; potLife: number }
-  'batches-part': { batches: number; potLife: number }
+  'silicone-short': {
+    missing: number
+    level: number
+    sticksOut: number
+    chunks: number | null
+    line: number | null
+    tight: number | null
+  }
+  'batch-outlives-pot': { half: MouldHalf; time: number; potLife: number }
+  'batches-part': {
+    half: MouldHalf
+    batches: number
+    gap: number
+    potLife: number
+    cup: number | null
+  }
   'master-unweighed': { mass: number }
   'dents-under-pressure': Record<string, never>
   'master-floats': { force: number; weight: number }

@@ -150,6 +150,23 @@ export function heightAt(curve: FillCurve, volume: number): number {
   return h
 }
 
+/**
+ * The curve of several of the same, standing side by side.
+ *
+ * @example timesCurve(curveOfUnitCube, 3).volume // 3
+ */
+export function timesCurve(curve: FillCurve, count: number): FillCurve {
+  const times = (values: Float64Array) => values.map((value) => value * count)
+  return {
+    ...curve,
+    volume: curve.volume * count,
+    sorted: curve.sorted.map((value, i) => (i % stride === 3 ? value * count : value)),
+    below: times(curve.below),
+    belowMoment: times(curve.belowMoment),
+    crossing: times(curve.crossing),
+  }
+}
+
 function locate(curve: FillCurve, h: number) {
   const step = curve.height / levels || 1
   const k = levelOf(h, 1 / step)

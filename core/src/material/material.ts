@@ -124,6 +124,8 @@ export const siliconeSchema = z.object({
   /** Of a length, on curing. */
   shrinkage: quantity('fraction', 0, 0.05),
   clarity: z.enum(clarities),
+  /** Of the mix, for brushing; left out: 1 %. */
+  thickener: quantity('fraction', 0, 0.2).optional(),
   /** What one kit holds, kg, and what it costs in the studio's money. */
   kitMass: quantity('mass', 0.01, 250).optional(),
   kitPrice: z.number().min(0).max(1e6).optional(),

@@ -9,13 +9,6 @@ export function batchError(massA: number, massB: number, step: number): number {
 }
 
 /**
- * The ratio's error, as a share, when one part alone is off by `slip`.
- *
- * @example slipError(2.5, 1) // 0.4
- */
-export const slipError = (mass: number, slip: number): number => slip / mass
-
-/**
  * The smallest batch, kg, whose ratio holds `tolerance` on a scale with `step`: the inverse
  * of `batchError` for the weight shares of its parts.
  *

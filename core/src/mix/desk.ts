@@ -1,5 +1,5 @@
 import type { Ratio } from '../material/index.ts'
-import { cupFor, stirringFill, type CupChoice } from './cup.ts'
+import { cupFor, cupSizes, stirringFill, type CupChoice } from './cup.ts'
 import { weightRatio, weightShares } from './ratio.ts'
 
 /** What goes in besides the two parts: thickener, accelerator, metal powder, tint. */
@@ -50,19 +50,19 @@ export interface Portions {
  *
  * @example portionsFor(tenToNine, { by: 'part', part: 'A', mass: 0.006 }).portions[1].mass // 0.0054
  */
-export function portionsFor(mix: Mix, wish: Wish): Portions {
-  const unit = ofResin(mix, 1)
+export function portionsFor(mix: Mix, wish: Wish, sizes: readonly number[] = cupSizes): Portions {
+  const unit = ofResin(mix, 1, sizes)
   const scale =
     wish.by === 'mass'
       ? wish.mass / unit.mass
       : wish.by === 'volume'
         ? wish.volume / unit.volume
         : wish.mass / unit.portions.find(({ what }) => what === wish.part)!.mass
-  return ofResin(mix, scale)
+  return ofResin(mix, scale, sizes)
 }
 
 /** The portions of `resin` kg of A and B together. */
-function ofResin(mix: Mix, resin: number): Portions {
+function ofResin(mix: Mix, resin: number, sizes: readonly number[] = cupSizes): Portions {
   const { a, b } = weightShares(mix.ratio, mix)
   const part = (what: string, name: string, mass: number, density: number): Portion => ({
     what,
@@ -80,7 +80,7 @@ function ofResin(mix: Mix, resin: number): Portions {
   ]
   const mass = portions.reduce((sum, p) => sum + p.mass, 0)
   const volume = portions.reduce((sum, p) => sum + p.volume, 0)
-  return { portions, mass, volume, density: mass / volume, cup: cupFor(volume) }
+  return { portions, mass, volume, density: mass / volume, cup: cupFor(volume, sizes) }
 }
 
 /** What is in the cup of each, kg; what is left out has not been poured yet. */

@@ -1,5 +1,4 @@
 export * from './ratio.ts'
-export * from './correct.ts'
 export * from './batchError.ts'
 export * from './cup.ts'
 export * from './weigh.ts'

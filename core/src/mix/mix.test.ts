@@ -1,10 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { batchError, slipError, smallestBatch } from './batchError.ts'
-import { correctOverpour, otherPart } from './correct.ts'
+import { batchError, smallestBatch } from './batchError.ts'
 import { cupFor } from './cup.ts'
 import { displayStep } from './displayStep.ts'
-import { mixDensity, phr, volumeRatio, weightRatio, weightShares } from './ratio.ts'
+import { mixDensity, volumeRatio, weightRatio, weightShares } from './ratio.ts'
 import { weigh, wholeMass } from './weigh.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
 
@@ -12,36 +11,6 @@ const gram = 1e-3
 const ml = 1e-6
 
 describe('mixing sums of the trade', () => {
-  it('10:9 with 6.0 g A wants 5.4 g B (definition of a ratio)', () => {
-    expect(otherPart(6 * gram, 10 / 9)).toBeCloseTo(5.4 * gram, 12)
-  })
-
-  it('10:1 by weight from 700 g wants 70 g (definition of a ratio)', () => {
-    expect(otherPart(700 * gram, 10)).toBeCloseTo(70 * gram, 12)
-  })
-
-  it('0.5 g over on a 10 + 10 g batch makes 21 g in all (definition of a ratio)', () => {
-    const corrected = correctOverpour({ massA: 10.5 * gram, massB: 10 * gram }, 1)
-    expect(corrected.massB).toBeCloseTo(10.5 * gram, 12)
-    expect(corrected.total).toBeCloseTo(21 * gram, 12)
-  })
-
-  it.each([
-    [5, 0.4],
-    [20, 0.1],
-    [100, 0.02],
-    [300, 0.0067],
-  ])(
-    '1 g wrong in a 1:1 batch of %d g is %d of it (arithmetic, common teaching of the trade)',
-    (batch, share) => {
-      expect(slipError((batch / 2) * gram, gram)).toBeCloseTo(share, 4)
-    },
-  )
-
-  it('EEW 190 and AHEW 24.4 want 12.8 phr (worked example common in epoxy textbooks, from memory)', () => {
-    expect(phr(190, 24.4)).toBeCloseTo(12.8, 1)
-  })
-
   it('volume ratio × ρA/ρB is the weight ratio (definition of density)', () => {
     expect(
       weightRatio({ by: 'volume', a: 2, b: 1 }, { densityA: 1150, densityB: 1000 }),
@@ -145,7 +114,7 @@ describe('weighing', () => {
   it('in three cups each is weighed by itself, and is out by more', () => {
     const oneToOne = { ...slowEpoxy, ratio: { by: 'weight', a: 1, b: 1 } as const }
     const volume = (13.8 * gram) / mixDensity(oneToOne.ratio, oneToOne)
-    const found = weigh(volume, { resin: oneToOne }, 0.1 * gram, 3)
+    const found = weigh(volume, { resin: oneToOne }, 0.1 * gram, { cups: 3 })
     expect(found.cups).toBe(3)
     expect(found.steps.map(({ mass }) => mass / gram)).toEqual([
       expect.closeTo(2.3, 9),

@@ -38,16 +38,3 @@ export function mixDensity(ratio: Ratio, densities: Densities): number {
   const { a, b } = weightShares(ratio, densities)
   return 1 / (a / densities.densityA + b / densities.densityB)
 }
-
-/**
- * Hardener for 100 parts of epoxy: phr = 100 · AHEW / EEW, from the amine hydrogen and the
- * epoxide equivalent weights (stoichiometry; textbook form).
- *
- * @example phr(190, 24.4) // 12.84
- */
-export function phr(
-  epoxideEquivalentWeight: number,
-  amineHydrogenEquivalentWeight: number,
-): number {
-  return (100 * amineHydrogenEquivalentWeight) / epoxideEquivalentWeight
-}

@@ -1,6 +1,6 @@
 import type { Resin, Tint, TwoPart } from '../material/index.ts'
 import { batchError, smallestBatch } from './batchError.ts'
-import { cupFor } from './cup.ts'
+import { cupFor, cupSizes } from './cup.ts'
 import { underScale } from './displayStep.ts'
 import { weightShares, mixDensity } from './ratio.ts'
 
@@ -48,19 +48,31 @@ export interface Weighing {
 
 /**
  * What to weigh for `all` m³ of a mix on a scale that reads to `step` kg without taring between
- * parts, in so many cups alike; in more where that many can't be stirred. Everything answered is
+ * parts, in so many cups of those `sizes` alike; in more where that many can't be stirred. Everything answered is
  * of one cup. The tint comes on top of the weight of A and B (a share of it), volumes add, and
  * readings are rounded cumulatively so that errors do not pile up.
  *
  * @example weigh(100e-6, { resin: oneToOne }, 0.0001).steps.map((s) => s.what) // ['A', 'B']
  */
-export function weigh(
+export const weigh = (
+  all: number,
+  recipe: Recipe,
+  step: number,
+  { cups = 1, sizes = cupSizes }: { cups?: number; sizes?: readonly number[] } = {},
+): Weighing => weighIn(Math.max(cups, cupFor(all, sizes).cups), all, recipe, step, sizes)
+
+/**
+ * The same in exactly so many cups, whatever they are stirred in.
+ *
+ * @example weighIn(2, 100e-6, { resin: oneToOne }, 0.0001).volume // 0.00005
+ */
+export function weighIn(
+  cups: number,
   all: number,
   { resin, tint }: Recipe,
   step: number,
-  wantedCups = 1,
+  sizes: readonly number[] = cupSizes,
 ): Weighing {
-  const cups = Math.max(wantedCups, cupFor(all).cups)
   const volume = all / cups
   const shares = weightShares(resin.ratio, resin)
   const perVolume =
@@ -86,7 +98,7 @@ export function weigh(
     volume,
     ratioError: batchError(resinMass * shares.a, resinMass * shares.b, step),
     smallest: smallestBatch(shares, step, ratioTolerance),
-    cupSize: cupFor(volume).size,
+    cupSize: cupFor(volume, sizes).size,
     tintUnderScale: underScale(tintMass, step),
   }
 }
@@ -111,6 +123,6 @@ function roundTo(mass: number, step: number): number {
 /**
  * Everything that is mixed, all cups together, kg.
  *
- * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, 4)) // what one cup of 100 ml holds
+ * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, { cups: 4 })) // what one cup of 100 ml holds
  */
 export const wholeMass = ({ cups, total }: Weighing): number => cups * total

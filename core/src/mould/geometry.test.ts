@@ -51,7 +51,7 @@ describe('what a mould needs to know of a piece', () => {
   it('tells its steps in order', () => {
     const heard: string[] = []
     const block = cavityOf(buildSolid({ solid: 'block', width: 0.03, depth: 0.02, height: 0.01 }))
-    const { foot, volume } = mouldGeometry(block, [0, 1, 0], (step) => heard.push(step))
+    const { foot, volume } = mouldGeometry(block, [0, 1, 0], { onStep: (step) => heard.push(step) })
     expect(heard).toEqual([...geometrySteps])
     expect(foot.height).toBeCloseTo(0.02, 9)
     expect(volume).toBeCloseTo(6e-6, 12)

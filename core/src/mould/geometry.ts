@@ -11,6 +11,7 @@ import {
 import { fillCurve, type FillCurve } from '../filling/index.ts'
 import { shellsOf, type Vec3 } from '../mesh/index.ts'
 import { type Cavity } from '../mesh/index.ts'
+import { hullOf, type Hull } from './box/hull.ts'
 import { footprint, type Footprint } from './box/footprint.ts'
 
 /** Silicone thinner than this tears on the first pull; walls thinner stay weak (common practice), m. */
@@ -34,6 +35,15 @@ export interface MouldGeometry {
   blocked: Float64Array
   row: number
   inner: number
+  /** Silicone within its bounding box, m³: what shares of blocked silicone are taken of. */
+  around: number
+  /** Convex hulls, as one: what a printed shell follows, and how many shells there are. */
+  hull: Hull
+  hulls: number
+  /** Only its sides and its volume are known: places in it are a guess. */
+  guessed: boolean
+  /** A plain shape that is sold as a mould, as far as anyone can tell from its sizes. */
+  soldReady: boolean
   parting: { from: number; to: number; blocked: number }
   pulls: Pull[]
   /** Holes right through; undefined where they were not counted. */
@@ -51,21 +61,30 @@ export const geometrySteps = [
 ] as const
 export type GeometryStep = (typeof geometrySteps)[number]
 
+export interface GeometryOptions {
+  /** Hears what is being looked for. */
+  onStep?: (step: GeometryStep) => void
+  /** It is one of the plain shapes that moulds are sold for. */
+  soldReady?: boolean
+}
+
 /**
  * What a mould needs to know of a cavity whose master stands with `up` against gravity.
  *
  * Throws `Problem`: not-a-direction, mesh-too-open.
+ *
+ * @example mouldGeometry(cavityOf(stool), [0, 0, 1]).parting // { from: 0.02, to: 0.024, blocked: 0 }
  */
 export function mouldGeometry(
-  { mesh, measures, closure }: Cavity,
+  { mesh, measures, closure, cautions }: Cavity,
   up: Vec3,
-  onStep: (step: GeometryStep) => void = () => {},
+  { onStep = () => {}, soldReady = false }: GeometryOptions = {},
 ): MouldGeometry {
   const foot = footprint(mesh, up)
   const longest = Math.max(foot.width, foot.depth, foot.height)
   onStep('Looking for undercuts')
   const rule = closure.flippedEdges > 0 ? 'parity' : 'winding'
-  const { blocked, row, inner, best } = undercuts(voxelise(mesh, up, { longest: 96, rule }))
+  const { blocked, row, inner, around, best } = undercuts(voxelise(mesh, up, { longest: 96, rule }))
   onStep('Trying pull directions')
   const pulls = bestPulls(mesh, up)
   onStep('Looking for thin silicone')
@@ -80,6 +99,11 @@ export function mouldGeometry(
     blocked,
     row,
     inner,
+    around,
+    hull: hullOf(mesh),
+    hulls: 1,
+    guessed: cautions.some(({ code }) => code === 'shape-measured'),
+    soldReady,
     parting: best,
     pulls,
     handles: handlesOf(mesh),
@@ -96,6 +120,14 @@ function handlesOf(mesh: Cavity['mesh']): number | undefined {
 }
 
 const placeOf = ({ kind, volume, reach, at }: Thin): ThinPlace => ({ kind, volume, reach, at })
+
+/**
+ * Blocked silicone as a share of all that stands within the piece's bounding box.
+ *
+ * @example shareBlocked(1e-6, 4e-6) // 0.25
+ */
+export const shareBlocked = (blocked: number, around: number): number =>
+  around > 0 ? blocked / around : 0
 
 /** Blocked silicone of an open block, m³, with whichever end is better on the floor of the box. */
 export const openBlocked = ({ blocked }: Pick<MouldGeometry, 'blocked'>): number =>

@@ -93,10 +93,13 @@ export const mouldSchema = z.object({
   prefills: z.array(z.object({ id: id(), at: point() })).max(60),
   contact: contactSchema,
   wish: z.object({
+    /** Casts wanted in all. */
     copies: whole(1, 100000),
     seam: z.enum(['hidden', 'may show']),
     seeThrough: z.enum(['yes', 'no']),
     detail: z.enum(['plain', 'fine grooves']),
+    /** A printer that could lay a shell is at hand. */
+    printer: z.enum(['yes', 'no']).default('yes'),
   }),
   /** What an hour of work and a kilogram of silicone cost, in the studio's money. */
   hourPrice: z.number().min(0).max(1e5),
@@ -168,11 +171,12 @@ export function newMould(name: string, piece: string, up: Vec3, longest: number)
     prefills: [],
     contact: {
       master: { substance: 'resin print', finish: 'none', release: 'none', damp: 'dry' },
+      roles: {},
       others: [],
       resin: 'epoxy',
       tests: [],
     },
-    wish: { copies: 6, seam: 'may show', seeThrough: 'no', detail: 'plain' },
+    wish: { copies: 6, seam: 'may show', seeThrough: 'no', detail: 'plain', printer: 'yes' },
     hourPrice: 20,
     liking: { bands: 4, dust: 'none', release: 'none', keys: '' },
     nextTime: '',
@@ -180,6 +184,5 @@ export function newMould(name: string, piece: string, up: Vec3, longest: number)
   }
 }
 
-/** Tools and cups keep a tenth; a thick base can leave a fifth in its tub (common practice). */
+/** Tools and cups keep a tenth (common practice). */
 export const usualLoss = 0.1
-export const thickTub = 0.2

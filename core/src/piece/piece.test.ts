@@ -112,6 +112,22 @@ describe('a master without a file', () => {
     expect(cautions.map(({ code }) => code)).toEqual(['shape-measured'])
   })
 
+  // 40 g at 1.15 g/ml are 34.78 ml, 29 % of 50 x 40 x 60 mm. It has to go into a box made for it.
+  it.each([
+    ['a figure', 34.78e-6],
+    ['a cylinder, π/4 of its box', (Math.PI / 4) * 120e-6],
+    ['a block', 120e-6],
+    ['a thin cross', 12e-6],
+  ])('%s reaches all three sides and holds what was found', async (_, volume) => {
+    const measured = { how: 'displaced', volume } as const
+    const form = { from: 'measured', measured, ...sides } as const
+    const { measures, closure } = await readForm(form, undefined, { kernel })
+    const size = measures.high.map((high, i) => high - measures.low[i])
+    expect(size.map((x) => Math.round(x * 1e9))).toEqual([50e6, 40e6, 60e6])
+    expect(measures.volume / volume).toBeCloseTo(1, 9)
+    expect(closure.openEdges + closure.tangledEdges).toBe(0)
+  })
+
   it('more volume than its sides hold is refused', () => {
     const measured = { how: 'displaced', volume: 500e-6 } as const
     expect(() => readDocument(formSchema, { from: 'measured', measured, ...sides })).toThrow(

@@ -1,10 +1,4 @@
-import {
-  pourSteps,
-  safetyFor,
-  type Hazard,
-  type PourStep,
-  type SafetyLine,
-} from '../caution/index.ts'
+import { safetyFor, type Hazard, type PourStep, type SafetyLine } from '../caution/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
 
 /** One thing to do, with the safety lines to read before it (each once, before its first step). */
@@ -39,10 +33,4 @@ export function runSheet(compiled: CompiledPlan): SheetStep[] {
   if (poured.length === 0) return []
   const hazards = poured.flatMap((layer) => layer.hazards)
   return [...sheet, { step: 'demould', at: compiled.demouldAt, safety: lines('demould', hazards) }]
-}
-
-/** All safety lines of a plan by their step, for a panel that shows one step at a time. */
-export function safetyOf(compiled: CompiledPlan): { step: PourStep; lines: SafetyLine[] }[] {
-  const hazards = compiled.layers.flatMap((layer) => layer.hazards)
-  return pourSteps.map((step) => ({ step, lines: safetyFor(step, hazards) }))
 }

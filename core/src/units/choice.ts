@@ -17,7 +17,7 @@ export const metric: UnitChoice = {
   mass: 'g',
   volume: 'ml',
   temperature: '°C',
-  pressure: 'psi',
+  pressure: 'bar',
 }
 
 export const imperial: UnitChoice = {

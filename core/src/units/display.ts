@@ -1,22 +1,53 @@
 import { chosenUnit, metric, type UnitChoice } from './choice.ts'
 import { fromSI, type Kind } from './kinds.ts'
 
-/** Decimals the hand can use, by unit: a tenth of a millimetre, a hundredth of an inch. */
-const decimals: Record<string, number> = {
-  mm: 1,
-  in: 2,
-  g: 1,
-  oz: 2,
-  ml: 1,
-  'fl oz': 2,
-  '°C': 0,
-  '°F': 0,
-  psi: 0,
-  bar: 1,
-  kPa: 0,
-  'g/ml': 2,
-  'mPa·s': 0,
-  '%': 2,
+/**
+ * Decimals by unit: what is usual, and the finest that a hand can use where a value is so small
+ * that the usual would leave it less than three digits.
+ */
+const decimals: Record<string, { usual: number; finest: number }> = {
+  mm: { usual: 1, finest: 1 },
+  in: { usual: 2, finest: 3 },
+  g: { usual: 1, finest: 2 },
+  oz: { usual: 2, finest: 3 },
+  ml: { usual: 1, finest: 2 },
+  'fl oz': { usual: 2, finest: 3 },
+  '°C': { usual: 0, finest: 0 },
+  '°F': { usual: 0, finest: 0 },
+  psi: { usual: 0, finest: 0 },
+  bar: { usual: 1, finest: 1 },
+  kPa: { usual: 0, finest: 0 },
+  'g/ml': { usual: 2, finest: 3 },
+  'mPa·s': { usual: 0, finest: 0 },
+  '%': { usual: 1, finest: 2 },
+}
+
+/** Digits that say enough of an amount; more from a thousand up are noise. */
+const enoughDigits = 3
+
+function placesFor(value: number, symbol: string): number {
+  const { usual, finest } = decimals[symbol]
+  const size = Math.abs(value)
+  if (size >= 1000) return 0
+  // 9.96 is written with as many decimals as 10.0.
+  const digits = size > 0 ? Math.floor(Math.log10(size * 1.005)) + 1 : enoughDigits
+  return Math.min(finest, Math.max(usual, enoughDigits - Math.max(digits, 0)))
+}
+
+/** Parts of an inch that rules are cut into. */
+const rulers = [2, 4, 8, 16, 32] as const
+
+/** A length in inches as a rule shows it, where it stands on a mark: 3/8, 1 1/2. */
+function asFraction(inches: number): string | undefined {
+  for (const parts of rulers) {
+    const marks = inches * parts
+    const whole = Math.round(marks)
+    if (Math.abs(marks - whole) > 1e-6 * parts || whole % 2 === 0) continue
+    const rest = whole % parts
+    const before = Math.floor(whole / parts)
+    return `${before > 0 ? `${before} ` : ''}${rest}/${parts}`
+  }
+  return undefined
 }
 
 export interface DisplayOptions {
@@ -32,8 +63,11 @@ export function figure(
   { step }: DisplayOptions = {},
 ): string {
   const unit = chosenUnit(kind, choice)
-  const places = step === undefined ? decimals[unit.symbol] : decimalsOf(step / unit.factor)
-  const text = fromSI(value, unit).toFixed(places)
+  const shown = fromSI(value, unit)
+  const fraction = unit.symbol === 'in' && step === undefined ? asFraction(shown) : undefined
+  if (fraction !== undefined) return fraction
+  const places = step === undefined ? placesFor(shown, unit.symbol) : decimalsOf(step / unit.factor)
+  const text = shown.toFixed(places)
   const tidy =
     kind === 'fraction' || kind === 'density'
       ? text.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
@@ -52,43 +86,77 @@ export function show(
   return `${figure(value, kind, choice, options)} ${chosenUnit(kind, choice).symbol}`
 }
 
-/** A volume that may be a drop or a speck: under a tenth of a millilitre in mm³. @example showTiny(8e-8) // '80 mm³' */
+/** A volume that may be a drop or a speck: under a tenth of a millilitre in mm³, or cubic inches. @example showTiny(8e-8) // '80 mm³' */
 export function showTiny(volume: number, choice: UnitChoice = metric): string {
-  return volume < 0.95e-7
+  if (volume >= 0.95e-7) return show(volume, 'volume', choice, { step: 1e-8 })
+  return choice.length === 'mm'
     ? `${Math.round(volume * 1e9)} mm³`
-    : show(volume, 'volume', choice, { step: 1e-8 })
+    : `${(volume / 0.0254 ** 3).toPrecision(2)} in³`
+}
+
+/**
+ * The units in which a scale's step is a round number: a scale that reads to 0.1 g shows grams,
+ * whoever reads it.
+ *
+ * @example scaleUnits(0.0001, imperial).mass // 'g'
+ */
+export function scaleUnits(step: number, choice: UnitChoice): UnitChoice {
+  const round = (mass: UnitChoice['mass']) => {
+    const steps = step / chosenUnit('mass', { ...choice, mass }).factor
+    const digits = steps / 10 ** Math.floor(Math.log10(steps) + 1e-9)
+    return Math.abs(digits - Math.round(digits)) < 1e-6
+  }
+  if (round(choice.mass)) return choice
+  const other = choice.mass === 'g' ? 'oz' : 'g'
+  return round(other) ? { ...choice, mass: other } : choice
 }
 
 /** The unit written beside a field. */
 export const unitSymbol = (kind: Kind, choice: UnitChoice = metric): string =>
   chosenUnit(kind, choice).symbol
 
+/** How finely times are said: seconds matter to a resin that is gone in minutes. */
+export type Fineness = 'second' | 'minute'
+
 /**
- * A duration as people say it: `45 s`, `2 min 30 s`, `52 min`, `2 h 30`, `3 d 4 h`.
+ * A duration as people say it: `45 s`, `2 min 30 s`, `52 min`, `2 h 30 min`, `3 d 4 h`. Under ten
+ * minutes to the second; above to the minute, or to the second where a fast resin needs it; from
+ * two days on to the hour.
  *
- * @example showDuration(9000) // '2 h 30'
+ * @example showDuration(9000) // '2 h 30 min'
+ * @example showDuration(690, 'second') // '11 min 30 s'
  */
-export function showDuration(seconds: number): string {
-  if (seconds < 0) return `−${showDuration(-seconds)}`
+export function showDuration(seconds: number, to: Fineness = 'minute'): string {
+  if (seconds < 0) return `−${showDuration(-seconds, to)}`
   const whole = Math.round(seconds)
   if (whole < 60) return `${whole} s`
-  if (whole < 600 && whole % 60 !== 0) return `${Math.floor(whole / 60)} min ${whole % 60} s`
+  const fine = whole < 600 || (to === 'second' && whole < 3600)
+  if (fine && whole % 60 !== 0) return `${Math.floor(whole / 60)} min ${whole % 60} s`
   const minutes = Math.round(whole / 60)
   if (minutes < 60) return `${minutes} min`
-  if (minutes < 72 * 60) {
+  if (minutes < 48 * 60) {
     const rest = minutes % 60
-    return `${Math.floor(minutes / 60)} h${rest ? ` ${String(rest).padStart(2, '0')}` : ''}`
+    return `${Math.floor(minutes / 60)} h${rest ? ` ${rest} min` : ''}`
   }
   const hours = Math.round(minutes / 60)
   return `${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`
 }
 
-/** Seconds since midnight as a time of day; later days carry their number. @example showTimeOfDay(97200) // '03:00, day 2' */
-export function showTimeOfDay(seconds: number): string {
-  const minutes = Math.round(seconds / 60)
-  const day = Math.floor(minutes / (24 * 60))
-  const [hour, minute] = [Math.floor(minutes / 60) % 24, minutes % 60]
-  const clock = `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`
+/**
+ * Seconds since midnight as a time of day, to the second where that is asked; later days carry
+ * their number.
+ *
+ * @example showTimeOfDay(97200) // '03:00, day 2'
+ * @example showTimeOfDay(50430, 'second') // '14:00:30'
+ */
+export function showTimeOfDay(seconds: number, to: Fineness = 'minute'): string {
+  const whole = to === 'second' ? Math.round(seconds) : 60 * Math.round(seconds / 60)
+  const day = Math.floor(whole / (24 * 3600))
+  const parts = [Math.floor(whole / 3600) % 24, Math.floor(whole / 60) % 60, whole % 60]
+  const clock = parts
+    .slice(0, to === 'second' ? 3 : 2)
+    .map((part) => String(part).padStart(2, '0'))
+    .join(':')
   return day === 0 ? clock : `${clock}, day ${day + 1}`
 }
 

@@ -74,6 +74,9 @@ const spellings: [Unit, string[]][] = [
   [unit('duration', 'h', 3600), ['h', 'hr', 'hrs', 'hour', 'hours']],
   [unit('duration', 'd', 86400), ['d', 'day', 'days']],
   [unit('duration', 'weeks', 7 * 86400), ['wk', 'week', 'weeks']],
+  // The mean month and year of the calendar, 365.2425 days.
+  [unit('duration', 'months', 2629746), ['month', 'months']],
+  [unit('duration', 'years', 31556952), ['y', 'yr', 'year', 'years']],
   [
     unit('density', 'g/ml', 1e3),
     ['g/ml', 'g/cc', 'g/cm3', 'g/cm³', 'kg/l', 'sg', 'specificgravity'],

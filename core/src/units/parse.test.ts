@@ -2,10 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sayProblem } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
-import { imperial, metric } from './choice.ts'
+import { imperial, metric, type UnitChoice } from './choice.ts'
 import type { Kind } from './kinds.ts'
 import { parseQuantity } from './parse.ts'
-import { figure, show, showArea, showDuration } from './display.ts'
+import { figure, scaleUnits, show, showArea, showDuration, showTimeOfDay } from './display.ts'
 import { parseRatio } from './ratio.ts'
 
 /** Conversion factors: NIST SP 811 (2008), appendix B.8; the inch and the pound are exact. */
@@ -73,7 +73,8 @@ describe('quantities as people type them', () => {
         (kind, choice, share) => {
           const value = kind === 'temperature' ? 280 + 40 * share : share * 1e-2
           const again = parseQuantity(show(value, kind, choice), kind, choice)
-          const coarsest = { length: 1.3e-4, mass: 1.5e-4, volume: 1.5e-7, temperature: 0.51 }[kind]
+          // Half of what is shown last: whole grams and millilitres from a thousand up.
+          const coarsest = { length: 1.3e-4, mass: 5.1e-4, volume: 5.1e-7, temperature: 0.51 }[kind]
           expect(Math.abs(again - value)).toBeLessThanOrEqual(coarsest)
         },
       ),
@@ -137,13 +138,48 @@ describe('quantities as a hand can use them', () => {
     expect(showArea(0.00064516, imperial)).toBe('1.0 in²')
   })
 
+  // Amounts to three digits, never finer than the hand.
+  it.each<[number, 'length' | 'volume' | 'mass', UnitChoice, string]>([
+    [0.36e-6, 'volume', metric, '0.36'],
+    [3.14159e-6, 'volume', metric, '3.14'],
+    [31.4159e-6, 'volume', metric, '31.4'],
+    [318.02e-6, 'volume', metric, '318.0'],
+    [1234.5e-6, 'volume', metric, '1235'],
+    [0.36e-6, 'volume', imperial, '0.012'],
+    [0.009525, 'length', imperial, '3/8'],
+    [0.0381, 'length', imperial, '1 1/2'],
+    [0.0254, 'length', imperial, '1.00'],
+    [0.01, 'length', imperial, '0.394'],
+    [0.00762, 'mass', metric, '7.62'],
+  ])('%d as %s in %o is %s', (value, kind, choice, shown) =>
+    expect(figure(value, kind, choice)).toBe(shown),
+  )
+
+  it('a scale that reads to a tenth of a gram shows grams, whoever reads it', () => {
+    expect(scaleUnits(0.0001, imperial).mass).toBe('g')
+    expect(scaleUnits(0.0001, metric).mass).toBe('g')
+    expect(scaleUnits(0.005 * 0.028349523125, imperial).mass).toBe('oz')
+    expect(scaleUnits(0.005 * 0.028349523125, metric).mass).toBe('oz')
+  })
+
+  it('seconds are said where a fast resin needs them, and weeks are read bare where a field means them', () => {
+    expect(showDuration(690, 'second')).toBe('11 min 30 s')
+    expect(showTimeOfDay(50430, 'second')).toBe('14:00:30')
+    expect(showTimeOfDay(50430)).toBe('14:01')
+    expect(parseQuantity('30', 'duration', metric, { bare: 'days' })).toBe(30 * 86400)
+    expect(parseQuantity('2 months', 'duration') / 86400).toBeCloseTo(60.87, 1)
+  })
+
   it('never shows a negative zero', () => expect(figure(-1e-9, 'length')).toBe('0.0'))
 
   it.each([
     [45, '45 s'],
     [150, '2 min 30 s'],
     [52 * 60, '52 min'],
-    [9000, '2 h 30'],
+    [690, '12 min'],
+    [9000, '2 h 30 min'],
+    [47 * 3600 + 59 * 60, '47 h 59 min'],
+    [60.55 * 3600, '2 d 13 h'],
     [7200, '2 h'],
     [3 * 86400 + 4 * 3600, '3 d 4 h'],
   ])('%d s is %s', (seconds, said) => expect(showDuration(seconds)).toBe(said))

@@ -16,21 +16,29 @@ interface Term {
 /**
  * What a person typed, as a number in SI units.
  * Reads `8`, `8 mm`, `1/8 in`, `1 1/2"`, `4 oz` (mass) and `4 fl oz` (volume), `60 psi`,
- * `-29 inHg`, `90F`, `2h30`, `1 lb 4 oz`, `1,5 ml`. A bare number takes the unit of `choice`.
+ * `-29 inHg`, `90F`, `2h30`, `1 lb 4 oz`, `1,5 ml`. A bare number takes the unit of `choice`, or
+ * `bare` where a field means another (weeks since something was made).
  *
  * Throws `Problem`: nothing-typed, not-a-number, ambiguous-comma, zero-denominator,
  * unknown-unit, other-kind, bare-ounce, colon-duration.
  *
  * @example parseQuantity('1/8 in', 'length') // 0.003175
  * @example parseQuantity('2h30', 'duration') // 9000
+ * @example parseQuantity('30', 'duration', metric, { bare: 'days' }) // 2592000
  */
-export function parseQuantity(text: string, kind: Kind, choice: UnitChoice = metric): number {
+export function parseQuantity(
+  text: string,
+  kind: Kind,
+  choice: UnitChoice = metric,
+  { bare }: { bare?: string } = {},
+): number {
   const typed = text.trim().replace(/[−–]/g, '-')
   if (typed === '') throw new Problem('nothing-typed', { kind })
   if (kind === 'duration' && /\d:\d/.test(typed)) throw new Problem('colon-duration', { text })
 
   const terms = readTerms(typed, kind, text)
-  const first = terms[0].unit ?? chosenUnit(kind, choice)
+  const usual = bare === undefined ? chosenUnit(kind, choice) : findUnit(bare)!
+  const first = terms[0].unit ?? usual
   const compound = terms.length > 1
   const readable =
     terms[0].unit && !first.offset && terms.slice(1).every((t) => /^\d/.test(t.number))

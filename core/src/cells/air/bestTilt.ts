@@ -9,8 +9,9 @@ import { openingCells, type Opening } from './openingCells.ts'
 import { deepCells } from './skin.ts'
 
 export interface TiltOptions {
-  /** How far from upright is looked, radians. */
+  /** How far from upright, and from upside down, is looked, radians. */
   most?: number
+  /** Directions looked at in all; a third of them upside down. */
   directions?: number
   /** Vents that may be cut. */
   vents?: number
@@ -26,6 +27,8 @@ export interface Tilt {
   up: Vec3
   /** From the present direction, radians. */
   angle: number
+  /** Where the gate has to be, where the mould is turned over and filled from its new top. */
+  gate?: Vec3
   /** Where vents have to be, with the air each lets out, m³. */
   vents: { at: Vec3; volume: number }[]
   /** Air that stays all the same, m³. */
@@ -35,16 +38,23 @@ export interface Tilt {
 /** A vent of this width is assumed while searching, m (common practice, no source). */
 const ventBore = 0.002
 
+/** Of the directions, this share is tried upside down. */
+const turnedOver = 1 / 3
+
 /** Left-over air below this is as good as none, m³. */
 const nothing = 0.5e-9
 
 /**
  * The directions of pouring that leave the least air with few vents, best first: least air after
  * `vents` vents, then fewest vents, then the smallest tilt. Without a gate the piece is filled
- * from its highest place. `grid` may be of any direction; it is sorted anew for each.
+ * from its highest place; so it is when it is turned over, and the answer says where the gate
+ * has to be then. `up` is against gravity, `gate` on the surface, both in the piece's own axes.
  *
- * 200 directions on a spherical Fibonacci cap at 64 cells, then the best ten in cells aligned
- * with the direction. Source: González, Mathematical Geosciences 42 (2010), for the lattice.
+ * 200 directions on two spherical Fibonacci caps at 64 cells, sorted anew for each, then the best
+ * ten in cells aligned with the direction. Source: González, Mathematical Geosciences 42 (2010),
+ * for the lattice. Throws `Problem` as `voxelise` does.
+ *
+ * @example bestTilts(stool, [0, 0, 1], gateOnTheSeat)[0].left // 0
  */
 export function bestTilts(
   mesh: Mesh,
@@ -62,15 +72,23 @@ export function bestTilts(
   const grid = voxelise(mesh, up, { longest: coarse })
   const cells = gate ? openingCells(grid, gate).cells : ('highest' as const)
   const deep = deepCells(grid)
-  const cap = fibonacciCap(directions, most)
-  const scored = cap.map((direction, i) => {
-    onProgress((0.75 * i) / cap.length)
-    return { direction, score: coarseScore(grid, direction, cells, vents, deep) }
+  const over = Math.round(directions * turnedOver)
+  const cap = fibonacciCap(directions - over, most).map((direction) => ({ direction, cells }))
+  const flipped = fibonacciCap(over, most).map(([x, y, z]) => ({
+    direction: [x, y, -z] as Vec3,
+    cells: 'highest' as const,
+  }))
+  const all = [...cap, ...flipped]
+  const scored = all.map((one, i) => {
+    onProgress((0.75 * i) / all.length)
+    return { ...one, score: coarseScore(grid, one.direction, one.cells, vents, deep) }
   })
   scored.sort((a, b) => a.score - b.score)
   const best = scored.slice(0, 10).map(({ direction }, i) => {
     onProgress(0.75 + (0.25 * i) / 10)
-    return ventilate(mesh, unit(fromAxes(grid.axes, direction)), up, gate, vents, fine)
+    const turned = direction[2] < 0
+    const to = unit(fromAxes(grid.axes, direction))
+    return ventilate(mesh, to, up, turned ? undefined : gate, vents, fine, turned)
   })
   onProgress(1)
   return best.sort(
@@ -117,8 +135,10 @@ function ventilate(
   gate: Opening | undefined,
   most: number,
   longest: number,
+  turned: boolean,
 ): Tilt {
   const grid = voxelise(mesh, up, { longest })
+  const newGate = turned ? highestPlace(grid) : undefined
   const deep = deepCells(grid)
   const openings = gate ? openingCells(grid, gate).cells : [highestOf(grid)]
   const vents: Tilt['vents'] = []
@@ -129,7 +149,7 @@ function ventilate(
       .sort((a, b) => b.cells - a.cells)
     if (pockets.length === 0 || vents.length === most) {
       const left = pockets.reduce((sum, { cells }) => sum + cells, 0) * cellVolume(grid)
-      return { up, angle: angleBetween(up, from), vents, left }
+      return { up, angle: angleBetween(up, from), gate: newGate, vents, left }
     }
     const { top, cells } = pockets[0]
     const at = middleOf(grid, top)

@@ -8,7 +8,6 @@ import {
   classLaws,
   cureRate,
   fastestRate,
-  gelOf,
   timeTo,
   viscosityAt,
   type Kinetics,
@@ -82,10 +81,6 @@ describe('thickening', () => {
       0.1947,
       4,
     )
-  })
-
-  it('a 4-functional amine and a 2-functional epoxy gel at 0.577 (Flory–Stockmayer)', () => {
-    expect(gelOf(4, 2)).toBeCloseTo(0.577, 3)
   })
 
   it('rises without bound to the gel, and warmth thins', () => {

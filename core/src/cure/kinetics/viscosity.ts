@@ -17,14 +17,6 @@ export function viscosityAt(
 }
 
 /**
- * Degree of cure at the gel of a network of A_f and B_g units at equal amounts
- * (Flory 1941, Stockmayer 1943, from memory): 1/√((f − 1)(g − 1)).
- *
- * @example gelOf(4, 2) // 0.577
- */
-export const gelOf = (f: number, g: number): number => 1 / Math.sqrt((f - 1) * (g - 1))
-
-/**
  * Degree of cure at which the viscosity has doubled at a steady temperature, by bisection.
  *
  * @example alphaDoubled({ ...epoxy, gel: 0.58, a: 1.5, b: 1 }) // 0.1947

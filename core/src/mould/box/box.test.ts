@@ -55,7 +55,7 @@ describe('boxes around a block of 60 x 40 x 20 mm at 10 mm', () => {
   })
 
   it('a box smaller than the piece is refused with both sizes', () => {
-    const small = () => buildBox(box({ own: { width: 0.05, depth: 0.08, height: 0.05 } }), foot)
+    const small = () => buildBox(box({ own: { width: 0.05, depth: 0.055, height: 0.05 } }), foot)
     expect(small).toThrow(Problem)
     try {
       small()
@@ -63,6 +63,9 @@ describe('boxes around a block of 60 x 40 x 20 mm at 10 mm', () => {
       expect((error as Problem).path).toBe('box.own.width')
       expect(sayProblem(error as Problem)).toMatch(/50.0 mm in width and the piece needs 60.0 mm/)
     }
+    // 60 x 40 mm goes into 45 x 65 the other way round.
+    const turned = buildBox(box({ own: { width: 0.045, depth: 0.065, height: 0.05 } }), foot)
+    expect([turned.width, turned.depth]).toEqual([0.065, 0.045])
     const low = () => buildBox(box({ own: { width: 0.08, depth: 0.08, height: 0.025 } }), foot)
     expect(low).toThrow('box-too-small at box.own.height')
     expect(() => readDocument(boxSchema, box({ shape: 'cup' }))).toThrow()

@@ -26,6 +26,9 @@ export interface BuiltBox {
   clearance: number
 }
 
+/** What is this much too small still goes in, m. */
+const fits = 1e-9
+
 /** Sides of a polygon that stands for a circle. */
 const roundSides = 96
 
@@ -115,13 +118,17 @@ export function buildBox(box: Box, foot: Footprint): BuiltBox {
 
 function sides(box: Box, foot: Footprint): [number, number] {
   if (!box.own) return [foot.width + 2 * box.side, foot.depth + 2 * box.side]
-  refuseNarrow('width', box.own.width, foot.width)
-  refuseNarrow('depth', box.own.depth, foot.depth)
-  return [box.own.width, box.own.depth]
+  const { width, depth } = box.own
+  const holds = (w: number, d: number) => w >= foot.width - fits && d >= foot.depth - fits
+  // A box that is there is turned before it is called too small.
+  if (!holds(width, depth) && holds(depth, width)) return [depth, width]
+  refuseNarrow('width', width, foot.width)
+  refuseNarrow('depth', depth, foot.depth)
+  return [width, depth]
 }
 
 function refuseNarrow(side: 'width' | 'depth', box: number, piece: number): void {
-  if (box < piece - 1e-9)
+  if (box < piece - fits)
     throw new Problem('box-too-small', { side, box, piece }, `box.own.${side}`)
 }
 

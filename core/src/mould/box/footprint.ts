@@ -17,6 +17,9 @@ export interface Footprint {
   middle: readonly [number, number]
   /** The middle of the bounds along right, away and up, m. */
   centre: Vec3
+  /** Where each of several masters stands, m from the middle, and the hull of one. */
+  places: readonly (readonly [number, number])[]
+  one: number[]
 }
 
 /** @example footprint(block of 60 x 40 x 20, [0, 0, 1]).perimeter // 0.2 */
@@ -48,6 +51,8 @@ export function footprint({ positions: p }: Mesh, up: Vec3): Footprint {
     radius: circle.radius,
     middle: [circle.x, circle.y],
     centre,
+    places: [[0, 0]],
+    one: hull,
   }
 }
 

@@ -1,13 +1,14 @@
 import { caution, type Caution } from '../../caution/index.ts'
 import type { AirPocket } from '../../cells/index.ts'
-import type { MouldGeometry } from '../geometry.ts'
+import { shareBlocked, type MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
-import type { Mould } from '../mould.ts'
+import { isClosed, type Mould } from '../mould.ts'
 import { partingOf } from '../silicone/room.ts'
 import { boreFor, type OpeningFacts, type Passing } from './openings.ts'
 
 /** What can be done about something. */
-export type Way = 'fill' | 'tilt' | 'cut' | 'vent' | 'prefill' | 'core' | 'widen' | 'thicken'
+export type Way =
+  'fill' | 'tilt' | 'cut' | 'vent' | 'prefill' | 'core' | 'widen' | 'thicken' | 'move' | 'narrow'
 
 /** Something about a piece that a caster has to deal with, and how sure it is. */
 export interface Finding {
@@ -18,13 +19,17 @@ export interface Finding {
   at?: readonly [number, number, number]
 }
 
-/** Blocked silicone up to this share of the piece's volume gives way by stretching (common practice). */
+/** Blocked silicone up to this share of what stands around the piece gives way by stretching (common practice). */
 const stretches = 0.03
 
 /** A film under a level ceiling is worth saying from this area on, m². */
 const ceilingFrom = 2e-4
 
-/** Castability of a piece in its mould: undercuts, tongues, pins, walls, gate, air. */
+/**
+ * Castability of a piece in its mould: undercuts, tongues, pins, walls, gate, air.
+ *
+ * @example findings(mouldWithoutGate, geometryOfBlock, [], [], [])[0].caution.code // 'no-gate'
+ */
 export function findings(
   mould: Mould,
   geometry: MouldGeometry,
@@ -32,12 +37,11 @@ export function findings(
   openings: readonly OpeningFacts[],
   through: readonly Passing[],
 ): Finding[] {
-  return [
-    ...aboutAir(pockets),
-    ...aboutPull(mould, geometry),
-    ...aboutThin(geometry),
-    ...aboutGates(mould, openings, through),
-  ]
+  // Of a stand-in only gates can be judged.
+  const places = geometry.guessed
+    ? []
+    : [...aboutAir(pockets), ...aboutPull(mould, geometry), ...aboutThin(geometry)]
+  return [...places, ...aboutGates(mould, openings, through)]
 }
 
 function aboutAir(pockets: readonly AirPocket[]): Finding[] {
@@ -57,14 +61,14 @@ function aboutPull(mould: Mould, geometry: MouldGeometry): Finding[] {
   if (facts.parts === 2) {
     const row = Math.round(partingOf(mould, geometry) / geometry.row)
     const blocked = geometry.blocked[Math.min(geometry.blocked.length - 1, Math.max(0, row))]
-    if (geometry.inner > stretches * geometry.volume) {
+    if (shareBlocked(geometry.inner, geometry.around) > stretches) {
       const amounts = { volume: geometry.inner }
       found.push({
         caution: caution('undercut-inner', 'warn', { field: 'parting' }, amounts),
         ways: ['core', 'cut', 'fill'],
         sure: 'sure',
       })
-    } else if (blocked > stretches * geometry.volume) {
+    } else if (shareBlocked(blocked, geometry.around) > stretches) {
       const { from, to } = geometry.parting
       found.push({
         caution: caution('undercut', 'warn', { field: 'parting' }, { volume: blocked, from, to }),
@@ -73,7 +77,8 @@ function aboutPull(mould: Mould, geometry: MouldGeometry): Finding[] {
       })
     }
   }
-  if (mould.kind === 'open block' && geometry.blocked[0] > stretches * geometry.volume) {
+  const open = shareBlocked(geometry.blocked[0], geometry.around)
+  if (mould.kind === 'open block' && open > stretches) {
     found.push({
       caution: caution('undercut-open', 'warn', {}, { volume: geometry.blocked[0] }),
       ways: ['cut', 'fill'],
@@ -112,7 +117,7 @@ function aboutGates(
 ): Finding[] {
   const found: Finding[] = []
   const gates = openings.filter(({ what }) => what === 'gate')
-  const closed = mould.kind !== 'open block' && mould.kind !== 'bought'
+  const closed = isClosed(mould) === true
   if (gates.length === 0 && closed) {
     found.push({
       caution: caution('no-gate', 'warn', { field: 'openings' }, {}),
@@ -136,6 +141,25 @@ function aboutGates(
       ways: [],
       sure: 'sure',
     })
+  }
+  for (const one of openings) {
+    const place = { field: `openings.${one.id}` }
+    const { what, through: inTheWay, scar } = one
+    if (inTheWay > 0) {
+      const amounts = { what, through: inTheWay }
+      found.push({
+        caution: caution('opening-through-piece', 'warn', place, amounts),
+        ways: ['move'],
+        sure: 'sure',
+      })
+    } else if (one.overEdge) {
+      const { bore } = mould.openings.find(({ id }) => id === one.id)!
+      found.push({
+        caution: caution('opening-over-edge', 'warn', place, { what, bore, touches: scar }),
+        ways: ['narrow', 'move'],
+        sure: 'sure',
+      })
+    }
   }
   for (const gate of gates) {
     const { bore } = mould.openings.find(({ id }) => id === gate.id)!

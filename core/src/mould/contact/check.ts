@@ -1,8 +1,23 @@
-import type { Silicone } from '../../material/index.ts'
+import type { ResinClass, Silicone } from '../../material/index.ts'
+import { mouldKinds } from '../kind/kinds.ts'
+import type { Mould } from '../mould.ts'
 import { contactRules, type ContactRule, type Verdict } from './rules.ts'
-import type { Contact, Poured, Surface } from './substances.ts'
+import {
+  castResins,
+  type CastResin,
+  type Contact,
+  type ContactRole,
+  type Poured,
+  type Substance,
+  type Surface,
+} from './substances.ts'
+import { touchedBy } from './touched.ts'
+
+/** What a surface is there for. */
+export type TouchedAs = 'master' | ContactRole | 'other' | 'half' | 'mould'
 
 export interface ContactResult {
+  as: TouchedAs
   poured: Poured
   surface: Surface
   verdict: Verdict
@@ -17,37 +32,59 @@ export interface ContactResult {
 /** Nothing hinders these from curing (common practice, no source). */
 const harmless = 'Nothing known about it hinders the cure.'
 
-/** Surfaces that no rule knows with what is poured. */
-const unheardOf: readonly string[] = ['hot glue']
+/** Surfaces that no rule knows with platinum silicone, and why. */
+const unheardOf: Partial<Record<Substance, string>> = {
+  'hot glue': 'Some hot glues carry resins that disturb platinum, others do not.',
+  fruit:
+    'Juices of some fruit and vegetables disturb platinum, and all of them rot: mould within hours.',
+  dough: 'Salt doughs are as a rule harmless, oils and eggs in them may not be.',
+}
 
 /**
  * Whether what is poured cures on a surface and lets go of it again.
  *
  * @example contactOf(freshPrint, 'platinum silicone').verdict // 'inhibited'
  */
-export function contactOf(surface: Surface, poured: Poured): ContactResult {
+export function contactOf(
+  surface: Surface,
+  poured: Poured,
+  as: TouchedAs = 'master',
+): ContactResult {
   const about = contactRules.filter(
     ({ of, poured: those }) => of.includes(surface.substance) && those.includes(poured),
   )
   const against = about.find(({ unless }) => !unless(surface))
-  if (against) return speak(surface, poured, against)
+  // Chunks of old moulds are meant to become one with what is poured around them.
+  if (against?.id === 'silicone-on-silicone' && as === 'fillers') {
+    const base = { as, poured, surface, verdict: 'cures' as const, sure: 'likely' as const }
+    return {
+      ...base,
+      why: 'It bonds to what is poured around it, as it should.',
+      wayOut: '',
+      rule: against.id,
+    }
+  }
+  if (against) return speak(surface, poured, against, as)
   const met = about.find(({ then }) => then !== '')
   if (met) {
-    const base = { poured, surface, verdict: 'cures' as const, sure: 'likely' as const }
+    const base = { as, poured, surface, verdict: 'cures' as const, sure: 'likely' as const }
     return { ...base, why: met.then, wayOut: '', rule: met.id }
   }
-  if (unheardOf.includes(surface.substance) && poured === 'platinum silicone') {
+  const unsure = unheardOf[surface.substance]
+  if (unsure && poured === 'platinum silicone') {
     return {
+      as,
       poured,
       surface,
       verdict: 'unknown',
       sure: 'test',
-      why: 'Some hot glues carry resins that disturb platinum, others do not.',
+      why: unsure,
       wayOut: 'Make a patch test: a spoonful on a hidden place, overnight.',
       rule: 'patch-test',
     }
   }
   return {
+    as,
     poured,
     surface,
     verdict: 'cures',
@@ -58,7 +95,13 @@ export function contactOf(surface: Surface, poured: Poured): ContactResult {
   }
 }
 
-const speak = (surface: Surface, poured: Poured, rule: ContactRule): ContactResult => ({
+const speak = (
+  surface: Surface,
+  poured: Poured,
+  rule: ContactRule,
+  as: TouchedAs,
+): ContactResult => ({
+  as,
   poured,
   surface,
   verdict: rule.verdict,
@@ -70,37 +113,46 @@ const speak = (surface: Surface, poured: Poured, rule: ContactRule): ContactResu
 
 /**
  * Everything the silicone and the casts of a mould meet, worst first; a patch test that was made
- * beats the rule.
+ * beats the rule. What is cast in it is `resins`; what the mould itself names where that is empty.
+ *
+ * @example contactsOf(twoPartOverAFreshPrint, platinum, [])[0].verdict // 'inhibited'
  */
 export function contactsOf(
-  contact: Contact,
+  mould: Mould,
   silicone: Pick<Silicone, 'chemistry'> | undefined,
-  twoParts: 'one part' | 'two parts',
+  resins: readonly CastResin[],
 ): ContactResult[] {
+  const { contact } = mould
   const found: ContactResult[] = []
-  if (silicone) {
+  if (silicone && mouldKinds[mould.kind].poured !== 'none') {
     const poured = `${silicone.chemistry} silicone` as const
-    for (const surface of [contact.master, ...contact.others])
-      found.push(contactOf(surface, poured))
-    if (twoParts === 'two parts') {
-      const half: Surface = {
-        substance: poured,
-        finish: 'none',
-        release: contact.master.release,
-        damp: 'dry',
-      }
-      found.push(contactOf(half, poured))
+    found.push(contactOf(contact.master, poured, 'master'))
+    for (const { role, surface } of touchedBy(mould, silicone)) {
+      found.push(contactOf(surface, poured, role))
     }
+    for (const surface of contact.others) found.push(contactOf(surface, poured, 'other'))
+    if (mouldKinds[mould.kind].parts === 2) {
+      const { release } = contact.master
+      const half: Surface = { substance: poured, finish: 'none', release, damp: 'dry' }
+      found.push(contactOf(half, poured, 'half'))
+    }
+  }
+  if (silicone) {
     const inner: Surface = {
-      substance: poured,
+      substance: `${silicone.chemistry} silicone`,
       finish: 'none',
       release: 'none',
       damp: contact.master.damp,
     }
-    found.push(contactOf(inner, contact.resin))
+    const cast = resins.length > 0 ? resins : [contact.resin]
+    for (const resin of new Set(cast)) found.push(contactOf(inner, resin, 'mould'))
   }
   return found.map((result) => tested(result, contact)).sort((a, b) => rank(a) - rank(b))
 }
+
+/** What a resin counts as where it touches things. @example castResinOf('clear urethane') // 'urethane' */
+export const castResinOf = (resinClass: ResinClass): CastResin =>
+  castResins.find((resin) => resinClass.includes(resin)) ?? 'epoxy'
 
 const order: Verdict[] = ['inhibited', 'sticks', 'spoils', 'soaks in', 'unknown', 'cures']
 const rank = ({ verdict }: ContactResult) => order.indexOf(verdict)

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { contactOf, contactsOf } from './check.ts'
+import type { Mould } from '../mould.ts'
+import { sampleMould } from '../samples.ts'
+import { castResinOf, contactOf, contactsOf } from './check.ts'
 import { contactRules } from './rules.ts'
 import type { Contact, Poured, Substance, Surface } from './substances.ts'
 
@@ -110,19 +112,75 @@ describe('what happens where they touch', () => {
 })
 
 describe('all that a mould touches', () => {
-  const contact: Contact = {
-    master: surface('resin print'),
-    others: [surface('sulphur-free clay')],
-    resin: 'urethane',
-    tests: [],
+  const made = (values: Partial<Contact> = {}, more: Partial<Mould> = {}) => {
+    const mould = sampleMould({ kind: 'two-part', ...more })
+    return { ...mould, contact: { ...mould.contact, ...values } }
   }
   const platinum = { chemistry: 'platinum' } as const
+  const summary = (found: ReturnType<typeof contactsOf>) =>
+    found.map(({ as, verdict }) => `${as} ${verdict}`)
 
-  it('the worst comes first; two halves of silicone need release between them', () => {
-    const found = contactsOf(contact, platinum, 'two parts')
-    expect(found.map(({ verdict }) => verdict)).toEqual(['inhibited', 'sticks', 'cures', 'cures'])
-    const aged = { ...contact, master: surface('resin print', { age: 40 * day, release: 'spray' }) }
-    expect(contactsOf(aged, platinum, 'two parts')[0].verdict).toBe('cures')
+  it('is derived from the mould, the worst first', () => {
+    const acrylic = { ...sampleMould().box, wall: 'acrylic' as const }
+    const found = contactsOf(made({}, { box: acrylic, filler: 1e-5 }), platinum, ['urethane'])
+    expect(summary(found)).toEqual([
+      'master inhibited',
+      'half sticks',
+      'glue unknown',
+      'walls cures',
+      'clay cures',
+      'fillers cures',
+      'mould cures',
+    ])
+    const rod = { id: 'g', what: 'gate', at: [0, 0, 0], bore: 0.006, made: 'cast in' } as const
+    const single = made({}, { kind: 'cut block', openings: [{ ...rod, at: [0, 0, 0] }] })
+    expect(summary(contactsOf(single, platinum, []))).toContain('rods cures')
+    expect(summary(contactsOf(single, platinum, []))).not.toContain('clay cures')
+    expect(contactsOf(made({}, { kind: 'bought' }), platinum, [])).toHaveLength(1)
+  })
+
+  it('walls of card drink, and waxed card does not; sulphur clay in the bed is said', () => {
+    const card = { ...sampleMould().box, wall: 'card' as const }
+    expect(summary(contactsOf(made({}, { box: card }), platinum, []))).toContain('walls soaks in')
+    const roles = { walls: surface('waxed card'), clay: surface('sulphur clay') }
+    const found = summary(contactsOf(made({ roles }, { box: card }), platinum, []))
+    expect(found).toContain('walls cures')
+    expect(found).toContain('clay inhibited')
+  })
+
+  it('two halves need release between them, and an aged, released print leaves nothing to fear', () => {
+    const master = surface('resin print', { age: 40 * day, release: 'spray' })
+    const roles = { glue: surface('wax') }
+    const found = contactsOf(made({ master, roles }), platinum, [])
+    expect(found[0].verdict).toBe('cures')
+  })
+
+  it('what the pours cast decides, and only without one what the mould names', () => {
+    const damp = {
+      master: surface('glass', { damp: 'damp', release: 'spray' }),
+      resin: 'polyester',
+    } as const
+    const cast = (resins: ('epoxy' | 'urethane')[]) =>
+      contactsOf(made(damp), platinum, resins).filter(({ as }) => as === 'mould')
+    expect(cast(['urethane', 'epoxy', 'urethane']).map(({ poured }) => poured)).toEqual([
+      'urethane',
+      'epoxy',
+    ])
+    expect(cast([]).map(({ poured }) => poured)).toEqual(['polyester'])
+    expect(castResinOf('clear urethane')).toBe('urethane')
+    expect(castResinOf('deep epoxy')).toBe('epoxy')
+  })
+
+  it.each<[Surface, Poured, string]>([
+    [surface('polymer clay'), 'platinum silicone', 'inhibited'],
+    [surface('polymer clay', { cured: 'baked' }), 'platinum silicone', 'cures'],
+    [surface('epoxy putty', { age: day }), 'platinum silicone', 'inhibited'],
+    [surface('foam board'), 'platinum silicone', 'soaks in'],
+    [surface('fruit'), 'platinum silicone', 'unknown'],
+    [surface('water clay'), 'urethane', 'spoils'],
+    [surface('water clay'), 'tin silicone', 'cures'],
+  ])('%o under %s: %s (common practice, no source)', (on, poured, verdict) => {
+    expect(contactOf(on, poured).verdict).toBe(verdict)
   })
 
   it('a patch test beats the rule, the newest one', () => {
@@ -132,14 +190,10 @@ describe('all that a mould touches', () => {
       day: '2026-11-02',
       note: '',
     } as const
-    const tested = (...results: ('cured clean' | 'tacky')[]): Contact => ({
-      ...contact,
-      tests: results.map((result, i) => ({ ...test, id: `t${i}`, result })),
-    })
-    const first = (with_: Contact) =>
-      contactsOf(with_, platinum, 'one part').find(
-        ({ surface: s }) => s.substance === 'resin print',
-      )!
+    const tested = (...results: ('cured clean' | 'tacky')[]) =>
+      made({ tests: results.map((result, i) => ({ ...test, id: `t${i}`, result })) })
+    const first = (mould: Mould) =>
+      contactsOf(mould, platinum, []).find(({ as }) => as === 'master')!
     expect(first(tested('cured clean'))).toMatchObject({ verdict: 'cures', sure: 'test' })
     expect(first(tested('cured clean', 'tacky')).verdict).toBe('inhibited')
     expect(first(tested('cured clean')).why).toMatch(/patch test of 2026-11-02/)

@@ -79,8 +79,18 @@ export const contactRules: readonly ContactRule[] = [
     then: '',
   },
   {
+    id: 'polymer-clay-stops-platinum',
+    of: ['polymer clay'],
+    poured: ['platinum silicone'],
+    verdict: 'inhibited',
+    why: 'Raw polymer clay gives off softeners that can keep platinum sticky.',
+    wayOut: 'Bake it through first, or coat it with acrylic, or take a tin silicone.',
+    unless: (s) => s.cured === 'baked' || s.finish === 'acrylic coat',
+    then: 'Baked or coated it cures as a rule.',
+  },
+  {
     id: 'amine-stops-platinum',
-    of: ['epoxy cast'],
+    of: ['epoxy cast', 'epoxy putty'],
     poured: ['platinum silicone'],
     verdict: 'inhibited',
     why: 'Fresh epoxy gives off amines, which slow or stop platinum.',
@@ -120,7 +130,7 @@ export const contactRules: readonly ContactRule[] = [
   },
   {
     id: 'pores-drink',
-    of: ['plaster', 'card', 'wood'],
+    of: ['plaster', 'card', 'wood', 'foam board', 'dough'],
     poured: [...silicones, ...resins],
     verdict: 'soaks in',
     why: 'It creeps into the pores and tears the surface off.',
@@ -151,6 +161,16 @@ export const contactRules: readonly ContactRule[] = [
     wayOut:
       'Dry it through: in the air for days, or warm and ventilated until its weight stands still.',
     unless: ({ damp }) => damp === 'dry',
+    then: '',
+  },
+  {
+    id: 'wet-spoils-resin',
+    of: ['water clay', 'dough', 'fruit'],
+    poured: ['urethane', 'epoxy', 'polyester'],
+    verdict: 'spoils',
+    why: 'It is wet through: urethane foams on it and epoxy clouds.',
+    wayOut: 'Take a mould of silicone from it first, and cast into that.',
+    unless: () => false,
     then: '',
   },
   {

@@ -22,6 +22,13 @@ export const substances = [
   'urethane cast',
   'hot glue',
   'super glue',
+  'polymer clay',
+  'epoxy putty',
+  'water clay',
+  'dough',
+  'fruit',
+  'foam board',
+  'waxed card',
   'platinum silicone',
   'tin silicone',
 ] as const
@@ -43,6 +50,9 @@ export const surfaceSchema = z.object({
 })
 export type Surface = z.infer<typeof surfaceSchema>
 
+export const castResins = ['epoxy', 'urethane', 'polyester'] as const
+export type CastResin = (typeof castResins)[number]
+
 export const pouredOn = [
   'platinum silicone',
   'tin silicone',
@@ -52,12 +62,19 @@ export const pouredOn = [
 ] as const
 export type Poured = (typeof pouredOn)[number]
 
+/** What else stands in a box besides the master, by what it is for. */
+export const contactRoles = ['walls', 'clay', 'glue', 'fillers', 'rods'] as const
+export type ContactRole = (typeof contactRoles)[number]
+
 /** Everything the mould's silicone and its casts touch, and the patch tests made of them. */
 export const contactSchema = z.object({
   master: surfaceSchema,
-  /** Clay, glue, spacers, walls ... */
+  /** Walls, bedding clay, glue, fillers and rods where they are other than usual. */
+  roles: z.partialRecord(z.enum(contactRoles), surfaceSchema).default({}),
+  /** Whatever else lies in the box. */
   others: z.array(surfaceSchema).max(20),
-  resin: z.enum(['epoxy', 'urethane', 'polyester']),
+  /** What is cast in it, where no pour says so. */
+  resin: z.enum(castResins),
   tests: z
     .array(
       z.object({

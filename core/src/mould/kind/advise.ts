@@ -1,8 +1,8 @@
 import type { MouldGeometry } from '../geometry.ts'
-import { openBlocked, weakBelow } from '../geometry.ts'
+import { openBlocked, shareBlocked, weakBelow } from '../geometry.ts'
 import type { Mould } from '../mould.ts'
 import { costOf, type KindSums } from './cost.ts'
-import { mouldKinds, type MouldKind } from './kinds.ts'
+import { mouldKinds } from './kinds.ts'
 
 export interface KindAdvice extends KindSums {
   label: string
@@ -14,32 +14,40 @@ export interface KindAdvice extends KindSums {
   pros: string[]
   cons: string[]
   ruledOut: boolean
+  /** The one to take, all things weighed. */
+  advised: boolean
 }
 
 /** A piece taller or wider than this is large: blocks get heavy and dear, m (common practice). */
 const large = 0.14
+/** A shell longer than this is printed in parts, m (common practice, no source). */
+const printedUpTo = 0.2
 /** Hinged moulds stay small, m (common practice). */
 const hingedUpTo = 0.06
 
 /**
- * The kinds of mould for a piece and what is wished of it, best first. Ruled out is only what
- * cannot work; the rest is ordered by cost for the copies, a wish not met counting half again.
- * Every kind stays open to choose: the schools differ.
+ * The kinds of mould for a piece and what is wished of it, the cheapest for all copies first and
+ * what cannot work last. Advised is the cheapest, a wish not met counting half again; a bought one
+ * never, since its price is not known here. Every kind stays open to choose: the schools differ.
+ *
+ * @example adviseKinds(sums, geometryOfAFlatBlock, twentyCopies).find((k) => k.advised)!.kind // 'open block'
  */
 export function adviseKinds(
   all: readonly KindSums[],
   geometry: MouldGeometry,
   mould: Pick<Mould, 'wish' | 'hourPrice'>,
 ): KindAdvice[] {
-  return all
+  const kinds = all
     .map((sums): KindAdvice => {
       const { pros, cons, out } = reasons(sums, geometry, mould.wish)
       const cost = costOf(sums, mould.wish.copies, mould.hourPrice)
       const { label, what } = mouldKinds[sums.kind]
       const perCopy = cost / mould.wish.copies
-      return { ...sums, label, what, cost, perCopy, pros, cons, ruledOut: out }
+      return { ...sums, label, what, cost, perCopy, pros, cons, ruledOut: out, advised: false }
     })
-    .sort((a, b) => score(a) - score(b))
+    .sort((a, b) => Number(a.ruledOut) - Number(b.ruledOut) || a.cost - b.cost)
+  const best = kinds.reduce((a, b) => (score(b) < score(a) ? b : a))
+  return kinds.map((one) => ({ ...one, advised: one === best }))
 }
 
 const score = ({ kind, ruledOut, cost, cons }: KindAdvice) =>
@@ -48,7 +56,7 @@ const score = ({ kind, ruledOut, cost, cons }: KindAdvice) =>
 function reasons(
   sums: KindSums,
   geometry: MouldGeometry,
-  { copies, seam, seeThrough, detail }: Mould['wish'],
+  { copies, seam, seeThrough, detail, printer }: Mould['wish'],
 ): { pros: string[]; cons: string[]; out: boolean } {
   const { foot, volume, pulls, area } = geometry
   const facts = mouldKinds[sums.kind]
@@ -58,7 +66,7 @@ function reasons(
   const longest = Math.max(foot.width, foot.depth, foot.height)
   // A two-part mould is laid the way it parts best.
   const [pull] = pulls
-  const share = (blockedVolume: number) => blockedVolume / volume
+  const locked = shareBlocked(pull.inner, pull.around)
   const moulds = Math.ceil(copies / sums.pulls)
   if (moulds > 1)
     cons.push(`wears out after about ${sums.pulls} pulls: ${moulds} moulds for ${copies} copies`)
@@ -68,7 +76,7 @@ function reasons(
   if (facts.seam === 'hidden' && seam === 'hidden') pros.push('its seam hardly shows')
   switch (sums.kind) {
     case 'open block':
-      if (share(openBlocked(geometry)) > 0.05) {
+      if (shareBlocked(openBlocked(geometry), geometry.around) > 0.05) {
         out = true
         cons.push('the piece is undercut above its back and would not come out upward')
       } else pros.push('comes straight out, back open to the air')
@@ -80,10 +88,11 @@ function reasons(
       break
     case 'two-part':
     case 'hinged':
-      if (share(pull.inner) > 0.1) {
+      if (locked > 0.1) {
         out = true
         cons.push('parts of the piece lock it in both halves: it needs a core or a cut')
-      } else if (share(pull.blocked) > 0.1) cons.push('undercut on both sides of any flat parting')
+      } else if (shareBlocked(pull.blocked, pull.around) > 0.1)
+        cons.push('undercut on both sides of any flat parting')
       else pros.push('parts cleanly, laid the way it pulls best')
       if (sums.kind === 'hinged' && longest > hingedUpTo) {
         out = true
@@ -97,19 +106,25 @@ function reasons(
       if (area > 0 && volume / area < weakBelow) cons.push('so thin a piece is hard to brush')
       break
     case 'printed shell':
-      if (share(pull.inner) > 0.1) cons.push('deep undercuts tear a thin layer')
+      if (locked > 0.1) cons.push('deep undercuts tear a thin layer')
+      if (printer === 'no') {
+        out = true
+        cons.push('there is no printer for its shell')
+      }
+      if (longest > printedUpTo) cons.push('larger than common printers lay in one piece')
       pros.push('little silicone, and the next one is the same again')
       break
     case 'turning':
       cons.push('only for hollow casts that are turned while they gel')
       break
     case 'bought':
-      out = true
-      cons.push('nobody sells a mould of your own master')
+      if (geometry.soldReady) {
+        pros.push('plain shapes like this are sold ready: hold its price against these')
+      } else {
+        out = true
+        cons.push('a shape of your own is not sold ready')
+      }
       break
   }
   return { pros, cons, out }
 }
-
-/** The kind that is advised. */
-export const bestKind = (advice: readonly KindAdvice[]): MouldKind => advice[0].kind

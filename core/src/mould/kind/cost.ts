@@ -55,21 +55,6 @@ export function costOf(sums: KindSums, copies: number, hourPrice: number): numbe
 export const costPerCopy = (sums: KindSums, copies: number, hourPrice: number): number =>
   costOf(sums, copies, hourPrice) / copies
 
-/** Numbers of copies from which `other` stays cheaper than `one`, up to `most`; undefined if never. */
-export function breakEven(
-  one: KindSums,
-  other: KindSums,
-  hourPrice: number,
-  most = 200,
-): number | undefined {
-  for (let copies = most; copies >= 1; copies--) {
-    if (costOf(other, copies, hourPrice) >= costOf(one, copies, hourPrice)) {
-      return copies === most ? undefined : copies + 1
-    }
-  }
-  return 1
-}
-
 /** Another kind has to save this much to be worth a change: estimates are no finer. */
 const worthChanging = 0.05
 

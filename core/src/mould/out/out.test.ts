@@ -39,10 +39,15 @@ describe('the steps sheet', () => {
   it('a two-part mould is poured in two halves with a cure after each', () => {
     const steps = making({ kind: 'two-part' })
     expect(steps.filter(({ need }) => need)).toHaveLength(2)
+    // A new mould rests overnight before its first pull (common practice, no source).
     expect(steps.filter(({ step }) => step === 'wait').map(({ wait }) => wait)).toEqual([
       firmPlatinum.demould,
       firmPlatinum.demould,
+      12 * 3600,
     ])
+    const said = steps.flatMap(({ lines }) => lines).join(' ')
+    expect(said).toMatch(/Press the turned half flush/)
+    expect(said).toMatch(/Brush or drizzle it first into letters, creases and deep wells/)
     expect(waitingTime(steps)).toBeGreaterThan(2 * firmPlatinum.demould)
     expect(steps.some(({ title }) => /ml of clay up to the parting/.test(title))).toBe(true)
   })
@@ -52,8 +57,16 @@ describe('the steps sheet', () => {
       /^Coat/.test(title),
     )
     expect(coats).toHaveLength(3)
-    expect(coats[0].lines[0]).toMatch(/no thickener/)
-    expect(coats[1].lines[0]).toMatch(/g of thickener/)
+    // Area 88 cm² times 1.2 mm a coat, a tenth on tools, at 1.11 g/ml: 12.9 g; 1 % of it, and 40 % of that.
+    expect(coats[0].lines[0]).toMatch(/only part of the thickener, 0\.1 g/)
+    expect(coats[1].lines[0]).toMatch(/0\.1 g of thickener and another colour/)
+    const lines = making({ kind: 'brushed sock', coats: 3 }).flatMap(({ title, lines }) => [
+      title,
+      ...lines,
+    ])
+    expect(lines.join(' ')).toMatch(
+      /three or more overlapping plies.*An hour before they are parted/,
+    )
   })
 
   it('every caution stands at or before the first step that can hurt, once', () => {
@@ -72,6 +85,25 @@ describe('the steps sheet', () => {
     expect(sprayed.safety.map(({ id }) => id)).toEqual(['aerosol'])
     const baked = making({ kind: 'cut block' }).find(({ title }) => /Bake/.test(title))!
     expect(baked.safety.map(({ id }) => id)).toEqual(['oven'])
+  })
+
+  it('batches that one cup does not hold are weighed one by one', () => {
+    const [first] = making({ kind: 'two-part', cup: 50e-6 }).filter(({ need }) => need)
+    const { cups, total } = first.need!.weighing
+    expect(cups).toBeGreaterThan(1)
+    expect(cups * total).toBeCloseTo(first.need!.mass, 12)
+    expect(first.title).toMatch(new RegExp(`in ${cups} batches of ${(total * 1000).toFixed(0)} g`))
+  })
+
+  it('a box that is there is not built, and a round one has one size', () => {
+    const own = { width: 0.12, depth: 0.12, height: 0.05 }
+    const box = { ...sampleMould().box, own }
+    const titles = (values: Partial<Mould>) => making(values).map(({ title }) => title)
+    expect(titles({ box })).toContain(
+      'Set the box ready that is there, 120.0 mm by 120.0 mm inside',
+    )
+    const round = titles({ box: { ...box, own: undefined, shape: 'round' } })
+    expect(round.find((title) => title.startsWith('Build the box'))).toMatch(/mm across inside/)
   })
 
   it('blades, vessels, heat, dust and aerosols each have their line', () => {

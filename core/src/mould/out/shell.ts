@@ -2,6 +2,7 @@ import type { Manifold, ManifoldToplevel } from 'manifold-3d'
 import { Problem } from '../../problem/index.ts'
 import { axesFor, toAxes, type Mesh, type Vec3 } from '../../mesh/index.ts'
 import { fibonacciCap } from '../../cells/index.ts'
+import { supportPoints } from '../box/hull.ts'
 import type { MouldOpening } from '../mould.ts'
 
 /** Thinner walls are not laid reliably by common printers, m (common practice, no source). */
@@ -9,9 +10,6 @@ export const thinnestShell = 0.0008
 
 /** Directions that a ball is stood in for by while offsetting; the ball lies inside their hull. */
 const ballDirections = 92
-
-/** Corners kept of the master's hull: the support points of this many directions. */
-const supportDirections = 1500
 
 const mm = 1000
 
@@ -61,7 +59,7 @@ export function printShell(
     return solid
   }
   try {
-    const support = supportPoints(master, up)
+    const support = standingPoints(master, up)
     const grown = (by: number) => keep(kernel.Manifold.hull(offsetPoints(support, by * mm)))
     const inner = grown(layer)
     const outer = grown(layer + wall)
@@ -97,26 +95,13 @@ export function printShell(
 
 type Point = [number, number, number]
 
-/** The farthest corner in each of many directions, mm, in a frame whose z is up. */
-function supportPoints({ positions: p }: Mesh, up: Vec3): Point[] {
+/** The farthest corners of the master, mm, in a frame whose z is up. */
+function standingPoints(master: Mesh, up: Vec3): Point[] {
   const axes = axesFor(up)
-  const count = p.length / 3
-  const points = Array.from({ length: count }, (_, i): Point => {
-    const [x, y, z] = toAxes(axes, [p[3 * i], p[3 * i + 1], p[3 * i + 2]])
+  return supportPoints(master).map((point): Point => {
+    const [x, y, z] = toAxes(axes, point)
     return [x * mm, y * mm, z * mm]
   })
-  if (count <= supportDirections) return points
-  const found = new Set<number>()
-  for (const [x, y, z] of fibonacciCap(supportDirections, Math.PI)) {
-    let best = 0
-    let far = -Infinity
-    for (let i = 0; i < count; i++) {
-      const along = points[i][0] * x + points[i][1] * y + points[i][2] * z
-      if (along > far) [far, best] = [along, i]
-    }
-    found.add(best)
-  }
-  return [...found].map((i) => points[i])
 }
 
 /** Every point with a ball around it, as corners of a polyhedron that holds the ball. */

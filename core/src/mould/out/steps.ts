@@ -1,13 +1,23 @@
 import { safetyFor, type Hazard, type MouldStep, type SafetyLine } from '../../caution/index.ts'
 import type { Silicone } from '../../material/index.ts'
 import { show, showDuration, type UnitChoice } from '../../units/index.ts'
-import type { CompiledMould } from '../compile.ts'
+import type { CompiledMould, SiliconePour } from '../compiled.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import { prepare } from '../master/prepare.ts'
-import type { Mould } from '../mould.ts'
+import { isClosed, type Mould } from '../mould.ts'
 import type { SiliconeNeed } from '../silicone/need.ts'
-import { coatThickness, thickenerShare } from '../silicone/room.ts'
+import { coatThickness, firstCoatShare, thickenerShare } from '../silicone/room.ts'
 import { vacuumFill } from '../silicone/batches.ts'
+import { freeboard } from './cuttingList.ts'
+
+/** Thick silicone is vibrated or left to itself before the next, from here on, Pa·s (common practice, no source). */
+const thick = 8
+
+/** A new mould rests overnight for its full life, s (common practice, no source). */
+const restOfMould = 12 * 3600
+
+/** A shell of bandage sets before it is parted, s (common practice, no source). */
+const shellSets = 3600
 
 /** One step of making the mould, with the safety lines to read before it. */
 export interface MakingStep {
@@ -23,7 +33,9 @@ export interface MakingStep {
 
 /**
  * How the mould is made, step by step, times from the silicone's sheet. Every safety line stands
- * before the first step that it is about.
+ * before the first step that it is about. None for a mould that was bought.
+ *
+ * @example makingSteps(boughtMould, compiled, undefined, metric) // []
  */
 export function makingSteps(
   mould: Mould,
@@ -38,6 +50,7 @@ export function makingSteps(
     ...building(mould, compiled, units),
     ...pouring(mould, compiled, silicone, units),
     opening(mould),
+    resting(),
   ]
   const shown = new Set<string>()
   return steps.map(({ hazards, ...step }): MakingStep => {
@@ -83,10 +96,16 @@ function building(
   }
   const length = (x: number) => show(x, 'length', u)
   const castIn = mould.openings.filter(({ made }) => made === 'cast in')
+  const round = box.shape === 'round' || box.shape === 'cup'
+  const size = round
+    ? `${length(box.width)} across`
+    : `${length(box.width)} by ${length(box.depth)}`
   const steps: Draft[] = [
     {
       step: 'build',
-      title: `Build the box, ${length(box.width)} by ${length(box.depth)} inside, walls ${length(box.height + 0.01)} tall`,
+      title: mould.box.own
+        ? `Set the box ready that is there, ${size} inside`
+        : `Build the box, ${size} inside, walls ${length(box.height + freeboard)} tall`,
       lines: [
         'Seal every seam inside and out; put the board level both ways.',
         `Mark the fill line ${length(box.height)} above the floor.`,
@@ -97,7 +116,7 @@ function building(
           : []),
       ],
       wait: 0,
-      hazards: ['blade', 'hot glue'],
+      hazards: mould.box.own ? [] : ['blade', 'hot glue'],
     },
   ]
   if (facts.parts === 2) {
@@ -148,12 +167,20 @@ function pouring(
     wait: silicone.demould,
     hazards: [],
   })
-  const mix = (need: SiliconeNeed, title: string, lines: string[] = []): Draft[] => [
+  const mix = ({ need, batches }: SiliconePour, title: string, lines: string[] = []): Draft[] => [
     {
       step: 'silicone',
-      title,
+      title:
+        batches.count > 1
+          ? `${title}, in ${batches.count} batches of ${show(need.weighing.total, 'mass', u, { step: 1e-3 })}`
+          : title,
       lines: [
         `Stir ${showDuration(silicone.mixTime)}, scrape sides and bottom, into a second clean cup, stir again. Pot life ${showDuration(silicone.potLife)}.`,
+        ...(batches.count > 1
+          ? [
+              `What stands below is one batch: mix the next as soon as this one is poured, within ${showDuration(silicone.potLife)} of its mixing.`,
+            ]
+          : []),
         ...lines,
       ],
       need,
@@ -165,7 +192,7 @@ function pouring(
       : [
           {
             step: 'vacuum' as const,
-            title: `De-air it: the vessel at most ${Math.round(vacuumFill * 100)} % full${compiled.batches && compiled.batches.count > 1 ? `, ${compiled.batches.count} batches` : ''}`,
+            title: `De-air ${batches.count > 1 ? 'each batch' : 'it'}: the vessel at most ${Math.round(vacuumFill * 100)} % full`,
             lines: [
               'Pump, let it rise and fall, pump again; let air in gently, the inlet not over the cup.',
             ],
@@ -174,56 +201,81 @@ function pouring(
           },
         ]),
   ]
-  const stream = 'Pour a thin high stream into one low corner and let it climb.'
+  const details =
+    'Brush or drizzle it first into letters, creases and deep wells, and under knobs and stems.'
+  const stream =
+    'Then pour a thin high stream into one low corner and let it climb. Cover it against dust.'
+  const pouring = [
+    details,
+    stream,
+    ...((silicone.viscosity ?? 0) > thick && mould.vessel === undefined
+      ? ['It is thick: vibrate it 1 to 3 min after each batch, or let it rest 10 to 20 min.']
+      : []),
+  ]
   if (facts.poured === 'coats' && compiled.need) {
     const perCoat = compiled.need.mass / mould.coats
+    const dose = silicone.thickener ?? thickenerShare
+    const thickener = (share: number) => show(perCoat * share, 'mass', u, { step: 1e-4 })
     return Array.from({ length: mould.coats }, (_, i): Draft[] => [
       {
         step: 'silicone',
         title: `Coat ${i + 1}: ${show(perCoat, 'mass', u, { step: 1e-3 })}, ${show(coatThickness, 'length', u)} thick`,
         lines: [
           i === 0
-            ? 'The first coat is thin and goes into every corner with a soft brush, no thickener.'
-            : `Stir in ${show(perCoat * thickenerShare, 'mass', u, { step: 1e-4 })} of thickener; pull it down evenly.`,
-          'The next one goes on while this one is still tacky.',
+            ? `The first coat takes only part of the thickener, ${thickener(dose * firstCoatShare)}, so that it wets every corner and slumps slowly; a soft brush.`
+            : `Stir in ${thickener(dose)} of thickener and another colour than the coat below, so that thin places show; pull it down evenly.`,
+          i === mould.coats - 1
+            ? 'Fill undercuts along the way the shell is drawn off, and leave the outside smooth.'
+            : 'The next one goes on while this one is still tacky.',
         ],
         wait: silicone.potLife,
         hazards,
       },
     ])
       .flat()
-      .concat({
-        step: 'build',
-        title: 'Lay a rigid shell over it: bandage in two halves, edges trimmed',
-        lines: ['Petroleum jelly or wax between the halves of the shell.'],
-        wait: silicone.demould,
-        hazards: [],
-      })
+      .concat(
+        {
+          step: 'wait',
+          title: `Let it cure ${showDuration(silicone.demould)}, longer when it is cold`,
+          lines: ['Talc over the outside, so that the shell lets go.'],
+          wait: silicone.demould,
+          hazards: [],
+        },
+        {
+          step: 'build',
+          title:
+            'Lay a rigid shell over it: bandage in two halves, three or more overlapping plies each',
+          lines: [
+            'Petroleum jelly or wax between the halves of the shell. An hour before they are parted.',
+          ],
+          wait: shellSets,
+          hazards: [],
+        },
+      )
   }
-  const [first, second] = compiled.halves
-  if (first && second) {
+  const [first, second] = compiled.pours
+  if (!first) return []
+  if (second) {
     return [
-      ...mix(first.need, 'Mix the first half', [stream]),
+      ...mix(first, 'Mix the first half', pouring),
       ...underPressure(mould, silicone, u),
       cure(),
       {
         step: 'build',
         title: 'Turn it over, take all clay off cold, wipe; release over every bit of silicone',
-        lines: ['Spray, brush it in, spray again, 5 min: what is missed, bonds.'],
+        lines: [
+          'Spray, brush it in, spray again, 5 min: what is missed, bonds.',
+          'Press the turned half flush with the board, or it sags under what is poured on it.',
+        ],
         wait: 300,
         hazards: ['blade'],
       },
-      ...mix(second.need, 'Mix the second half', [stream]),
+      ...mix(second, 'Mix the second half', pouring),
       ...underPressure(mould, silicone, u),
       cure(),
     ]
   }
-  if (!compiled.need) return []
-  return [
-    ...mix(compiled.need, 'Mix the silicone', [stream]),
-    ...underPressure(mould, silicone, u),
-    cure(),
-  ]
+  return [...mix(first, 'Mix the silicone', pouring), ...underPressure(mould, silicone, u), cure()]
 }
 
 /** The mould in the pot, where it cures under pressure. */
@@ -244,7 +296,7 @@ function opening(mould: Mould): Draft {
   const facts = mouldKinds[mould.kind]
   const cut = mould.openings.filter(({ made }) => made === 'cut later')
   const vents =
-    cut.length > 0
+    cut.length > 0 && isClosed(mould) !== false
       ? [
           `Cut ${cut.length} ${cut.length === 1 ? 'opening' : 'openings'} by the template: needle, knife or drill.`,
         ]
@@ -257,12 +309,29 @@ function opening(mould: Mould): Draft {
         : facts.parts === 2
           ? 'Part the halves, lift the master out, trim the flash'
           : 'Take the master out',
-    lines: [...vents, 'Put the halves together again while it rests, so that it keeps its shape.'],
+    lines: [
+      ...vents,
+      facts.parts === 2 || mould.kind === 'cut block'
+        ? 'Put it together again while it rests, so that it keeps its shape.'
+        : 'Lay it flat while it rests.',
+    ],
     wait: 0,
     hazards: ['blade'],
   }
 }
 
-/** All waiting together, s. */
+function resting(): Draft {
+  return {
+    step: 'wait',
+    title: 'Let the new mould rest overnight before its first pull',
+    lines: [
+      'It gives it its full life; an hour or two when it is urgent. The first pull carries out crumbs and is a trial: plaster, or what is left of another mix.',
+    ],
+    wait: restOfMould,
+    hazards: [],
+  }
+}
+
+/** All waiting together, s. @example waitingTime([{ ...step, wait: 300 }, { ...step, wait: 60 }]) // 360 */
 export const waitingTime = (steps: readonly MakingStep[]): number =>
   steps.reduce((sum, { wait }) => sum + wait, 0)

@@ -12,6 +12,8 @@ const margin = 8
 /**
  * A template at true size as SVG, in millimetres: the box seen from above with the piece's
  * outline, every gate and vent at its place with its bore, and a 50 mm line to check the print.
+ *
+ * @example template(mould, box, footprint).startsWith('<svg') // true
  */
 export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
   const axes = axesFor(mould.masterUp)
@@ -25,20 +27,21 @@ export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
   lines.push(
     `<polygon points="${loop(box.plan)}" fill="none" stroke="#14312f" stroke-width="0.4"/>`,
   )
-  lines.push(
-    `<polygon points="${loop(foot.hull)}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`,
-  )
-  for (const { what, at, bore } of mould.openings) {
-    const [right, away] = toAxes(axes, at as unknown as Vec3)
-    const [x, y] = [mm(right - foot.centre[0]), mm(foot.centre[1] - away)]
-    const r = (bore * 500).toFixed(2)
+  for (const [dx, dy] of foot.places) {
+    const piece = foot.one.map((x, i) => x + (i % 2 === 0 ? dx : dy))
     lines.push(
-      `<circle cx="${x}" cy="${y}" r="${r}" fill="none" stroke="#0f7376" stroke-width="0.35"/>`,
+      `<polygon points="${loop(piece)}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`,
     )
-    lines.push(`<path d="M${x} ${y}m-1.5 0h3m-1.5 -1.5v3" stroke="#0f7376" stroke-width="0.2"/>`)
-    lines.push(
-      `<text x="${x}" y="${(Number(y) - bore * 500 - 1.2).toFixed(2)}" font-size="3" text-anchor="middle" fill="#14312f">${what} ${(bore * 1000).toFixed(1)} mm</text>`,
-    )
+    for (const { what, at, bore } of mould.openings) {
+      const [right, away] = toAxes(axes, at as unknown as Vec3)
+      const [x, y] = [mm(right - foot.centre[0] + dx), mm(foot.centre[1] - away - dy)]
+      const r = (bore * 500).toFixed(2)
+      lines.push(
+        `<circle cx="${x}" cy="${y}" r="${r}" fill="none" stroke="#0f7376" stroke-width="0.35"/>`,
+        `<path d="M${x} ${y}m-1.5 0h3m-1.5 -1.5v3" stroke="#0f7376" stroke-width="0.2"/>`,
+        `<text x="${x}" y="${(Number(y) - bore * 500 - 1.2).toFixed(2)}" font-size="3" text-anchor="middle" fill="#14312f">${what} ${(bore * 1000).toFixed(1)} mm</text>`,
+      )
+    }
   }
   const xs = box.plan.filter((_, i) => i % 2 === 0).map((x) => x * 1000)
   const ys = box.plan.filter((_, i) => i % 2 === 1).map((y) => -y * 1000)
@@ -48,43 +51,67 @@ export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
   return svg(left, top, width, height, lines, Math.max(...ys) + margin + 6)
 }
 
-/** The line along which a block is cut, from its side, at true size: the section with a wave beside it. */
-export function cutTemplate(section: Section, side: number): string {
+/** How far the cut swings to either side, and from one swing to the next, m (common practice, no source). */
+const wave = { swing: 0.003, pitch: 0.008 } as const
+
+/**
+ * Where a block is cut, from its side, at true size: the block's outline, the piece in it, and the
+ * cut as a wave down the middle of the silicone beside the piece, from the top of the block to its
+ * foot. Its two lips keep each other in line by the wave.
+ *
+ * @example cutTemplate(section, box).includes('mm') // true: SVG in millimetres
+ */
+export function cutTemplate(
+  section: Section,
+  { clearance, under, over }: Pick<BuiltBox, 'clearance' | 'under' | 'over'>,
+): string {
   const mm = (x: number) => (x * 1000).toFixed(2)
+  const [left, right] = [section.left - clearance, section.right + clearance]
+  const [foot, head] = [-under, section.height + over]
   const lines = section.outlines.map(({ points, closed }) => {
     const steps: string[] = []
     for (let i = 0; i < points.length; i += 2) {
       steps.push(`${i === 0 ? 'M' : 'L'}${mm(points[i])} ${mm(-points[i + 1])}`)
     }
-    return `<path d="${steps.join('')}${closed ? 'Z' : ''}" fill="none" stroke="#14312f" stroke-width="0.4"/>`
+    return `<path d="${steps.join('')}${closed ? 'Z' : ''}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`
   })
-  const [left, right] = [section.left * 1000 - side * 1000, section.right * 1000 + side * 1000]
-  const height = section.height * 1000
-  // A wave from the block's edge towards the piece keeps its two lips in line.
-  const wave: string[] = []
-  const from = section.right * 1000
-  const steps = Math.max(2, Math.round((right - from) / 4))
-  for (let i = 0; i <= steps; i++) {
-    const x = right - ((right - from) * i) / steps
-    const y = -height / 2 + (i === steps ? 0 : 3 * (i % 2 ? -1 : 1))
-    wave.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(2)} ${y.toFixed(2)}`)
-  }
-  lines.push(
-    `<path d="${wave.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
+  lines.unshift(
+    `<path d="M${mm(left)} ${mm(-head)}H${mm(right)}V${mm(-foot)}H${mm(left)}Z" fill="none" stroke="#14312f" stroke-width="0.4"/>`,
   )
-  const top = -height - margin - side * 1000
-  const total = height + 2 * (margin + side * 1000) + 12
-  return svg(left - margin, top, right - left + 2 * margin, total, lines, margin + side * 1000 + 4)
+  const middle = section.right + clearance / 2
+  const swing = Math.min(wave.swing, clearance / 3)
+  const turns = Math.max(2, Math.round((head - foot) / (wave.pitch / 2)))
+  const cut = Array.from({ length: turns + 1 }, (_, i) => {
+    const height = head - ((head - foot) * i) / turns
+    const side = i === 0 || i === turns ? 0 : i % 2 ? 1 : -1
+    return `${i === 0 ? 'M' : 'L'}${mm(middle + side * swing)} ${mm(-height)}`
+  })
+  lines.push(
+    `<path d="${cut.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
+  )
+  const [width, height] = [(right - left) * 1000, (head - foot) * 1000]
+  return svg(
+    left * 1000 - margin,
+    -head * 1000 - margin,
+    width + 2 * margin,
+    height + 2 * margin + 12,
+    lines,
+    -foot * 1000 + margin + 6,
+  )
 }
+
+/** The sentence under the check line is this wide in print, mm. */
+const sentenceWidth = 76
 
 function svg(
   left: number,
   top: number,
-  width: number,
+  drawn: number,
   height: number,
   lines: string[],
   checkAt: number,
 ): string {
+  const width = Math.max(drawn, sentenceWidth + 2 * margin)
   const start = left + margin
   const length = checkLine * 1000
   const check = [

@@ -1,6 +1,6 @@
 import type { Silicone } from '../../material/index.ts'
 import { contactsOf } from '../contact/check.ts'
-import type { MouldGeometry } from '../geometry.ts'
+import { shareBlocked, type MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { batches } from './batches.ts'
@@ -8,7 +8,7 @@ import { batches } from './batches.ts'
 /** Shore A that registers well in blocks, and that peels off deep undercuts (common practice). */
 const firmFrom = 20
 const softUpTo = 18
-/** Blocked silicone as a share of the piece from which a soft silicone is asked for. */
+/** Blocked silicone as a share of what stands around the piece from which a soft silicone is asked for. */
 const deepUndercut = 0.12
 /** Thicker than this wants vacuum, Pa·s (common practice, no source). */
 const thinUpTo = 8
@@ -23,8 +23,12 @@ export interface SiliconeAsks {
 
 export function siliconeAsks(mould: Mould, geometry: MouldGeometry): SiliconeAsks {
   const facts = mouldKinds[mould.kind]
-  const blocked = facts.parts === 2 ? geometry.pulls[0].blocked : geometry.blocked[0]
-  const soft = blocked / geometry.volume > deepUndercut || geometry.tongues.length > 0
+  const [pull] = geometry.pulls
+  const blocked =
+    facts.parts === 2
+      ? shareBlocked(pull.blocked, pull.around)
+      : shareBlocked(geometry.blocked[0], geometry.around)
+  const soft = blocked > deepUndercut || geometry.tongues.length > 0
   const clear = mould.wish.seeThrough === 'yes' || mould.kind === 'cut block'
   const thin = mould.vessel === undefined && facts.poured !== 'coats'
   return {
@@ -64,7 +68,6 @@ export function rankSilicones(
   net: number,
 ): Candidate[] {
   const asks = siliconeAsks(mould, geometry)
-  const twoParts = mouldKinds[mould.kind].parts === 2 ? 'two parts' : 'one part'
   return shelf
     .map(({ id, silicone }): Candidate => {
       const pros: string[] = []
@@ -75,9 +78,7 @@ export function rankSilicones(
         else cons.push(con)
         score += good ? weight : -weight
       }
-      const bad = contactsOf(mould.contact, silicone, twoParts).find(
-        ({ verdict }) => verdict === 'inhibited',
-      )
+      const bad = contactsOf(mould, silicone, []).find(({ verdict }) => verdict === 'inhibited')
       say(
         !bad,
         10,

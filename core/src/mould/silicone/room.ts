@@ -1,5 +1,6 @@
 import { volumeAt } from '../../filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
+import { offsetVolume } from '../box/hull.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
@@ -10,8 +11,11 @@ export const packing = 0.6
 /** One brushed coat, m (common practice, no source). */
 export const coatThickness = 0.0012
 
-/** Thickener for brushing, by weight of the mix (common practice, no source). */
-export const thickenerShare = 0.02
+/** Thickener for brushing, by weight of the mix, where the sheet is silent (common practice, no source). */
+export const thickenerShare = 0.01
+
+/** Of its dose in the first coat, so that it wets and slumps slowly (common practice: a third to half). */
+export const firstCoatShare = 0.4
 
 /** The room that silicone fills, m³, before anything is lost on tools. */
 export interface SiliconeRoom {
@@ -29,8 +33,10 @@ export interface SiliconeRoom {
 
 /**
  * How much room a kind of mould leaves for silicone around the master: box minus master minus
- * fillers, in two halves where there are two; coats by area and thickness; a shell's layer by
- * Steiner's formula A·t + π(w + d + h)·t² + 4/3·π·t³, exact for convex pieces.
+ * fillers, in two halves where there are two; coats by area and thickness; in a printed shell the
+ * hull of the master moved outward by the layer, as the shell itself is built, less the master.
+ *
+ * @example siliconeRoom(mouldOf80x60x40, box, geometryOf60x40x20).net // 0.000144
  */
 export function siliconeRoom(
   mould: Mould,
@@ -48,14 +54,14 @@ export function siliconeRoom(
       return { ...none, first, net: first }
     }
     case 'shell': {
-      const first = layerVolume(geometry, mould.layer)
+      const first = offsetVolume(geometry.hull, mould.layer, geometry.hulls) - geometry.volume
       return { ...none, first, net: first }
     }
     case 'block': {
       if (!box) return none
       const rods = mould.openings
         .filter(({ made }) => made === 'cast in')
-        .reduce((sum, { bore }) => sum + (Math.PI / 4) * bore * bore * box.over, 0)
+        .reduce((sum, { bore }) => sum + (Math.PI / 4) * bore * bore * box.over * mould.cavities, 0)
       const fillers = mould.filler * packing
       const whole = box.volumeTo(box.height) - geometry.volume - rods - fillers
       if (facts.parts === 1) return { ...none, first: whole, fillers, net: whole }
@@ -68,12 +74,3 @@ export function siliconeRoom(
 /** Where a level parting lies: where it was put, or in the middle of where least is blocked. */
 export const partingOf = (mould: Pick<Mould, 'parting'>, { parting }: MouldGeometry): number =>
   mould.parting ?? (parting.from + parting.to) / 2
-
-/** m³ within `t` of a surface: Steiner's formula with the mean width of its bounding box. */
-export function layerVolume(
-  { area, foot }: Pick<MouldGeometry, 'area' | 'foot'>,
-  t: number,
-): number {
-  const sides = foot.width + foot.depth + foot.height
-  return area * t + Math.PI * sides * t * t + (4 / 3) * Math.PI * t ** 3
-}

@@ -30,6 +30,8 @@ export interface CompileOptions {
   into?: PouredInto
   /** How stout the piece is at each height: until it is known a column stands for it. */
   girth?: Girth
+  /** Cups that are to be had, m³ to the brim. */
+  cups?: readonly number[]
   /** What a model has answered about batches; the sheet speaks for those that are missing. */
   times?: KnownTimes
   /** What a layer showed before, by its id, until its batch is answered. */
@@ -62,11 +64,11 @@ export function compile(
   shelf: Shelf,
   options: CompileOptions = {},
 ): CompiledPlan {
-  const { into = intoNothing(plan, curve), girth, times, before, field } = options
+  const { into = intoNothing(plan, curve), girth, cups, times, before, field } = options
   const { stacked, cautions } = stack(plan, curve)
   const mixed = stacked.map((layer, index) => {
     const gate = index === stacked.length - 1 ? into.gate : 0
-    return mix(layer, gate, plan, shelf, cautions)
+    return mix(layer, gate, plan, shelf, { sizes: cups, cautions })
   })
   for (const [index, { stacked: layer, resin, tint, weighing }] of mixed.entries()) {
     if (!resin) continue
@@ -160,7 +162,7 @@ function mix(
   gate: number,
   plan: Plan,
   shelf: Shelf,
-  cautions: Caution[],
+  { sizes, cautions }: { sizes?: readonly number[]; cautions: Caution[] },
 ): MixedLayer {
   const { layer, resin: volume } = stacked
   const resin = layer.resin === undefined ? undefined : shelf.get(layer.resin)
@@ -180,7 +182,8 @@ function mix(
     recipe.tint = { material: tint, fraction: layer.tint.fraction }
   }
   const all = (volume + gate) * plan.copies * (1 + plan.reserve)
-  const weighing = volume > 0 ? weigh(all, recipe, plan.scaleStep, layer.cups) : undefined
+  const weighing =
+    volume > 0 ? weigh(all, recipe, plan.scaleStep, { cups: layer.cups, sizes }) : undefined
   return { stacked, resin, tint: tint?.kind === 'tint' ? tint : undefined, weighing }
 }
 
