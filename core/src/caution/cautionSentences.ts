@@ -51,6 +51,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.layer} is only ${show(a.depth, 'length', u)} deep: surface tension pulls a film that thin into islands. Make it 1 mm or more.`,
   'layer-too-deep': (a, u) =>
     `${a.layer} is ${show(a.thick, 'length', u)} ${a.thick < a.depth * 0.99 ? 'thick where it keeps its heat' : 'deep'} and the sheet of ${a.resin} allows ${show(a.limit, 'length', u)}: it can run hot, crack and smoke. The Heat lens finds into how many pours to split it; or take a resin for deep pours.`,
+  'layers-slant': (a) =>
+    `The piece is held tilted while it is poured: its layers lie level then, and slant by ${Math.round((a.angle * 180) / Math.PI)}° on the finished piece.`,
   'copies-over-cavities': (a) =>
     `${a.copies} copies of one mix need ${a.copies} cavities, and the moulds on hand have ${a.cavities}. Pour ${a.cavities} at a time, or make more moulds.`,
   'top-left-empty': (a, u) =>

@@ -22,6 +22,7 @@ export interface CautionAmounts {
   'layer-overfull': { layer: string; volume: number; room: number }
   'layer-thin': { layer: string; depth: number }
   'layer-too-deep': { layer: string; depth: number; thick: number; limit: number; resin: string }
+  'layers-slant': { angle: number }
   'copies-over-cavities': { copies: number; cavities: number }
   'top-left-empty': { height: number; volume: number }
   'no-layers': Record<string, never>

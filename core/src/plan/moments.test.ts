@@ -7,6 +7,7 @@ import { movePour, pourMoment } from './moments.ts'
 const below: LayerClock = {
   mixAt: 0,
   pourAt: 240,
+  lastPourAt: 240,
   cupUntil: 2400,
   bleedsUntil: 4000,
   gelAt: 6000,

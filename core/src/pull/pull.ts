@@ -6,12 +6,15 @@ import { faultNames, type Fault } from './faults.ts'
 export const outcomes = ['good', 'fixable', 'lost'] as const
 export type Outcome = (typeof outcomes)[number]
 
+/** The least that a bench scale shows, kg: what weighs nothing was not weighed. */
+const leastWeighed = 1e-6
+
 const amountSchema = z.object({
   what: z.enum(['A', 'B', 'tint']),
   name: text('name'),
   planned: quantity('mass', 0, 1000),
   /** Absent: not written down. */
-  weighed: quantity('mass', 0, 1000).optional(),
+  weighed: quantity('mass', leastWeighed, 1000).optional(),
 })
 
 /** One casting: what was really weighed, in which room, how it came out, what to change. */
@@ -19,6 +22,8 @@ export const pullSchema = z.object({
   /** The plan it followed, at that revision. */
   plan: z.string(),
   planRevision: whole(1, 1e9),
+  /** The mould it came out of. */
+  mould: z.string().optional(),
   /** ISO 8601, with its offset. */
   pouredAt: z.iso.datetime({ offset: true }),
   copies: whole(1, 1000),
@@ -32,11 +37,16 @@ export const pullSchema = z.object({
 })
 export type Pull = z.infer<typeof pullSchema>
 
-/** A pull to fill in: what the plan said to weigh stands beside what was weighed. */
+/**
+ * A pull to fill in: what the plan said to weigh, all cups together, stands beside what was
+ * weighed.
+ *
+ * @example newPull(planOf3Cups, compiled, from).layers[0].amounts[0].planned // kg in all three
+ */
 export function newPull(
   plan: Plan,
   compiled: CompiledPlan,
-  from: { plan: string; planRevision: number; pouredAt: string },
+  from: Pick<Pull, 'plan' | 'planRevision' | 'pouredAt' | 'mould'>,
 ): Pull {
   return {
     ...from,
@@ -49,7 +59,7 @@ export function newPull(
         amounts: layer.weighing!.steps.map(({ what, name, mass }) => ({
           what,
           name,
-          planned: mass,
+          planned: mass * layer.weighing!.cups,
         })),
       })),
     outcome: 'good',

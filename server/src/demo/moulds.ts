@@ -20,6 +20,7 @@ const { wish, contact, liking } = newMould('', 'p', [0, 0, 1], 0.05)
 export const moulds: Record<string, Mould> = {
   'demo-astronomer-mould': made('Astronomer, cut block', 'demo-astronomer', [0, 0, -1], 94, {
     kind: 'cut block',
+    count: 2,
     silicone: 'demo-clear-platinum',
     masterUp: [0, 0, -1],
     box: { shape: 'outline', side: 10 * mm, over: 12 * mm, under: 12 * mm },
@@ -36,10 +37,12 @@ export const moulds: Record<string, Mould> = {
       },
       others: [{ substance: 'sulphur-free clay', finish: 'none', release: 'none', damp: 'dry' }],
     },
-    wish: { copies: 6, seam: 'hidden', seeThrough: 'yes', detail: 'plain' },
+    wish: { ...wish, copies: 6, seam: 'hidden', seeThrough: 'yes' },
   }),
   'demo-drop-mould': made('Drop two-part', 'demo-comet-drop', [0, 0, 1], 52, {
     kind: 'two-part',
+    cavities: 2,
+    count: 2,
     silicone: 'demo-firm-platinum',
     openings: [{ id: 'gate', what: 'gate', at: [0, 0, 52 * mm], bore: 6 * mm, made: 'cast in' }],
     wish: { ...wish, copies: 24 },
@@ -48,6 +51,7 @@ export const moulds: Record<string, Mould> = {
   }),
   'demo-coaster-mould': made('Round coaster, bought', 'demo-coaster', [0, 0, 1], 100, {
     kind: 'bought',
+    count: 6,
     liking: { ...liking, bands: 0 },
     note: 'Holds 62.8 g of water to the rim.',
   }),

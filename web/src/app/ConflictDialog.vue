@@ -4,8 +4,8 @@ import { ElDialog } from 'element-plus'
 import { compareLines } from '@mivro/core/document'
 import { describePlan, type Plan } from '@mivro/core/plan'
 import { openSessions } from '../api/sessions.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import VersionSides from '../ui/VersionSides.vue'
 
 const studio = useStudio()

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import SaveMark from './SaveMark.vue'
 import UndoButtons from './UndoButtons.vue'
 import UnitsMenu from './UnitsMenu.vue'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 const route = useRoute()
-const piece = usePiece()
+const project = useProject()
 const studio = useStudio()
 
 const crumb = computed(() => {
@@ -17,7 +17,7 @@ const crumb = computed(() => {
   if (route.path.startsWith('/desk')) return ['Ratio desk']
   if (route.path.startsWith('/studio')) return ['Studio']
   if (route.name === 'new-piece') return ['Pieces', 'New piece']
-  const name = piece.piece?.document.name
+  const name = project.piece?.document.name
   return route.params.id && name ? ['Pieces', name] : ['Pieces']
 })
 </script>

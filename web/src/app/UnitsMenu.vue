@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ElPopover } from 'element-plus'
 import { imperial, metric, type UnitChoice } from '@mivro/core/units'
 import SegmentField from '../ui/SegmentField.vue'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 const studio = useStudio()
 const label = computed(() => {

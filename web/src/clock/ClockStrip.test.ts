@@ -10,6 +10,7 @@ const hour = 3600
 const clock = (mixAt: number, more: Partial<LayerClock> = {}): LayerClock => ({
   mixAt,
   pourAt: mixAt + 240,
+  lastPourAt: mixAt + 240,
   cupUntil: mixAt + 0.8 * hour,
   bleedsUntil: mixAt + hour,
   gelAt: mixAt + 2 * hour,

@@ -2,7 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
-import { nightsOf, pourMoment } from '@mivro/core/plan'
+import { finenessOf, nightsOf, pourMoment } from '@mivro/core/plan'
 import { showDuration, showTimeOfDay } from '@mivro/core/units'
 import ClockBand from './ClockBand.vue'
 import ClockHead from './ClockHead.vue'
@@ -52,7 +52,7 @@ const axis = computed(
       rows.value.map((layer) => layer.clock!),
       left,
       Math.max(left + 200, width.value - 14),
-      62,
+      72,
     ),
 )
 const height = computed(() => head + Math.max(1, rows.value.length) * pitch + 4)
@@ -88,8 +88,11 @@ const meetings = computed(() =>
     }
   }),
 )
+const fine = computed(() => finenessOf(props.compiled))
 const moment = (at: number) =>
-  props.begin === undefined ? showDuration(at) : showTimeOfDay(props.begin + at)
+  props.begin === undefined
+    ? showDuration(at, fine.value)
+    : showTimeOfDay(props.begin + at, fine.value)
 
 const anchor = (x: number) => (x > width.value - 170 ? 'end' : x < left + 80 ? 'start' : 'middle')
 
@@ -126,7 +129,7 @@ const cost = computed(() => {
   return {
     x: meeting.pour,
     y: top(dragged.value!),
-    text: `${moment(pourAt)}, ${on}: ${costs}. Out of the mould after ${showDuration(props.compiled.demouldAt ?? 0)}.`,
+    text: `${moment(pourAt)}, ${on}: ${costs}. Out of the mould after ${showDuration(props.compiled.demouldAt ?? 0, fine.value)}.`,
   }
 })
 
@@ -294,7 +297,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       {{ cost.text }}
     </p>
     <ul class="visually-hidden">
-      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer) }}</li>
+      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, fine) }}</li>
     </ul>
   </section>
 </template>

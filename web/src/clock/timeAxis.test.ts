@@ -6,6 +6,7 @@ const hour = 3600
 const clock = (mixAt: number, scale: number): LayerClock => ({
   mixAt,
   pourAt: mixAt + 0.05 * scale,
+  lastPourAt: mixAt + 0.05 * scale,
   cupUntil: mixAt + scale,
   bleedsUntil: mixAt + scale,
   gelAt: mixAt + 2 * scale,

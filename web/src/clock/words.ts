@@ -1,5 +1,5 @@
 import type { CompiledLayer, Meeting } from '@mivro/core/plan'
-import { showDuration } from '@mivro/core/units'
+import { showDuration, type Fineness } from '@mivro/core/units'
 
 /** How a layer meets the one below, and what that costs. */
 export const meetingWords: Record<Meeting, { on: string; costs: string }> = {
@@ -10,7 +10,8 @@ export const meetingWords: Record<Meeting, { on: string; costs: string }> = {
 }
 
 /** A layer's ripening in one sentence, for whoever does not see the bands. */
-export function ripeningSentence({ name, clock }: CompiledLayer): string {
+export function ripeningSentence({ name, clock }: CompiledLayer, to?: Fineness): string {
   const c = clock!
-  return `${name}: mixed at ${showDuration(c.mixAt)}, poured at ${showDuration(c.pourAt)}, its cup pours until ${showDuration(c.cupUntil)}, gels at ${showDuration(c.gelAt)}, a next layer joins until ${showDuration(c.joinUntil)}, gates trim easily from ${showDuration(c.trimAt)}, out of the mould from ${showDuration(c.demouldAt)}.`
+  const time = (seconds: number) => showDuration(seconds, to)
+  return `${name}: mixed at ${time(c.mixAt)}, poured at ${time(c.pourAt)}, its cup pours until ${time(c.cupUntil)}, gels at ${time(c.gelAt)}, a next layer joins until ${time(c.joinUntil)}, gates trim easily from ${time(c.trimAt)}, out of the mould from ${time(c.demouldAt)}.`
 }

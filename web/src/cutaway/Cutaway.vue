@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { CompiledPlan, Plan } from '@mivro/core/plan'
+import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/filling'
 import { show, unitSymbol } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import Bands from './Bands.vue'
 import { margin, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
@@ -33,8 +33,10 @@ const emit = defineEmits<{
 
 const studio = useStudio()
 // Taken out of the plan, so that the outline is not drawn anew for every step of a drag.
-const mould = computed(() => props.plan.mould)
-const hasGate = computed(() => props.plan.gate > 0 && props.plan.mould === 'closed')
+const mould = computed(() => props.compiled.into.mould)
+const hasGate = computed(
+  () => props.compiled.into.gate > 0 && props.compiled.into.mould === 'closed',
+)
 const box = ref<HTMLElement>()
 const { width, height, frame, path } = useFrame(
   box,
@@ -50,7 +52,10 @@ const joinWords = {
   crisp: 'crisp join below',
   soft: 'soft join below',
   bled: 'bled into the one below',
+  late: 'too late to bond: scuff it',
 }
+/** As it will meet the one below at the time that the clock says. */
+const meets = ({ clock, join }: CompiledLayer) => clock?.meets ?? join
 
 /** The gate's channel, from the highest point of the cut up through the mould. */
 const gate = computed(() => {
@@ -61,7 +66,7 @@ const gate = computed(() => {
 })
 const gateWords = computed(() =>
   hasGate.value
-    ? `Up, with the gate: ${show(props.plan.gate, 'volume', studio.units)}`
+    ? `Up, with the gate: ${show(props.compiled.into.gate, 'volume', studio.units)}`
     : 'Up, with the gate',
 )
 const words = computed(() =>
@@ -183,9 +188,9 @@ const words = computed(() =>
       <span
         v-else-if="label.lines > 2"
         class="join"
-        :class="label.layer.index > 0 && label.layer.join"
+        :class="label.layer.index > 0 && meets(label.layer)"
       >
-        {{ label.layer.index === 0 ? 'poured first' : joinWords[label.layer.join] }}
+        {{ label.layer.index === 0 ? 'poured first' : joinWords[meets(label.layer)] }}
       </span>
     </button>
   </div>
@@ -279,6 +284,10 @@ svg {
 
 .join.crisp {
   color: #24663f;
+}
+
+.join.late {
+  fill: var(--stop);
 }
 
 .stop {

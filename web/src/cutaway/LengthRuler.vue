@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Section } from '@mivro/core/filling'
 import { unitSymbol } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import { margin, type Frame } from './frame.ts'
 import { lengthTicks, spaced } from './ruler.ts'
 

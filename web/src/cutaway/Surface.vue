@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import type { CompiledLayer } from '@mivro/core/plan'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import type { Frame } from './frame.ts'
 
 const props = defineProps<{
@@ -82,7 +82,7 @@ function key(event: KeyboardEvent): void {
       :y1="frame.y(layer.top)"
       :y2="frame.y(layer.top)"
       class="line"
-      :class="layer.join"
+      :class="layer.clock?.meets ?? layer.join"
     />
     <g
       class="handle"

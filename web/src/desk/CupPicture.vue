@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { stirringFill, type Portion } from '@mivro/core/mix'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 /** A cup with what goes into it, each in its place, and the line it stirs up to. */
 const props = defineProps<{

@@ -13,8 +13,8 @@ import {
 import { resinClasses } from '@mivro/core/material'
 import { safetyFor, type Hazard } from '@mivro/core/caution'
 import { figure, show, showDuration, unitSymbol } from '@mivro/core/units'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -22,10 +22,10 @@ import QuantityField from '../ui/QuantityField.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import { askTimes } from '../work/pool.ts'
 import CupPicture from './CupPicture.vue'
-import { useDesk } from './deskStore.ts'
+import { useDesk } from '../weigh/deskStore.ts'
 import DropBook from './DropBook.vue'
 import MixPanel from './MixPanel.vue'
-import PastTheMark from './PastTheMark.vue'
+import PastTheMark from '../weigh/PastTheMark.vue'
 
 const desk = useDesk()
 const shelf = useShelf()

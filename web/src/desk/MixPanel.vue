@@ -4,14 +4,14 @@ import { volumeRatio, weightRatio, type Wish } from '@mivro/core/mix'
 import { Plus } from 'lucide-vue-next'
 import { ElOption, ElSelect } from 'element-plus'
 import { show, showRatio } from '@mivro/core/units'
-import { useShelf } from '../shelf/shelfStore.ts'
-import RatioField from '../shelf/RatioField.vue'
-import { useStudio } from '../studio/studioStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import RatioField from '../ui/RatioField.vue'
+import { useStudio } from '../project/studioStore.ts'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
-import { useDesk, type ExtraKind } from './deskStore.ts'
+import { useDesk, type ExtraKind } from '../weigh/deskStore.ts'
 
 /** What is mixed, what is stirred in, and how much is wanted. */
 const desk = useDesk()

@@ -7,7 +7,7 @@ import { Line } from 'vue-chartjs'
 import { eventful, followPlaces } from '@mivro/core/cure'
 import type { CompiledPlan } from '@mivro/core/plan'
 import { chosenUnit, fromSI, show, showDuration, unitSymbol } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import ChartLegend from '../ui/ChartLegend.vue'
 import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
 import type { Heat } from './useHeat.ts'
@@ -96,8 +96,10 @@ const now = computed((): AnnotationOptions => ({
   borderColor: '#0f7376',
   borderWidth: 1.5,
 }))
-const limit = computed((): AnnotationOptions => {
-  const value = fromSI(props.compiled.heatLimit, degrees.value)
+const limit = computed((): AnnotationOptions | undefined => {
+  const at = props.compiled.heatLimit?.at
+  if (at === undefined) return undefined
+  const value = fromSI(at, degrees.value)
   return {
     type: 'line',
     scaleID: 'y',
@@ -107,7 +109,7 @@ const limit = computed((): AnnotationOptions => {
     borderDash: [4, 3],
     label: {
       display: true,
-      content: `limit ${show(props.compiled.heatLimit, 'temperature', studio.units)}`,
+      content: `limit ${show(at, 'temperature', studio.units)}`,
       position: 'end',
       yAdjust: -9,
       backgroundColor: 'transparent',
@@ -159,15 +161,17 @@ const hottestShown = computed(() => {
 })
 /** A limit far above what happens would press the lines flat. */
 const nearLimit = computed(
-  () => (props.heat.hottest.value?.hot.temperature ?? 0) > props.compiled.heatLimit - 35,
+  () =>
+    (props.heat.hottest.value?.hot.temperature ?? 0) >
+    (props.compiled.heatLimit?.at ?? Infinity) - 35,
 )
 const temperatureOptions = computed(() =>
   options(
     unitSymbol('temperature', studio.units),
-    nearLimit.value ? { now: now.value, limit: limit.value } : { now: now.value },
+    nearLimit.value && limit.value ? { now: now.value, limit: limit.value } : { now: now.value },
     {
       suggestedMax: fromSI(
-        nearLimit.value ? props.compiled.heatLimit + 12 : props.room + 10,
+        nearLimit.value ? props.compiled.heatLimit!.at + 12 : props.room + 10,
         degrees.value,
       ),
     },

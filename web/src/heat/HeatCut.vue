@@ -8,7 +8,7 @@ import { figure, show } from '@mivro/core/units'
 import { margin } from '../cutaway/frame.ts'
 import LengthRuler from '../cutaway/LengthRuler.vue'
 import { useFrame } from '../cutaway/useFrame.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import HeatKey from './HeatKey.vue'
 import { isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
@@ -85,8 +85,8 @@ const numbered = computed(() => {
   })
 })
 const limitLine = computed(() =>
-  picture.value && what.value === 'temperature'
-    ? isoLines(picture.value, [props.compiled.heatLimit], size.value.width, size.value.height)
+  picture.value && what.value === 'temperature' && props.compiled.heatLimit
+    ? isoLines(picture.value, [props.compiled.heatLimit.at], size.value.width, size.value.height)
     : [],
 )
 
@@ -231,7 +231,9 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
       :low="say(range.low)"
       :high="what === 'alpha' ? '100 %' : show(range.high, 'temperature', studio.units)"
       :limit="
-        limitLine.length > 0 ? show(compiled.heatLimit, 'temperature', studio.units) : undefined
+        limitLine.length > 0 && compiled.heatLimit
+          ? show(compiled.heatLimit.at, 'temperature', studio.units)
+          : undefined
       "
     />
     <p v-if="heat.progress.value !== undefined" class="working" role="status">

@@ -3,8 +3,8 @@ import { computed, shallowRef, watch } from 'vue'
 import { bandOf, type DeepestPour } from '@mivro/core/cure'
 import type { CompiledLayer } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import Origin from '../ui/Origin.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -17,10 +17,10 @@ import WaysOut from './WaysOut.vue'
 import WhatIf from './WhatIf.vue'
 
 const props = defineProps<{ heat: Heat; layer?: CompiledLayer }>()
-const piece = usePiece()
+const project = useProject()
 const studio = useStudio()
-const plan = computed(() => piece.document!)
-const compiled = computed(() => piece.compiled!)
+const plan = computed(() => project.plan!)
+const compiled = computed(() => project.compiled!)
 
 const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
 const hottest = computed(() => {
@@ -48,17 +48,23 @@ const about = computed(() => {
   )
 })
 const deepest = shallowRef<DeepestPour>()
+/** Nothing is asked where heat is no fault. */
+const deepestQuestion = computed(() => {
+  const { batch, heatLimit, thick = 0, depth = 0 } = about.value ?? {}
+  if (!batch || !heatLimit) return undefined
+  return {
+    batch: { ...batch, of: undefined },
+    limit: heatLimit.at,
+    thick: thick < depth ? thick : undefined,
+  }
+})
 watch(
-  () => JSON.stringify([about.value?.batch, compiled.value.heatLimit]),
+  () => JSON.stringify(deepestQuestion.value),
   async (key) => {
-    const { batch } = about.value ?? {}
-    if (!batch) return (deepest.value = undefined)
-    const found = await askDeepest({
-      batch: { ...batch, of: undefined },
-      limit: compiled.value.heatLimit,
-    })
-    if (JSON.stringify([about.value?.batch, compiled.value.heatLimit]) === key)
-      deepest.value = found
+    const asked = deepestQuestion.value
+    if (!asked) return (deepest.value = undefined)
+    const found = await askDeepest(asked)
+    if (JSON.stringify(deepestQuestion.value) === key) deepest.value = found
   },
   { immediate: true },
 )
@@ -70,7 +76,7 @@ const hot = computed(() =>
   ),
 )
 const deepestLines = computed(() => [
-  `The deepest single pour whose hottest place stays below ${degrees(compiled.value.heatLimit)}, by the heat balance of one column: bench, mould, resin and air, with the mould's wall beside it.`,
+  `The deepest single pour whose hottest place stays below ${degrees(about.value?.heatLimit?.at ?? 0)}, by the heat balance of one column: bench, mould, resin and air, with the mould's wall beside it.`,
   `It can be off by −25 and +30 %, so the advice keeps to the low end${deepest.value?.by === 'sheet' ? ", and here to the sheet's own greatest depth" : ''}.`,
   'Halving the depth takes away far more than half the heat: it leaves by the faces.',
 ])
@@ -135,9 +141,9 @@ const looks = [
     label="Nothing hotter than"
     kind="temperature"
     optional
-    :placeholder="degrees(compiled.heatLimit)"
+    :placeholder="compiled.heatLimit ? degrees(compiled.heatLimit.at) : 'no limit'"
     :value="plan.heatLimit"
-    :take="(heatLimit) => piece.change({ ...plan, heatLimit })"
+    :take="(heatLimit) => project.changePlan({ ...plan, heatLimit })"
   />
   <template v-if="hot.length > 0 && about">
     <CautionNote v-for="caution in hot" :key="caution.code" :caution="caution" />

@@ -3,9 +3,9 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { askWays } from '../work/pool.ts'
 
@@ -14,7 +14,7 @@ const props = defineProps<{
   /** The layer itself runs hot, not only what is left in its cup. */
   hot: boolean
 }>()
-const piece = usePiece()
+const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 
@@ -24,10 +24,10 @@ const problems = shallowRef<readonly Problem[]>([])
 
 let searching = new AbortController()
 const question = computed(() => ({
-  form: piece.piece!.document.form,
-  plan: piece.plan!.document,
+  form: project.piece!.document.form,
+  plan: project.pour!.document,
   shelf: [...shelf.materials],
-  walls: piece.walls,
+  into: project.compiled!.into,
   layer: props.layer.id,
 }))
 watch(
@@ -71,10 +71,10 @@ const then = ({ peak, demouldAt }: CheckedWay) =>
 
 /** A batch that is dangerous in one cup is not in several. */
 const cups = computed(() => {
-  const hot = piece.compiled!.cautions.some(
+  const hot = project.compiled!.cautions.some(
     ({ code, place }) => code === 'cup-runs-hot' && place.layer === props.layer.id,
   )
-  const now = piece.document!.layers[props.layer.index].cups ?? 1
+  const now = project.plan!.layers[props.layer.index].cups ?? 1
   const wanted = hot && props.layer.batch ? cupsFor(props.layer.batch, now) : 0
   return wanted > now ? wanted : undefined
 })
@@ -87,7 +87,7 @@ const cups = computed(() => {
       v-if="cups"
       type="button"
       class="way"
-      @click="piece.change(withLayer(piece.document!, layer.index, { cups }))"
+      @click="project.changePlan(withLayer(project.plan!, layer.index, { cups }))"
     >
       <b>Mix it in {{ cups }} cups, one after the other</b>
       <span>none heavier than the pot of its sheet</span>
@@ -109,7 +109,7 @@ const cups = computed(() => {
         :key="i"
         type="button"
         class="way"
-        @click="piece.change(way.way.plan)"
+        @click="project.changePlan(way.way.plan)"
       >
         <b>{{ say(way) }}</b>
         <span>{{ then(way) }}</span>

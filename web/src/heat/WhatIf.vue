@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
-import { compile, type CompiledPlan } from '@mivro/core/plan'
+import type { CompiledPlan } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
-const piece = usePiece()
+const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 
@@ -22,22 +22,19 @@ interface Row {
 }
 const rows = shallowRef<Row[]>([])
 
-/** The plan in another room: asked with what the sheet says, then with what the model answers. */
+/** The plan in another room, as the model answers it; what is shown is left alone. */
 async function inRoom(room: number): Promise<CompiledPlan> {
-  const plan = { ...piece.document!, room }
-  const options = { cure: piece.clock.peek, walls: piece.walls }
-  const { curve } = piece.survey!
-  const first = compile(plan, curve, shelf.materials, options)
-  await piece.clock.times(first.layers.flatMap(({ batch }) => batch ?? []))
-  return compile(plan, curve, shelf.materials, options)
+  const plan = { ...project.plan!, room }
+  await project.known.answer(project.compileWith(plan).wanted)
+  return project.compileWith(plan)
 }
 
 let asked = 0
 watch(
-  () => [piece.plan?.document, piece.walls, shelf.materials, piece.survey] as const,
-  async ([plan, , , survey]) => {
+  () => [project.pour?.document, project.into, shelf.materials, project.survey] as const,
+  async ([plan, into, , survey]) => {
     const mine = ++asked
-    if (!plan || !survey) return
+    if (!plan || !survey || !into) return
     const found: Row[] = []
     for (const room of rooms) {
       const compiled = await inRoom(room)

@@ -5,13 +5,13 @@ import { shallowRef } from 'vue'
 import type { Batch } from '@mivro/core/cure'
 import type { Material } from '@mivro/core/material'
 import type { Form } from '@mivro/core/piece'
-import { compile, newPlan, type Plan } from '@mivro/core/plan'
+import { compile, compileBy, newPlan, type Plan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
 import { fillCurve } from '@mivro/core/filling'
 import { sheets } from '../../../core/src/cure/samples.ts'
-import { useTimes } from '../pour/useTimes.ts'
+import { useKnownTimes } from '../project/useKnownTimes.ts'
 import RoomFields from '../pour/RoomFields.vue'
-import { useShelf } from '../shelf/shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 import { handlers, type WaysQuestion } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
 import { hands } from '../work/onThisThread.ts'
@@ -29,7 +29,6 @@ const shelf = new Map<string, Material>([
 ])
 const { mesh } = await hands().cavity(form)
 const curve = fillCurve(mesh, [0, 0, 1])
-const walls = { floor: 0.01, wall: 0.01 }
 
 let ways: 'found' | 'none' | 'problem' | 'never' = 'found'
 const cancelled = vi.fn()
@@ -67,22 +66,26 @@ const planOf = (top: number, more: Partial<Plan> = {}): Plan => ({
 const cure = (batch: Batch) => cureTimes([batch])[0]
 const plan = shallowRef(planOf(0.05))
 const change = vi.fn<(next: Plan) => undefined>(() => undefined)
-vi.mock('../piece/pieceStore.ts', () => ({
-  usePiece: () => ({
+const known = useKnownTimes()
+vi.mock('../project/projectStore.ts', () => ({
+  useProject: () => ({
     piece: { document: { form } },
-    get plan() {
+    get pour() {
       return { document: plan.value }
     },
-    get document() {
+    get plan() {
       return plan.value
     },
     get compiled() {
-      return compile(plan.value, curve, shelf, { cure, walls })
+      return compileBy(cure, plan.value, curve, shelf)
     },
+    get into() {
+      return compile(plan.value, curve, shelf).into
+    },
+    compileWith: (next: Plan) => compile(next, curve, shelf, { times: known.times.value }),
     survey: { curve },
-    walls,
-    clock: useTimes(),
-    change: (next: Plan) => change(next),
+    known,
+    changePlan: (next: Plan) => change(next),
   }),
 }))
 
@@ -104,7 +107,7 @@ beforeEach(() => {
 })
 
 const waysOut = () => {
-  const [layer] = compile(plan.value, curve, shelf, { cure, walls }).layers
+  const [layer] = compileBy(cure, plan.value, curve, shelf).layers
   return mount(WaysOut, { props: { layer, hot: true } })
 }
 const search = async (shown: ReturnType<typeof waysOut>) => {
@@ -154,7 +157,7 @@ describe('ways out of a pour that runs hot', () => {
   })
 
   it('a cup that is hot alone asks for no search', () => {
-    const [layer] = compile(plan.value, curve, shelf, { cure, walls }).layers
+    const [layer] = compileBy(cure, plan.value, curve, shelf).layers
     const shown = mount(WaysOut, { props: { layer, hot: false } })
     expect(shown.text()).not.toContain('Find ways out')
   })

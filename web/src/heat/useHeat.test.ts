@@ -4,7 +4,16 @@ import { effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue'
 import type { HeatField } from '@mivro/core/cure'
 import { Problem } from '@mivro/core/problem'
 import { lawOf } from '../work/laws.ts'
-import { newPlan, pourHeat, type PourHeatQuestion } from '@mivro/core/plan'
+import { fillCurve } from '@mivro/core/filling'
+import {
+  compile,
+  newPlan,
+  pourHeat,
+  pourHeatQuestion,
+  type Plan,
+  type PourHeatQuestion,
+} from '@mivro/core/plan'
+import type { FoundHeat } from '../project/projectStore.ts'
 import { buildSolid } from '@mivro/core/shape'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
 import { useHeat } from './useHeat.ts'
@@ -28,32 +37,31 @@ vi.mock('../work/pool.ts', () => ({
   },
 }))
 
-const compiledWith = (top: number) => ({
+const shelf = new Map([['e', slowEpoxy]])
+const planWith = (top: number): Plan => ({
+  ...newPlan('x'),
   layers: [
-    {
-      top,
-      clock: { pourAt: 240 },
-      batch: { resin: slowEpoxy, room: 296.15, mass: 0.05, depth: top },
-    },
+    { id: 'a', name: 'A', fill: { by: 'height', top }, resin: 'e', inclusions: [], join: 'crisp' },
   ],
-  demouldAt: 80_000,
 })
-const piece = {
-  piece: { document: { form: { from: 'sizes' } } },
-  document: newPlan('x'),
-  walls: { floor: 0.01, wall: 0.01 },
-  clock: { waiting: false },
-  preview: undefined,
-  compiled: shallowRef(compiledWith(0.01)),
+const curve = fillCurve(mesh, [0, 0, 1])
+const plan = shallowRef(planWith(0.01))
+const found = shallowRef<FoundHeat>()
+const store = {
+  get estimated() {
+    return compile(plan.value, curve, shelf)
+  },
+  get heatQuestion() {
+    return { form: { from: 'sizes' }, pour: pourHeatQuestion(plan.value, this.estimated) }
+  },
+  get heatKey() {
+    return JSON.stringify(this.heatQuestion)
+  },
+  set heat(answer: FoundHeat) {
+    found.value = answer
+  },
 }
-vi.mock('../piece/pieceStore.ts', () => ({
-  usePiece: () => ({
-    ...piece,
-    get compiled() {
-      return piece.compiled.value
-    },
-  }),
-}))
+vi.mock('../project/projectStore.ts', () => ({ useProject: () => store }))
 
 beforeEach(() => {
   setActivePinia(createPinia())
@@ -61,7 +69,7 @@ beforeEach(() => {
   asked.length = 0
   given = 'answer'
   cancelled.mockClear()
-  piece.compiled.value = compiledWith(0.01)
+  plan.value = planWith(0.01)
 })
 
 const scopes: EffectScope[] = []
@@ -90,11 +98,13 @@ describe('the heat lens', () => {
     expect(heat.at.value).toBeCloseTo(heat.hottest.value!.hot.at, 6)
     expect(heat.points.value).toEqual([heat.hottest.value!.hot.place])
     expect(heat.progress.value).toBeUndefined()
+    // The project hears of it, and its estimates give way.
+    expect(found.value!.peaks.get('a')!.temperature).toBe(heat.hottest.value!.hot.temperature)
   })
 
   it('a change makes it stale, and is followed anew once it has settled', async () => {
     const { heat } = await started()
-    piece.compiled.value = compiledWith(0.015)
+    plan.value = planWith(0.015)
     await nextTick()
     expect(heat.stale.value).toBe(true)
     expect(asked).toHaveLength(1)
@@ -115,7 +125,7 @@ describe('the heat lens', () => {
     ])
     heat.movePoint(0, [0, 0, 0.005])
     heat.removePoint(1)
-    piece.compiled.value = compiledWith(0.014)
+    plan.value = planWith(0.014)
     await nextTick()
     await vi.advanceTimersByTimeAsync(300)
     expect(heat.at.value).toBe(5000)

@@ -2,10 +2,10 @@ import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { useIntervalFn, watchDebounced } from '@vueuse/core'
 import type { HeatField, Quantity } from '@mivro/core/cure'
 import { kindAt } from '@mivro/core/cure'
-import { pourHeatQuestion } from '@mivro/core/plan'
+import { hottestOf } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Vec3 } from '@mivro/core/mesh'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import { askHeat } from '../work/pool.ts'
 
 /** Settled for so long, ms, before the field is followed anew. */
@@ -20,7 +20,7 @@ const mostPoints = 3
 
 /** The field of the open pour, followed anew whenever it changes, and the moment looked at. */
 export function useHeat(active: () => boolean) {
-  const piece = usePiece()
+  const project = useProject()
   const field = shallowRef<HeatField>()
   const answered = ref('')
   const progress = ref<number>()
@@ -31,14 +31,8 @@ export function useHeat(active: () => boolean) {
   const points = shallowRef<Vec3[]>([])
   const chosen = { moment: false, points: false }
 
-  const question = computed(() => {
-    const { compiled, document, walls } = piece
-    if (!active() || !compiled || !document || piece.preview || piece.clock.waiting)
-      return undefined
-    if (!piece.piece || !compiled.layers.some(({ clock }) => clock)) return undefined
-    return { form: piece.piece.document.form, pour: pourHeatQuestion(document, compiled, walls) }
-  })
-  const key = computed(() => (question.value ? JSON.stringify(question.value) : ''))
+  const question = computed(() => (active() ? project.heatQuestion : undefined))
+  const key = computed(() => (question.value ? project.heatKey : ''))
   let following = new AbortController()
   // What was asked of a pour that has changed since is of no interest any more.
   watch(key, () => {
@@ -61,6 +55,7 @@ export function useHeat(active: () => boolean) {
       const found = await askHeat(asked, { signal, onProgress })
       field.value = found
       answered.value = mine
+      project.heat = { question: mine, peaks: hottestOf(project.estimated!, found) }
       // Until a moment or a point is chosen, what is hottest is looked at.
       if (!chosen.moment) at.value = hottest.value?.hot.at ?? 0
       points.value = points.value.filter((place) => kindAt(found, place) !== 'air')

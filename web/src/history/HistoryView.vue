@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
 import { compareLines, type Change } from '@mivro/core/document'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import { showMoment } from '../ui/dates.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -12,14 +12,14 @@ import VersionSides from '../ui/VersionSides.vue'
 import { useHistory, type Version } from './useHistory.ts'
 
 const router = useRouter()
-const piece = usePiece()
+const project = useProject()
 const { problems, trying } = useProblems()
-const history = useHistory(() => piece.plan!.id)
+const history = useHistory(() => project.pour!.id)
 const chosen = ref<number>()
 
 // Also after every change of the plan that is open: its newest version is one more.
 watch(
-  () => [piece.plan?.id, piece.plan?.revision] as const,
+  () => [project.pour?.id, project.pour?.revision] as const,
   ([id]) => {
     if (id !== undefined) void trying(() => history.load())
   },
@@ -54,16 +54,16 @@ const sides = computed(() => {
 
 const restore = () =>
   trying(async () => {
-    const problem = piece.change(shown.value!.document)
+    const problem = project.changePlan(shown.value!.document)
     if (problem) throw problem
     await router.push({ name: 'pour' })
   })
 </script>
 
 <template>
-  <div v-if="piece.plan" class="history">
+  <div v-if="project.pour" class="history">
     <section class="panel list" aria-label="Versions">
-      <h2>History of {{ piece.plan.document.name }}</h2>
+      <h2>History of {{ project.pour.document.name }}</h2>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
       <ol>
         <li v-for="version in history.versions.value" :key="version.revision">

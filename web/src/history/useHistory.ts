@@ -2,8 +2,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { changedLines, type Revision } from '@mivro/core/document'
 import { describePlan, type Plan } from '@mivro/core/plan'
 import { api } from '../api/client.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 export interface Version extends Revision<Plan> {
   /** The plan in lines, and those that this version changed. */

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
 import { Box, CircleHelp, RotateCw, Scissors } from 'lucide-vue-next'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import keys from '../ui/keys.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
@@ -13,7 +13,6 @@ import { useProblems } from '../ui/problems.ts'
 import AirCut from './air/AirCut.vue'
 import AirPanel from './air/AirPanel.vue'
 import CastingPanel from './casting/CastingPanel.vue'
-import { useMould } from './mouldStore.ts'
 import { topics, type Topic } from './topics.ts'
 
 const Air3D = defineAsyncComponent(() => import('./air/Air3D.vue'))
@@ -28,8 +27,7 @@ const PassportPanel = defineAsyncComponent(() => import('./passport/PassportPane
 
 const route = useRoute()
 const router = useRouter()
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const { problems, trying } = useProblems()
 
 const topic = computed(
@@ -41,11 +39,11 @@ const help = ref(false)
 const adopted = ref('')
 
 const turnStep = Math.PI / 12
-const turn = () => (piece.turn = (piece.turn + turnStep) % Math.PI)
+const turn = () => (project.turn = (project.turn + turnStep) % Math.PI)
 
 const others = computed(() =>
-  mould.all
-    .filter(({ id }) => !mould.own.some((own) => own.id === id))
+  project.moulds
+    .filter(({ id }) => !project.ownMoulds.some((own) => own.id === id))
     .map(({ id, document }) => ({ value: id, label: document.name })),
 )
 
@@ -62,7 +60,7 @@ const shortcuts = [
 
 let unbind = () => {}
 onMounted(() => {
-  mould.shown = true
+  project.mouldShown = true
   const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
   unbind = keys({
     ...Object.fromEntries(topics.map(({ key, name }) => [key, to(name)])),
@@ -72,17 +70,22 @@ onMounted(() => {
   })
 })
 onUnmounted(() => {
-  mould.shown = false
+  project.mouldShown = false
   unbind()
 })
 </script>
 
 <template>
-  <EmptyPlace v-if="mould.loaded && !mould.session" title="Which mould makes it?">
+  <EmptyPlace v-if="project.loaded && !project.mouldSession" title="Which mould makes it?">
     A mould is planned before silicone is opened: where air will stay, which kind it should be, how
     much silicone it takes, and whether it will cure on the master.
     <template #next>
-      <button type="button" class="btn" :disabled="!piece.survey" @click="trying(mould.make)">
+      <button
+        type="button"
+        class="btn"
+        :disabled="!project.survey"
+        @click="trying(project.makeMould)"
+      >
         Plan a mould
       </button>
       <div v-if="others.length > 0" class="adopt">
@@ -90,13 +93,13 @@ onUnmounted(() => {
           label="or one that is there:"
           :options="[{ value: '', label: 'choose' }, ...others]"
           :value="adopted"
-          @choose="trying(() => mould.adopt($event))"
+          @choose="trying(() => project.adoptMould($event))"
         />
       </div>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     </template>
   </EmptyPlace>
-  <div v-else-if="mould.document && piece.survey" class="mould">
+  <div v-else-if="project.mould && project.survey" class="mould">
     <section class="backlit" aria-label="The mould">
       <div class="tools">
         <nav class="lenses" aria-label="What to look at">
@@ -146,24 +149,28 @@ onUnmounted(() => {
       </div>
     </section>
     <aside class="panel beside" :aria-label="topics.find(({ name }) => name === topic)?.label">
-      <ProblemNote v-for="problem in mould.problems" :key="problem.code" :problem="problem" />
       <ProblemNote
-        v-if="mould.geometryProblem && topic !== 'air'"
-        :problem="mould.geometryProblem"
+        v-for="problem in project.mouldProblems"
+        :key="problem.code"
+        :problem="problem"
       />
-      <p v-if="mould.geometryStep && topic !== 'air'" class="quiet small" role="status">
-        {{ mould.geometryStep }} …
-        <ElButton size="small" text @click="mould.stopLooking">Cancel</ElButton>
+      <ProblemNote
+        v-if="project.geometryProblem && topic !== 'air'"
+        :problem="project.geometryProblem"
+      />
+      <p v-if="project.geometryStep && topic !== 'air'" class="quiet small" role="status">
+        {{ project.geometryStep }} …
+        <ElButton size="small" text @click="project.stopLooking">Cancel</ElButton>
       </p>
-      <p v-else-if="!mould.geometry && !mould.geometryProblem && topic !== 'air'" class="small">
-        <ElButton size="small" @click="mould.lookAtGeometry">Look at the shape again</ElButton>
+      <p v-else-if="!project.geometry && !project.geometryProblem && topic !== 'air'" class="small">
+        <ElButton size="small" @click="project.lookAtGeometry">Look at the shape again</ElButton>
       </p>
       <AirPanel v-if="topic === 'air'" />
       <CastingPanel v-else-if="topic === 'casting'" />
       <KindPanel v-else-if="topic === 'kind'" />
       <SiliconePanel v-else-if="topic === 'silicone'" />
       <ContactPanel v-else-if="topic === 'contact'" />
-      <PassportPanel v-else-if="mould.session" :session="mould.session" />
+      <PassportPanel v-else-if="project.mouldSession" :session="project.mouldSession" />
     </aside>
     <KeysDialog v-model="help" :shortcuts="shortcuts" />
   </div>

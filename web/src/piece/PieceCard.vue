@@ -2,24 +2,26 @@
 import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
 import type { Piece } from '@mivro/core/piece'
-import { compile, type Plan } from '@mivro/core/plan'
+import type { Mould } from '@mivro/core/mould'
+import { compile, pouredInto, type Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { sayProblem } from '@mivro/core/caution'
 import { show } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
-import { useTimes } from '../pour/useTimes.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useKnownTimes } from '../project/useKnownTimes.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
 import { askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
-import MiniCut from './MiniCut.vue'
+import MiniCut from '../cutaway/MiniCut.vue'
 
 const props = defineProps<{
   piece: Stored<Piece>
   plan?: Stored<Plan>
+  mould?: Mould
   /** How many pulls it has, and the last of them. */
   pulls: number
   last?: Pick<Pull, 'outcome' | 'pouredAt'>
@@ -45,13 +47,21 @@ const { stop } = useIntersectionObserver(card, async ([entry]) => {
   }
 })
 
-const clock = useTimes('back')
-const compiled = computed(() =>
-  survey.value && props.plan
-    ? compile(props.plan.document, survey.value.curve, shelf.materials, { cure: clock.cure })
-    : undefined,
-)
-watch([compiled, clock.version], () => void clock.catchUp(), { flush: 'post' })
+const known = useKnownTimes('back')
+/** As the pour's own stage compiles it: with the mould that makes the piece. */
+const compiled = computed(() => {
+  if (!survey.value || !props.plan) return undefined
+  const { curve, girth, section } = survey.value
+  const { document } = props.plan
+  const standing = { up: document.up, lowest: section.origin[2], height: curve.height }
+  return compile(document, curve, shelf.materials, {
+    into: pouredInto(document, props.mould, standing),
+    girth,
+    times: known.times.value,
+    before: known.before,
+  })
+})
+watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
 const outcomeWords = { good: 'came out good', fixable: 'can be mended', lost: 'was lost' }
 const state = computed(() => {
   if (compiled.value?.cautions.some((c) => c.severity === 'stop'))

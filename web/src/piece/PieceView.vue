@@ -3,31 +3,29 @@ import { computed, onUnmounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { History, Printer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import { useUndoOf } from '../ui/undo.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { sayProblem } from '@mivro/core/caution'
-import { useMould } from '../mould/mouldStore.ts'
-import { usePiece } from './pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 
 const route = useRoute()
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const studio = useStudio()
 
 watch(
   () => String(route.params.id),
-  (id) => piece.open(id),
+  (id) => project.open(id),
   { immediate: true },
 )
-const visit = piece.enter()
-onUnmounted(() => piece.leave(visit))
+const visit = project.enter()
+onUnmounted(() => project.leave(visit))
 
-const name = computed(() => piece.piece?.document.name ?? '')
+const name = computed(() => project.piece?.document.name ?? '')
 const facts = computed(() => {
-  const found = piece.survey
-  if (!found || !piece.document) return ''
+  const found = project.survey
+  if (!found || !project.plan) return ''
   const { low, high, volume } = found.measures
   const unit = studio.units.length
   const sides = [0, 1, 2].map((i) =>
@@ -35,8 +33,8 @@ const facts = computed(() => {
       .replace(` ${unit}`, '')
       .replace(/\.0$/, ''),
   )
-  const { copies } = piece.document
-  return `${sides.join(' × ')} ${unit} · ${show(volume, 'volume', studio.units)} · ${copies} ${copies === 1 ? 'copy' : 'copies'}${mould.document ? ` · ${mould.document.name}` : ''}`
+  const { copies } = project.plan
+  return `${sides.join(' × ')} ${unit} · ${show(volume, 'volume', studio.units)} · ${copies} ${copies === 1 ? 'copy' : 'copies'}${project.mould ? ` · ${project.mould.name}` : ''}`
 })
 const stages = [
   { name: 'shape', label: 'Shape' },
@@ -47,8 +45,8 @@ const stages = [
 
 useUndoOf(() => {
   if (route.name === 'pulls') return []
-  if (route.name === 'mould') return [mould.session, piece.plan]
-  return route.name === 'shape' ? [piece.piece, piece.plan] : [piece.plan, piece.piece]
+  if (route.name === 'mould') return [project.mouldSession, project.pour]
+  return route.name === 'shape' ? [project.piece, project.pour] : [project.pour, project.piece]
 })
 </script>
 
@@ -78,13 +76,19 @@ useUndoOf(() => {
         ><Printer :size="15" aria-hidden="true" />Run sheet</RouterLink
       >
     </div>
-    <EmptyPlace v-if="piece.problems.length > 0" title="This piece can't be opened">
-      {{ sayProblem(piece.problems[0]) }}
+    <EmptyPlace v-if="project.problems.length > 0" title="This piece can't be opened">
+      {{ sayProblem(project.problems[0]) }}
       <template #next><RouterLink class="btn" to="/pieces">Go to the pieces</RouterLink></template>
     </EmptyPlace>
     <div v-else class="stage">
-      <ProblemNote v-for="problem in piece.shapeProblems" :key="problem.code" :problem="problem" />
-      <p v-if="piece.step && !piece.survey" class="reading" role="status">{{ piece.step }} …</p>
+      <ProblemNote
+        v-for="problem in project.shapeProblems"
+        :key="problem.code"
+        :problem="problem"
+      />
+      <p v-if="project.shapeStep && !project.survey" class="reading" role="status">
+        {{ project.shapeStep }} …
+      </p>
       <RouterView />
     </div>
   </div>

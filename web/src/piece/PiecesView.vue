@@ -2,11 +2,12 @@
 import { onMounted, ref, shallowRef } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
 import { Plus } from 'lucide-vue-next'
+import type { Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
 import { api, type PieceOverview, type Stored } from '../api/client.ts'
-import { newestOf } from '../api/sessions.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { listNewest, newestOf } from '../api/sessions.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -39,7 +40,18 @@ async function load(after?: string): Promise<void> {
   })
   busy.value = false
 }
-onMounted(() => Promise.all([load(), trying(() => shelf.load())]))
+const moulds = shallowRef<Stored<Mould>[]>([])
+const mouldOf = (id: string) =>
+  moulds.value.find(({ document }) => document.pieces.includes(id))?.document
+onMounted(() =>
+  Promise.all([
+    load(),
+    trying(async () => {
+      moulds.value = await listNewest('moulds')
+    }),
+    trying(() => shelf.load()),
+  ]),
+)
 
 const end = ref<HTMLElement>()
 useIntersectionObserver(
@@ -96,6 +108,7 @@ const fillDemo = () =>
           :key="card.piece.id"
           :piece="card.piece"
           :plan="card.plan ?? undefined"
+          :mould="mouldOf(card.piece.id)"
           :pulls="card.pulls"
           :last="card.last ?? undefined"
           @remove="remove(card.piece)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { show, showArea } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import type { Survey } from '../work/survey.ts'
 

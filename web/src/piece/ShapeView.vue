@@ -9,21 +9,21 @@ import TextField from '../ui/TextField.vue'
 import DirectionFields from './DirectionFields.vue'
 import MeasuredFields from './MeasuredFields.vue'
 import OutlineFields from './OutlineFields.vue'
-import { usePiece } from './pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import ShapeFacts from './ShapeFacts.vue'
 import SolidFields from './SolidFields.vue'
 
-const piece = usePiece()
-const document = computed(() => piece.piece!.document)
-const changeForm = (form: Form) => piece.changePiece({ ...document.value, form })
-const changeUp = (up: Vec3) => piece.change({ ...piece.document!, up: [...up] })
+const project = useProject()
+const document = computed(() => project.piece!.document)
+const changeForm = (form: Form) => project.changePiece({ ...document.value, form })
+const changeUp = (up: Vec3) => project.changePlan({ ...project.plan!, up: [...up] })
 
 /** What can be done about holes: closing them, or taking that back. */
 const holes = computed(() => {
   const { form } = document.value
   if (form.from !== 'file') return undefined
   if (form.holes === 'closed') return 'left'
-  return piece.survey && !piece.survey.closed ? 'closed' : undefined
+  return project.survey && !project.survey.closed ? 'closed' : undefined
 })
 
 const units = [
@@ -35,17 +35,17 @@ const units = [
 </script>
 
 <template>
-  <div v-if="piece.piece && piece.plan" class="shape">
+  <div v-if="project.piece && project.pour" class="shape">
     <section class="backlit" aria-label="The shape, cut open">
       <Cutaway
-        v-if="piece.survey && piece.compiled"
+        v-if="project.survey && project.compiled"
         still
-        :section="piece.survey.section"
-        :curve="piece.survey.curve"
-        :plan="piece.document!"
-        :compiled="piece.compiled"
+        :section="project.survey.section"
+        :curve="project.survey.curve"
+        :plan="project.plan!"
+        :compiled="project.compiled"
       />
-      <p v-if="piece.step" class="step" role="status">{{ piece.step }} …</p>
+      <p v-if="project.shapeStep" class="step" role="status">{{ project.shapeStep }} …</p>
     </section>
     <aside class="panel beside" aria-label="The shape">
       <TextField
@@ -53,7 +53,7 @@ const units = [
         heading
         label="Name of the piece"
         :value="document.name"
-        :take="(name) => piece.changePiece({ ...document, name })"
+        :take="(name) => project.changePiece({ ...document, name })"
       />
       <template v-if="document.form.from === 'sizes'">
         <SolidFields
@@ -94,14 +94,14 @@ const units = [
           {{ holes === 'closed' ? 'Close the holes with a skin' : 'Leave the holes open again' }}
         </button>
       </template>
-      <DirectionFields :up="piece.document!.up" :take="changeUp" />
-      <ShapeFacts v-if="piece.survey" :survey="piece.survey" />
+      <DirectionFields :up="project.plan!.up" :take="changeUp" />
+      <ShapeFacts v-if="project.survey" :survey="project.survey" />
       <TextField
         label="Notes"
         :lines="3"
         :value="document.note"
         placeholder="What it is for, how it should look"
-        :take="(note) => piece.changePiece({ ...document, note })"
+        :take="(note) => project.changePiece({ ...document, note })"
       />
     </aside>
   </div>

@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { PlanInclusion } from '@mivro/core/plan'
-import { useShelf } from '../shelf/shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 import InclusionList from './InclusionList.vue'
 
 const stars: PlanInclusion = { id: 's', name: 'Brass stars', count: 2, mass: 0.0004, density: 8500 }

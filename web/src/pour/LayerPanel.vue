@@ -2,14 +2,14 @@
 import { computed } from 'vue'
 import { safetyFor } from '@mivro/core/caution'
 import { bandOf, explainCure, explainSheet } from '@mivro/core/cure'
-import { withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
+import { finenessOf, withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
-import AtTheCup from '../desk/AtTheCup.vue'
+import AtTheCup from '../weigh/AtTheCup.vue'
 import CountField from '../ui/CountField.vue'
 import Origin from '../ui/Origin.vue'
 import QuantityField from '../ui/QuantityField.vue'
@@ -17,17 +17,18 @@ import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import ShelfSelect from '../ui/ShelfSelect.vue'
 import TextField from '../ui/TextField.vue'
-import WeighTable from '../ui/WeighTable.vue'
-import { useLaw } from '../shelf/useLaw.ts'
+import WeighTable from '../weigh/WeighTable.vue'
+import { useLaw } from '../project/useLaw.ts'
 import InclusionList from './InclusionList.vue'
+import { useFixes } from './useFixes.ts'
 
 const props = defineProps<{ layer: CompiledLayer; count: number }>()
 
-const piece = usePiece()
+const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 
-const plan = computed(() => piece.document!)
+const plan = computed(() => project.plan!)
 const source = computed<Layer>(() => plan.value.layers[props.layer.index])
 const resin = computed(() => {
   const found = shelf.materials.get(source.value.resin ?? '')
@@ -40,9 +41,10 @@ const tint = computed(() => {
 const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
 const band = computed(() => {
   const { clock, batch } = props.layer
-  return clock?.peak && batch
-    ? bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
-    : undefined
+  if (!clock?.peak || !batch) return undefined
+  const { low, high } = bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
+  // A band within a degree is none.
+  return degrees(low) === degrees(high) ? undefined : `${degrees(low)} to ${degrees(high)}`
 })
 const law = useLaw(() => resin.value)
 const origin = computed(() => {
@@ -51,13 +53,16 @@ const origin = computed(() => {
   return resin.value ? explainSheet(resin.value, plan.value.room, studio.units) : []
 })
 const cautions = (field: string) =>
-  piece.compiled!.cautions.filter(
-    (c) => c.place.layer === props.layer.id && c.place.field === field,
-  )
+  project
+    .compiled!.cautions.filter((c) => c.place.layer === props.layer.id && c.place.field === field)
+    .map((caution) => ({ caution, fixes: fixes(caution) }))
+const fixes = useFixes()
+const fine = computed(() => finenessOf(project.compiled!))
+const time = (seconds: number) => showDuration(seconds, fine.value)
 const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.hazards)
 
 const change = (values: Partial<Layer>): Problem | undefined =>
-  piece.change(withLayer(plan.value, props.layer.index, values))
+  project.changePlan(withLayer(plan.value, props.layer.index, values))
 const chooseTint = (id: string | undefined) =>
   change({
     tint:
@@ -110,7 +115,12 @@ const joins = [
     :value="layer.resin"
     :take="(volume) => change({ fill: { by: 'volume', volume: volume ?? 0 } })"
   />
-  <CautionNote v-for="caution in cautions('fill')" :key="caution.code" :caution="caution" />
+  <CautionNote
+    v-for="one in cautions('fill')"
+    :key="one.caution.code"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
 
   <ShelfSelect
     label="Resin"
@@ -118,7 +128,12 @@ const joins = [
     :value="source.resin"
     @choose="change({ resin: $event })"
   />
-  <CautionNote v-for="caution in cautions('resin')" :key="caution.code" :caution="caution" />
+  <CautionNote
+    v-for="one in cautions('resin')"
+    :key="one.caution.code"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
   <ShelfSelect
     label="Tint"
     kind="tint"
@@ -139,7 +154,12 @@ const joins = [
       "
     />
   </ShelfSelect>
-  <CautionNote v-for="caution in cautions('tint')" :key="caution.code" :caution="caution" />
+  <CautionNote
+    v-for="one in cautions('tint')"
+    :key="one.caution.code"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
 
   <SegmentField
     v-if="layer.index > 0"
@@ -155,7 +175,12 @@ const joins = [
       As the join wants
     </button>
   </p>
-  <CautionNote v-for="caution in cautions('join')" :key="caution.code" :caution="caution" />
+  <CautionNote
+    v-for="one in cautions('join')"
+    :key="one.caution.code"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
 
   <template v-if="layer.weighing">
     <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
@@ -170,12 +195,26 @@ const joins = [
       :step="plan.scaleStep"
       :room="plan.room"
     />
-    <CautionNote v-for="caution in cautions('weigh')" :key="caution.code" :caution="caution" />
+    <CautionNote
+      v-for="one in cautions('weigh')"
+      :key="one.caution.code"
+      :caution="one.caution"
+      :fixes="one.fixes"
+    />
     <CountField
       label="Mixed in so many cups"
-      :value="source.cups ?? 1"
+      :value="layer.weighing.cups"
       :take="(cups) => change({ cups: cups > 1 ? cups : undefined })"
     />
+    <p v-if="layer.each && plan.copies > 1" class="row quiet small">
+      <span>Each copy</span>
+      <span>
+        <b class="num">{{ show(layer.each.mass, 'mass', studio.units) }}</b><template
+          v-if="layer.each.time !== undefined"
+          >, <b class="num">{{ showDuration(layer.each.time) }}</b> to pour it</template
+        >
+      </span>
+    </p>
   </template>
 
   <div class="block">
@@ -186,9 +225,10 @@ const joins = [
       :take="(inclusions) => change({ inclusions })"
     />
     <CautionNote
-      v-for="(caution, i) in cautions('inclusions')"
-      :key="`${caution.code}-${i}`"
-      :caution="caution"
+      v-for="(one, i) in cautions('inclusions')"
+      :key="`${one.caution.code}-${i}`"
+      :caution="one.caution"
+      :fixes="one.fixes"
     />
   </div>
 
@@ -198,7 +238,7 @@ const joins = [
       <div class="row">
         <dt>Pourable for<Origin of="this time" :lines="origin" /></dt>
         <dd>
-          <b class="num">{{ showDuration(layer.clock.cupUntil - layer.clock.mixAt) }}</b>
+          <b class="num">{{ time(layer.clock.cupUntil - layer.clock.mixAt) }}</b>
           at {{ show(plan.room, 'temperature', studio.units)
           }}<template v-if="layer.batch"
             >, {{ show(layer.batch.mass, 'mass', studio.units) }} in the cup</template
@@ -209,41 +249,44 @@ const joins = [
         <dt>Gels after</dt>
         <dd>
           <span v-if="layer.clock.basis.gel !== 'sheet'">about </span>
-          <b class="num">{{ showDuration(layer.clock.gelAt - layer.clock.mixAt) }}</b>
+          <b class="num">{{ time(layer.clock.gelAt - layer.clock.mixAt) }}</b>
         </dd>
       </div>
       <div v-if="layer.clock.peak" class="row">
         <dt>Hottest point</dt>
         <dd>
-          about
-          <b class="num">{{ degrees(layer.clock.peak.temperature) }}</b>,
-          {{ showDuration(layer.clock.peak.at - layer.clock.mixAt) }} after mixing<template
-            v-if="band"
-            >, {{ degrees(band.low) }} to {{ degrees(band.high) }}</template
-          >
+          about <b class="num">{{ degrees(layer.clock.peak.temperature) }}</b><template v-if="band"
+            >, {{ band }}</template
+          >, {{ time(layer.clock.peak.at - layer.clock.mixAt) }} after mixing
+          <span v-if="layer.clock.peak.by === 'column'">(quick estimate)</span>
         </dd>
       </div>
       <div class="row">
-        <dt>Gates trim easily</dt>
+        <dt>
+          {{ project.compiled!.into.mould === 'closed' ? 'Gates trim easily' : 'Out of the mould' }}
+        </dt>
         <dd>
-          after <b class="num">{{ showDuration(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out
-          after
-          <b class="num">{{ showDuration(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
+          <template v-if="project.compiled!.into.mould === 'closed'"
+            >after <b class="num">{{ time(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out
+            after</template
+          ><template v-else>after</template>
+          <b class="num">{{ time(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
         </dd>
       </div>
       <div v-if="layer.index > 0" class="row">
         <dt>Mix it, then pour it</dt>
         <dd>
-          <b class="num">{{ showDuration(layer.clock.mixAt) }}</b>,
-          <b class="num">{{ showDuration(layer.clock.pourAt) }}</b>
+          <b class="num">{{ time(layer.clock.mixAt) }}</b>,
+          <b class="num">{{ time(layer.clock.pourAt) }}</b>
           after the first mix
         </dd>
       </div>
     </dl>
     <CautionNote
-      v-for="caution in [...cautions('heat'), ...cautions('clock')]"
-      :key="caution.code"
-      :caution="caution"
+      v-for="one in [...cautions('heat'), ...cautions('clock')]"
+      :key="one.caution.code"
+      :caution="one.caution"
+      :fixes="one.fixes"
     />
   </template>
 </template>

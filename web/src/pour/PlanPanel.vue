@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { safetyFor } from '@mivro/core/caution'
+import { safetyFor, type Caution } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
-import type { Plan } from '@mivro/core/plan'
+import { finenessOf, mixesFor, type Plan } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
 import { api } from '../api/client.ts'
@@ -18,21 +18,36 @@ import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import RoomFields from './RoomFields.vue'
+import { useFixes } from './useFixes.ts'
 import TextField from '../ui/TextField.vue'
 
-const piece = usePiece()
+const project = useProject()
 const studio = useStudio()
-const plan = computed(() => piece.document!)
-const compiled = computed(() => piece.compiled!)
+const plan = computed(() => project.plan!)
+const compiled = computed(() => project.compiled!)
 
-const change = (values: Partial<Plan>) => piece.change({ ...plan.value, ...values })
+const change = (values: Partial<Plan>) => project.changePlan({ ...plan.value, ...values })
 /** What is known of the shape bears on every weight. */
-const ofShape = computed(() => piece.survey?.cautions ?? [])
+const ofShape = computed(() => project.survey?.cautions ?? [])
 const whole = computed(() =>
   compiled.value.cautions.filter(
-    (c) => c.place.layer === undefined && c.place.field !== 'humidity',
+    (c) =>
+      c.place.layer === undefined && c.place.field !== 'humidity' && c.place.field !== 'copies',
   ),
 )
+const fixes = useFixes()
+const fixed = (caution: Caution) => ({ caution, fixes: fixes(caution) })
+const atCopies = computed(() =>
+  compiled.value.cautions.filter(({ place }) => place.field === 'copies').map(fixed),
+)
+const into = computed(() => compiled.value.into)
+/** The casts that are wanted in all, where the mould's wish says it. */
+const order = computed(() => {
+  const wanted = project.mould?.wish.copies
+  if (wanted === undefined || wanted === plan.value.copies) return ''
+  const mixes = mixesFor(wanted, plan.value.copies)
+  return `${wanted} are wanted in all: ${mixes} ${mixes === 1 ? 'mix' : 'mixes'} like this.`
+})
 const inLayers = computed(() =>
   compiled.value.cautions.filter((c) => c.place.layer !== undefined && c.severity === 'stop'),
 )
@@ -43,9 +58,9 @@ const demoulding = computed(() =>
   ),
 )
 const pours = computed(() =>
-  piece.plans.map(({ id, document }) => ({
+  project.pours.map(({ id, document }) => ({
     value: id,
-    label: id === piece.plan!.id ? plan.value.name : document.name,
+    label: id === project.pour!.id ? plan.value.name : document.name,
   })),
 )
 
@@ -53,11 +68,11 @@ const { problems, trying } = useProblems()
 const remove = () =>
   trying(async () => {
     const { name } = plan.value
-    const id = await piece.removePlan()
+    const id = await project.removePour()
     sayTakenOff(name, () =>
       trying(async () => {
         await api.restore('plans', id)
-        await piece.open(piece.piece!.id, id)
+        await project.open(project.piece!.id, id)
       }),
     )
   })
@@ -73,12 +88,12 @@ const moulds = [
 </script>
 
 <template>
-  <div v-if="piece.plans.length > 1" class="pours">
+  <div v-if="project.pours.length > 1" class="pours">
     <PlainSelect
       label="Pours of this piece"
       :options="pours"
-      :value="piece.plan!.id"
-      @choose="piece.open(piece.piece!.id, $event)"
+      :value="project.pour!.id"
+      @choose="project.open(project.piece!.id, $event)"
     />
     <RemoveButton :label="`Take ${plan.name} off`" @click="remove" />
   </div>
@@ -91,12 +106,33 @@ const moulds = [
     :take="(name) => change({ name })"
   />
   <SegmentField
+    v-if="into.mouldBy === 'plan'"
     label="Mould"
     :options="moulds"
     :value="plan.mould"
     @choose="change({ mould: $event as Plan['mould'] })"
   />
-  <CountField label="Copies" :value="plan.copies" :take="(copies) => change({ copies })" />
+  <p v-else class="row">
+    <span class="field-label">Mould</span>
+    <span>
+      {{ into.mould === 'open' ? 'Open' : 'Closed' }},
+      <RouterLink :to="{ name: 'mould', params: { id: project.piece!.id, topic: 'kind' } }"
+        >as its mould is</RouterLink
+      >
+    </span>
+  </p>
+  <CountField
+    label="Copies in this mix"
+    :value="plan.copies"
+    :take="(copies) => change({ copies })"
+  />
+  <p v-if="order" class="row quiet small">{{ order }}</p>
+  <CautionNote
+    v-for="one in atCopies"
+    :key="one.caution.code"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
   <QuantityField
     label="Room"
     kind="temperature"
@@ -105,11 +141,21 @@ const moulds = [
   />
   <RoomFields :take="change" />
   <QuantityField
+    v-if="into.gateBy === 'plan'"
     label="Stays in the gate of each copy"
     kind="volume"
     :value="plan.gate"
     :take="(gate) => change({ gate: gate ?? 0 })"
   />
+  <p v-else class="row">
+    <span class="field-label">Gates and vents of each copy</span>
+    <span>
+      <b class="num">{{ show(into.gate, 'volume', studio.units) }}</b>,
+      <RouterLink :to="{ name: 'mould', params: { id: project.piece!.id, topic: 'air' } }"
+        >by the mould</RouterLink
+      >
+    </span>
+  </p>
   <QuantityField
     label="Reserve for cups and tools"
     kind="fraction"
@@ -119,15 +165,17 @@ const moulds = [
   <QuantityField
     label="The scale reads to"
     kind="mass"
+    of-scale
     :step="plan.scaleStep"
     :value="plan.scaleStep"
     :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
   />
 
   <CautionNote
-    v-for="caution in [...inLayers, ...ofShape, ...whole]"
-    :key="caution.code + caution.place.layer"
-    :caution="caution"
+    v-for="one in [...inLayers, ...ofShape, ...whole].map(fixed)"
+    :key="one.caution.code + one.caution.place.layer"
+    :caution="one.caution"
+    :fixes="one.fixes"
   />
 
   <template v-if="compiled.needs.length > 0">
@@ -154,7 +202,7 @@ const moulds = [
     <SafetyLines before="Before you demould" :lines="demoulding" with-deferring />
     <p v-if="compiled.demouldAt" class="row quiet">
       Out of the mould from
-      <b class="num">{{ showDuration(compiled.demouldAt) }}</b>
+      <b class="num">{{ showDuration(compiled.demouldAt, finenessOf(compiled)) }}</b>
     </p>
   </template>
   <TextField

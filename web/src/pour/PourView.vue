@@ -8,7 +8,7 @@ import { usualDay } from '@mivro/core/plan'
 import { useHeat } from '../heat/useHeat.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
@@ -20,7 +20,7 @@ const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 
 const route = useRoute()
 const router = useRouter()
-const piece = usePiece()
+const project = useProject()
 const { selected, plan, layer, shown, select, drag, drop, nudge, add, split, remove } = useLayers()
 const help = ref(false)
 const panel = ref<HTMLElement>()
@@ -36,7 +36,7 @@ watch(selected, async () => {
 })
 
 function turn(): void {
-  piece.turn = (piece.turn + turnStep) % Math.PI
+  project.turn = (project.turn + turnStep) % Math.PI
 }
 
 /** What the cutaway shows: a lens never changes the plan. */
@@ -50,9 +50,9 @@ const look = (name: string) =>
 const heat = useHeat(() => lens.value === 'heat')
 
 function movedPour(index: number, moment: PourMoment): void {
-  piece.preview = movePour(plan.value, piece.compiled!, index, moment)
+  project.planPreview = movePour(plan.value, project.compiled!, index, moment)
 }
-const keepPour = () => piece.preview && piece.change(piece.preview)
+const keepPour = () => project.planPreview && project.changePlan(project.planPreview)
 
 let unbind = () => {}
 onMounted(() => {
@@ -85,7 +85,7 @@ const shortcuts = [
 </script>
 
 <template>
-  <div v-if="piece.survey && piece.compiled && piece.plan" class="pour">
+  <div v-if="project.survey && project.compiled && project.pour" class="pour">
     <section class="backlit table" aria-label="The cutaway">
       <div class="tools">
         <div class="lenses" role="group" aria-label="Lenses">
@@ -141,18 +141,18 @@ const shortcuts = [
       <HeatCut
         v-if="lens === 'heat'"
         class="cut"
-        :section="piece.survey.section"
+        :section="project.survey.section"
         :plan="plan"
-        :compiled="piece.compiled"
+        :compiled="project.compiled"
         :heat="heat"
       />
       <Cutaway
         v-else
         class="cut"
-        :section="piece.survey.section"
-        :curve="piece.survey.curve"
+        :section="project.survey.section"
+        :curve="project.survey.curve"
         :plan="plan"
-        :compiled="piece.compiled"
+        :compiled="project.compiled"
         :selected="selected"
         @select="select"
         @drag="drag"
@@ -163,12 +163,12 @@ const shortcuts = [
     </section>
     <ClockStrip
       class="strip"
-      :compiled="piece.compiled"
+      :compiled="project.compiled"
       :selected="selected"
       :room="plan.room"
       :begin="plan.begin"
       :awake="plan.awake ?? usualDay.awake"
-      :waiting="piece.clock.waiting"
+      :waiting="project.known.waiting"
       :at="lens === 'heat' && heat.field.value ? heat.at.value : undefined"
       :playing="heat.playing.value"
       @select="select"
@@ -187,7 +187,7 @@ const shortcuts = [
       <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
       <div v-if="shown" class="panels" :class="{ away: !layer || lens === 'heat' }">
-        <LayerPanel :layer="shown" :count="piece.compiled.layers.length" />
+        <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <div class="panels" :class="{ away: layer || lens === 'heat' }"><PlanPanel /></div>
       <button

@@ -4,8 +4,8 @@ import { usualDay, type Plan } from '@mivro/core/plan'
 import type { Caution } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
 import { show, showTimeOfDay } from '@mivro/core/units'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -14,20 +14,27 @@ import TimeField from '../ui/TimeField.vue'
 /** Warmth, air and hours of the day that a pour happens in. */
 defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
 
-const piece = usePiece()
+const project = useProject()
 const studio = useStudio()
-const plan = computed(() => piece.document!)
+const plan = computed(() => project.plan!)
 const awake = computed(() => plan.value.awake ?? usualDay.awake)
 const damp = computed(() =>
-  piece.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
+  project.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
 )
 const night = computed(() =>
-  piece.compiled!.cautions.find(
+  project.compiled!.cautions.find(
     (found): found is Caution<'pour-at-night'> => found.code === 'pour-at-night',
   ),
 )
 const better = computed(() => night.value?.amounts.begin ?? undefined)
-const dew = computed(() => piece.compiled!.dewPoint)
+/** As its passport has it, until this pour says otherwise. */
+const liked = computed(() => {
+  const { warmth, warmthBy } = project.compiled!.into
+  return warmthBy === 'mould'
+    ? `${show(warmth!, 'temperature', studio.units)}, as it likes`
+    : 'as the room'
+})
+const dew = computed(() => project.compiled!.dewPoint)
 </script>
 
 <template>
@@ -37,7 +44,7 @@ const dew = computed(() => piece.compiled!.dewPoint)
       label="Mould when it is poured"
       kind="temperature"
       optional
-      placeholder="as the room"
+      :placeholder="liked"
       :value="plan.mouldTemperature"
       :take="(mouldTemperature) => take({ mouldTemperature })"
     />

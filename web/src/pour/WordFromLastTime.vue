@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import { wordsOf, type Word } from '@mivro/core/pull'
 import { showDay } from '../ui/dates.ts'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 
-const piece = usePiece()
-const words = computed(() => wordsOf(piece.pulls.map(({ document }) => document)))
+const project = useProject()
+const words = computed(() => wordsOf(project.pulls.map(({ document }) => document)))
 const all = ref(false)
 const shown = computed(() => (all.value ? words.value : words.value.slice(0, 1)))
 const earlier = computed(() => words.value.length - 1)

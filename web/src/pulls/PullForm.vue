@@ -16,8 +16,8 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { figure, show, unitSymbol } from '@mivro/core/units'
 import { sayProblem } from '@mivro/core/caution'
 import type { Session } from '../api/session.ts'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CountField from '../ui/CountField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -26,7 +26,7 @@ import { fromLocalField, toLocalField } from '../ui/dates.ts'
 
 const props = defineProps<{ session: Session<'pulls'>; number: number }>()
 const studio = useStudio()
-const piece = usePiece()
+const project = useProject()
 const pull = computed(() => props.session.document)
 const dateProblem = ref('')
 
@@ -69,7 +69,7 @@ const ratioWords = (error: number) =>
     : `${show(Math.abs(error), 'fraction')} ${error > 0 ? 'more' : 'less'} A for the B`
 const causes = computed(() => pull.value.faults.map((fault) => ({ fault, cause: faults[fault] })))
 const labels: Record<Outcome, string> = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
-const step = computed(() => piece.document?.scaleStep ?? 1e-4)
+const step = computed(() => project.plan?.scaleStep ?? 1e-4)
 const fine = (planned: number) => displayStep(planned, step.value)
 </script>
 

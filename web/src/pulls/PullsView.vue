@@ -6,7 +6,7 @@ import { newPull, type Pull } from '@mivro/core/pull'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from '../project/projectStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -18,22 +18,22 @@ import PullForm from './PullForm.vue'
 
 const route = useRoute()
 const router = useRouter()
-const piece = usePiece()
+const project = useProject()
 const { session: open, problems: notOpened, open: show } = useOpen('pulls')
 const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
 
 const newestFirst = computed(() =>
-  [...piece.pulls].sort(
+  [...project.pulls].sort(
     (a, b) => Date.parse(b.document.pouredAt) - Date.parse(a.document.pouredAt),
   ),
 )
-const numberOf = (id: string) => piece.pulls.findIndex((pull) => pull.id === id) + 1
+const numberOf = (id: string) => project.pulls.findIndex((pull) => pull.id === id) + 1
 const words = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
 
 watch(
-  () => [route.params.pull, piece.pulls.length] as const,
+  () => [route.params.pull, project.pulls.length] as const,
   () => void show(String(route.params.pull || newestFirst.value[0]?.id || '') || undefined),
   { immediate: true },
 )
@@ -43,20 +43,21 @@ watch(
   (document) => {
     if (!document || !open.value) return
     const { id } = open.value
-    piece.pulls = piece.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull))
+    project.pulls = project.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull))
   },
 )
 
 const record = () =>
   trying(async () => {
-    const { id, revision, document } = piece.plan!
-    const pull = newPull(document, piece.compiled!, {
+    const { id, revision, document } = project.pour!
+    const pull = newPull(document, project.compiled!, {
       plan: id,
       planRevision: revision,
+      mould: project.mouldSession?.id,
       pouredAt: now(),
     })
-    const made = await api.add('pulls', newId(), pull, piece.piece!.id)
-    piece.pulls = [...piece.pulls, made]
+    const made = await api.add('pulls', newId(), pull, project.piece!.id)
+    project.pulls = [...project.pulls, made]
     await router.push({ name: 'pulls', params: { pull: made.id } })
   })
 
@@ -64,12 +65,12 @@ const remove = (pull: Stored<Pull>) =>
   trying(async () => {
     const name = `Pull ${numberOf(pull.id)}`
     await api.remove('pulls', pull.id)
-    piece.pulls = piece.pulls.filter((other) => other.id !== pull.id)
+    project.pulls = project.pulls.filter((other) => other.id !== pull.id)
     await router.push({ name: 'pulls', params: { pull: '' } })
     sayTakenOff(name, () =>
       trying(async () => {
         await api.restore('pulls', pull.id)
-        piece.pulls = await listNewest('pulls', { parent: piece.piece!.id })
+        project.pulls = await listNewest('pulls', { parent: project.piece!.id })
       }),
     )
   })
@@ -79,27 +80,27 @@ async function next(): Promise<void> {
   if (planning.value) return
   planning.value = true
   await trying(async () => {
-    await piece.nextPlan(`Pour ${piece.plans.length + 1}`)
+    await project.nextPour(`Pour ${project.pours.length + 1}`)
     await router.push({ name: 'pour' })
   })
   planning.value = false
 }
 
-const canRecord = computed(() => piece.compiled?.layers.some((layer) => layer.weighing) ?? false)
+const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.weighing) ?? false)
 </script>
 
 <template>
-  <div v-if="piece.piece" class="pulls">
+  <div v-if="project.piece" class="pulls">
     <section class="list" aria-label="Pulls of this piece">
       <div class="acts">
         <button v-if="canRecord" type="button" class="btn" @click="record">
           <Plus :size="15" aria-hidden="true" />Record a pull
         </button>
-        <button v-if="piece.pulls.length > 0" type="button" class="btn ghost" @click="next">
+        <button v-if="project.pulls.length > 0" type="button" class="btn ghost" @click="next">
           Plan the next pour
         </button>
       </div>
-      <p v-if="!canRecord && piece.compiled" class="quiet small">
+      <p v-if="!canRecord && project.compiled" class="quiet small">
         A pull can be recorded as soon as one layer has a resin.
       </p>
       <ProblemNote

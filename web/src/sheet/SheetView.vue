@@ -4,31 +4,32 @@ import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
-import { runSheet, type SheetStep } from '@mivro/core/plan'
-import { figure, show, showDuration, showTimeOfDay } from '@mivro/core/units'
-import MiniCut from '../piece/MiniCut.vue'
-import { useMould } from '../mould/mouldStore.ts'
-import { usePiece } from '../piece/pieceStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { angleBetween } from '@mivro/core/cells'
+import type { Vec3 } from '@mivro/core/mesh'
+import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
+import { figure, scaleUnits, show, showDuration, showTimeOfDay } from '@mivro/core/units'
+import MiniCut from '../cutaway/MiniCut.vue'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
-import './paper.css'
+import '../ui/paper.css'
 
 const route = useRoute()
-const piece = usePiece()
+const project = useProject()
 const studio = useStudio()
-const mould = useMould()
-const visit = piece.enter()
-onUnmounted(() => piece.leave(visit))
+const visit = project.enter()
+onUnmounted(() => project.leave(visit))
 watch(
   () => String(route.params.id),
-  (id) => piece.open(id),
+  (id) => project.open(id),
   { immediate: true },
 )
 
-const plan = computed(() => piece.document)
-const steps = computed(() => (piece.compiled ? runSheet(piece.compiled) : []))
-const stops = computed(() => piece.compiled?.cautions.filter((c) => c.severity === 'stop') ?? [])
+const plan = computed(() => project.plan)
+const steps = computed(() => (project.compiled ? runSheet(project.compiled) : []))
+/** What changes what the hand does is printed; notes on what is usual stay on the screen. */
+const stops = computed(() => project.compiled?.cautions.filter((c) => c.severity !== 'note') ?? [])
 const before: Record<PourStep, string> = {
   weigh: 'Before you weigh',
   mix: 'Before you mix',
@@ -37,9 +38,10 @@ const before: Record<PourStep, string> = {
 }
 /** How the mould wants to be made ready, from its passport. */
 const mouldWords = computed(() => {
-  const passport = mould.document
+  const passport = project.mould
   if (!passport) return ''
-  const { bands, release, dust, warmth } = passport.liking
+  const { bands, release, dust } = passport.liking
+  const { warmth } = project.into ?? {}
   const said = [
     `${passport.name}: ${bands > 0 ? `${bands} bands` : 'no bands'}`,
     release === 'none' ? 'no release' : `${release} as release`,
@@ -50,24 +52,44 @@ const mouldWords = computed(() => {
   const words = `${said.filter(Boolean).join(', ')}.`
   return passport.nextTime ? `${words} ${passport.nextTime}` : words
 })
-const after = (seconds: number) => {
+const fine = computed(() => (project.compiled ? finenessOf(project.compiled) : 'minute'))
+/** A moment of the run: by the clock where a time to begin is set, and after the first mix. */
+function moment(seconds: number): string {
   const begin = plan.value?.begin
-  const words = `${showDuration(seconds)} after the first mix`
-  return begin === undefined ? words : `at ${showTimeOfDay(begin + seconds)}, ${words}`
+  const words =
+    seconds < 1 ? 'at the start' : `${showDuration(seconds, fine.value)} after the first mix`
+  return begin === undefined ? words : `${showTimeOfDay(begin + seconds, fine.value)}, ${words}`
 }
-const at = (seconds = 0) => (seconds < 1 ? 'at the start' : after(seconds))
+const tilt = computed(() => {
+  const angle = project.compiled?.cautions.find(({ code }) => code === 'layers-slant')
+  const turned = project.mould
+    ? angleBetween(project.plan!.up as Vec3, project.mould.masterUp as Vec3)
+    : 0
+  return angle || (turned > 0.02 && turned < Math.PI - 0.02)
+    ? `Hold the mould ${Math.round((turned * 180) / Math.PI)}° from how it stood in its box.`
+    : ''
+})
 
 const trimFrom = computed(() =>
-  Math.max(0, ...(piece.compiled?.layers ?? []).map(({ clock }) => clock?.trimAt ?? 0)),
+  Math.max(0, ...(project.compiled?.layers ?? []).map(({ clock }) => clock?.trimAt ?? 0)),
 )
-const cupsOf = (index: number) => plan.value?.layers[index].cups ?? 1
-
 function words({ step, layer, at: when }: SheetStep): string {
-  if (step === 'demould')
-    return `Trim the gates while they are rubbery, from ${after(trimFrom.value)}. Take it out of the mould from ${after(when ?? 0)}. The witness cup decides.`
+  const time = (seconds: number) => showDuration(seconds, fine.value)
+  if (step === 'demould') {
+    const closed = project.compiled!.into.mould === 'closed'
+    const gates = closed
+      ? `Trim the gates while they are rubbery, from ${moment(trimFrom.value)}. `
+      : ''
+    return `${gates}Take it out of the mould from ${moment(when ?? 0)}. The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
+  }
   const { clock, weighing, depth, top } = layer!
+  const { cups, cupSize } = weighing!
+  const each = clock!.pourAt - clock!.mixAt
   if (step === 'mix') {
-    return `Mix ${at(when)}: scrape sides and bottom, then into a second clean cup. It pours for ${showDuration(clock!.cupUntil - clock!.mixAt)}.`
+    const pours = time(clock!.cupUntil - clock!.mixAt)
+    return cups === 1
+      ? `Mix: ${moment(when ?? 0)}. Scrape sides and bottom, then into a second clean cup. It pours for ${pours}.`
+      : `Mix the first of ${cups} cups: ${moment(when ?? 0)}; each next one when the one before is poured, ${time(each)} for each. Scrape sides and bottom, then into a second clean cup. Each pours for ${pours}.`
   }
   if (step === 'pour') {
     const joins = {
@@ -77,13 +99,20 @@ function words({ step, layer, at: when }: SheetStep): string {
       late: 'once it is scuffed and wiped',
     }
     const onto = layer!.index > 0 ? `, ${joins[clock!.meets ?? layer!.join]}` : ''
-    return `Pour ${after(when ?? 0)}${onto}: ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
+    const last = cups > 1 ? `, the last cup ${moment(clock!.lastPourAt)}` : ''
+    return `Pour: ${moment(when ?? 0)}${onto}${last}. ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
   }
-  return `Weigh into a cup of ${show(weighing!.cup.size, 'volume', studio.units, { step: 1e-6 })}${weighing!.cup.cups > 1 ? `, ${weighing!.cup.cups} times a share` : ''}, without taring between${cupsOf(layer!.index) > 1 ? `; in ${cupsOf(layer!.index)} cups, mixed one after the other` : ''}.`
+  const cup = show(cupSize, 'volume', studio.units, { step: 1e-6 })
+  return cups === 1
+    ? `Weigh into a cup of ${cup}, without taring between.`
+    : `Weigh this into each of ${cups} cups of ${cup}, without taring between.`
 }
+const scale = computed(() => scaleUnits(plan.value!.scaleStep, studio.units))
+const grams = (kg: number) =>
+  figure(kg, 'mass', scale.value, { step: displayStep(kg, plan.value!.scaleStep) })
 const setIn = (index: number) =>
   (plan.value?.layers[index].inclusions ?? [])
-    .map((i) => `${i.count} ${i.name} in each copy`)
+    .map(({ count, name }) => `${name}, ${count} in each copy`)
     .join(', ')
 const print = () => window.print()
 
@@ -117,44 +146,56 @@ watch(
         <Printer :size="15" aria-hidden="true" />Print
       </button>
     </div>
-    <main v-if="piece.problems.length > 0" class="paper">
-      <p>{{ sayProblem(piece.problems[0]) }}</p>
+    <main v-if="project.problems.length > 0" class="paper">
+      <p>{{ sayProblem(project.problems[0]) }}</p>
     </main>
-    <main v-else-if="piece.piece && plan && piece.compiled && piece.survey" class="paper">
+    <main v-else-if="project.piece && plan && project.compiled && project.survey" class="paper">
       <div ref="content" :class="{ columns: steps.length > 13 }" :style="{ zoom }">
         <header>
           <MiniCut
-            :section="piece.survey.section"
-            :compiled="piece.compiled"
+            :section="project.survey.section"
+            :compiled="project.compiled"
             :width="150"
             :height="96"
           />
           <div>
-            <h1>{{ piece.piece.document.name }}</h1>
+            <h1>{{ project.piece.document.name }}</h1>
             <p>
               {{ plan.name }} · {{ plan.copies }} {{ plan.copies === 1 ? 'copy' : 'copies' }} · room
-              {{ show(plan.room, 'temperature', studio.units) }} · {{ plan.mould }} mould ·
+              {{ show(plan.room, 'temperature', studio.units) }} ·
+              {{ project.compiled.into.mould }} mould ·
               {{ studio.studio.name }}
             </p>
             <p>
               {{
-                plan.mould === 'open'
+                project.compiled.into.mould === 'open'
                   ? 'Poured face down: layer 1 is the face.'
                   : 'Layer 1 is the lowest in the mould; the gate is up.'
               }}
             </p>
             <p>
-              Sheet of {{ showDay(now()) }} · first mix at ______ : ______ · room ______ · humidity
-              ______
+              Sheet of {{ showDay(now()) }} · first mix
+              {{
+                plan.begin === undefined
+                  ? 'at ______ : ______'
+                  : `planned at ${showTimeOfDay(plan.begin)}, really ______ : ______`
+              }}
+              · room ______ · humidity ______
             </p>
           </div>
         </header>
         <p v-if="mouldWords" class="word"><b>The mould.</b> {{ mouldWords }}</p>
-        <p v-if="piece.word" class="word">
-          <b>From the pull of {{ showDay(piece.word.pouredAt) }}:</b> {{ piece.word.nextTime }}
+        <p v-if="tilt" class="word"><b>Tilted.</b> {{ tilt }}</p>
+        <p v-if="project.word" class="word">
+          <b>From the pull of {{ showDay(project.word.pouredAt) }}:</b> {{ project.word.nextTime }}
         </p>
-        <p v-for="caution in stops" :key="caution.code + caution.place.layer" class="stop">
-          <b>Stop.</b> {{ sayCaution(caution, studio.units) }}
+        <p
+          v-for="caution in stops"
+          :key="caution.code + caution.place.layer"
+          :class="caution.severity"
+        >
+          <b>{{ caution.severity === 'stop' ? 'Stop.' : 'Careful.' }}</b>
+          {{ sayCaution(caution, studio.units) }}
         </p>
         <p v-if="steps.length === 0">
           Nothing can be poured yet: give every layer a height and a resin first.
@@ -171,7 +212,7 @@ watch(
               <p>
                 {{ words(step) }}
                 <template v-if="step.step === 'pour' && setIn(step.layer!.index)">
-                  Set in {{ setIn(step.layer!.index) }}.
+                  Set in: {{ setIn(step.layer!.index) }}.
                 </template>
               </p>
             </div>
@@ -188,17 +229,10 @@ watch(
                 <tr v-for="part in step.layer!.weighing!.steps" :key="part.what">
                   <th scope="row">{{ part.name }}</th>
                   <td>
-                    <b
-                      >{{
-                        figure(part.mass, 'mass', studio.units, {
-                          step: displayStep(part.mass, plan.scaleStep),
-                        })
-                      }}
-                      {{ studio.units.mass }}</b
-                    >
+                    <b>{{ grams(part.mass) }} {{ scale.mass }}</b>
                   </td>
                   <td>
-                    {{ figure(part.reading, 'mass', studio.units, { step: plan.scaleStep }) }}
+                    {{ figure(part.reading, 'mass', scale, { step: plan.scaleStep }) }}
                   </td>
                   <td class="blank" />
                 </tr>
@@ -217,6 +251,14 @@ header {
   display: flex;
   gap: 18px;
   align-items: center;
+}
+
+p.warn {
+  margin-top: 8px;
+  padding: 5px 10px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
 }
 
 p.stop {

@@ -5,7 +5,7 @@ import type { Material } from '@mivro/core/material'
 import { slowEpoxy, violet, whiteUrethane } from '../../../core/src/material/samples.ts'
 import { toCsv } from './exchangeFiles.ts'
 import ExchangeDialog from './ExchangeDialog.vue'
-import { useShelf } from './shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 
 const added: Material[] = []
 let refused = false

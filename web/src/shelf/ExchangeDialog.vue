@@ -5,7 +5,7 @@ import { sayProblem } from '@mivro/core/caution'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { fileKinds, readArrivals } from './exchangeFiles.ts'
-import { useShelf } from './shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 import type { Arrival } from '@mivro/core/material'
 
 /** What a file holds, against what is on the shelf, before anything is brought in. */

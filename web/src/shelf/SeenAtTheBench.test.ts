@@ -88,7 +88,7 @@ describe('what was seen at the bench', () => {
     await type('It took', '40 min')
     await type('In the cup', '0')
     await keep().trigger('click')
-    expect(shown.get('[role="alert"], .says, .problem').text()).toMatch(/0\.5 g/)
+    expect(shown.get('[role="alert"], .says, .problem').text()).toMatch(/0\.50 g/)
     expect(keep().attributes('disabled')).toBeUndefined()
   })
 

@@ -5,7 +5,7 @@ import { potMassOf, type Observation, type Resin, type Silicone } from '@mivro/c
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
 import { newId } from '../api/client.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
 import LearnedChart from './LearnedChart.vue'

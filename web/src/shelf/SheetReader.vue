@@ -10,11 +10,11 @@ import {
   type Resin,
 } from '@mivro/core/material'
 import { show, showDuration } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import PlainSelect from '../ui/PlainSelect.vue'
 import { askTimes } from '../work/pool.ts'
-import { useLaw } from './useLaw.ts'
+import { useLaw } from '../project/useLaw.ts'
 import { useUses } from './useUses.ts'
 
 /** Explains the field that is looked at, and shows what it does to a piece. */

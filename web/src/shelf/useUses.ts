@@ -1,10 +1,10 @@
 import { shallowRef, watch } from 'vue'
-import { sheetCure, type Batch } from '@mivro/core/cure'
+import type { Batch } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
 import { compile } from '@mivro/core/plan'
 import { listNewest } from '../api/sessions.ts'
 import { askSurvey } from '../work/pool.ts'
-import { useShelf } from './shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 
 /** A place where a resin is poured. */
 export interface Use {
@@ -42,7 +42,7 @@ export function useUses(resin: () => { id: string; document: Resin } | undefined
         const question = { form: piece.document.form, up: plan.up, turn: 0 }
         const survey = await askSurvey(question, { on: 'back' }).catch(() => undefined)
         if (!survey || resin()?.id !== id) continue
-        const compiled = compile(plan, survey.curve, shelf.materials, { cure: sheetCure })
+        const compiled = compile(plan, survey.curve, shelf.materials, { girth: survey.girth })
         for (const layer of compiled.layers) {
           if (!layer.batch || plan.layers[layer.index].resin !== id) continue
           const batch = { ...layer.batch, of: undefined }

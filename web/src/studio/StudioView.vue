@@ -13,7 +13,7 @@ import QuantityField from '../ui/QuantityField.vue'
 import TextField from '../ui/TextField.vue'
 import { showMoment } from '../ui/dates.ts'
 import { useUndoOf } from '../ui/undo.ts'
-import { useStudio } from './studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 const studio = useStudio()
 const { problems, trying } = useProblems()

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { sayCaution, type Caution } from '@mivro/core/caution'
-import { useStudio } from '../studio/studioStore.ts'
+import type { Fix } from './fix.ts'
+import { useStudio } from '../project/studioStore.ts'
 
-defineProps<{ caution: Caution }>()
+defineProps<{ caution: Caution; fixes?: readonly Fix[] }>()
 const studio = useStudio()
 const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
 </script>
@@ -11,6 +12,11 @@ const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
   <p class="caution" :class="`is-${caution.severity}`" :data-code="caution.code">
     <b v-if="labels[caution.severity]">{{ labels[caution.severity] }}</b>
     {{ sayCaution(caution, studio.units) }}
+    <span v-if="fixes && fixes.length > 0" class="fixes">
+      <button v-for="fix in fixes" :key="fix.words" type="button" class="btn" @click="fix.take()">
+        {{ fix.words }}
+      </button>
+    </span>
   </p>
 </template>
 
@@ -21,6 +27,21 @@ const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
   padding: 8px 10px;
   background: var(--amber-soft);
   color: var(--amber-ink);
+  font-size: 12px;
+}
+
+.fixes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 7px;
+}
+
+.fixes .btn {
+  padding: 3px 10px;
+  border: 1px solid currentcolor;
+  background: #ffffffb0;
+  color: inherit;
   font-size: 12px;
 }
 

@@ -6,11 +6,12 @@ import {
   figure,
   fromSI,
   parseQuantity,
+  scaleUnits,
   show,
   unitSymbol,
   type Kind,
 } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 import Says from './Says.vue'
 
 const props = defineProps<{
@@ -25,6 +26,12 @@ const props = defineProps<{
   /** Shown when there is no value. */
   placeholder?: string
   optional?: boolean
+  /** It is a scale's step: shown in the unit in which that is a round number. */
+  ofScale?: boolean
+  /** The unit of a bare number, where the field means another than usual: weeks. */
+  bareUnit?: string
+  /** Nobody has typed it: it is what is usual, until the sheet says otherwise. */
+  assumed?: boolean
   /** No visible label: it stands elsewhere. */
   bare?: boolean
 }>()
@@ -35,20 +42,23 @@ const typed = ref<string>()
 const problem = ref<Problem>()
 const input = ref<HTMLInputElement>()
 
+const units = computed(() =>
+  props.ofScale && props.value ? scaleUnits(props.value, studio.units) : studio.units,
+)
 const shown = computed(() => {
   if (props.value === undefined) return ''
   if (props.kind === 'duration') return show(props.value, 'duration')
-  return figure(props.value, props.kind, studio.units, { step: props.step })
+  return figure(props.value, props.kind, units.value, { step: props.step })
 })
 const text = computed(() => typed.value ?? shown.value)
 const symbol = computed(() =>
-  props.kind === 'duration' ? '' : unitSymbol(props.kind, studio.units),
+  props.kind === 'duration' ? '' : unitSymbol(props.kind, units.value),
 )
 /** The value to all its digits, for whoever asks. */
 const exact = computed(() =>
   props.value === undefined || props.kind === 'duration'
     ? undefined
-    : `${Number(fromSI(props.value, chosenUnit(props.kind, studio.units)).toPrecision(9))} ${symbol.value}`,
+    : `${Number(fromSI(props.value, chosenUnit(props.kind, units.value)).toPrecision(9))} ${symbol.value}`,
 )
 
 watch(shown, () => {
@@ -62,7 +72,9 @@ function commit(): void {
   if (words === shown.value) return forget()
   try {
     const value =
-      words === '' && props.optional ? undefined : parseQuantity(words, props.kind, studio.units)
+      words === '' && props.optional
+        ? undefined
+        : parseQuantity(words, props.kind, units.value, { bare: props.bareUnit })
     const refused = props.take(value)
     if (refused) problem.value = refused
     else forget()
@@ -104,11 +116,17 @@ async function onFocus(): Promise<void> {
       />
       <small v-if="symbol && (text !== '' || !placeholder)" aria-hidden="true">{{ symbol }}</small>
     </span>
+    <small v-if="assumed" class="assumed">assumed, not from its sheet</small>
     <Says :id="`${id}-says`" :problem="problem" />
   </div>
 </template>
 
 <style scoped>
+.assumed {
+  grid-column: 1 / -1;
+  color: var(--warn);
+}
+
 .entry {
   display: inline-flex;
   align-items: baseline;

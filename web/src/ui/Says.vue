@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { sayProblem } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 /** What is wrong with a field, under it. */
 defineProps<{ problem: Problem | undefined }>()

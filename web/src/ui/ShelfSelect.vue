@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import type { MaterialKind } from '@mivro/core/material'
-import { useShelf } from '../shelf/shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 
 const props = defineProps<{
   label: string

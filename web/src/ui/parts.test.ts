@@ -15,7 +15,7 @@ import SafetyLines from './SafetyLines.vue'
 import SegmentField from './SegmentField.vue'
 import TextField from './TextField.vue'
 import { isElsewhere, redoable, undoable, useUndoOf } from './undo.ts'
-import WeighTable from './WeighTable.vue'
+import WeighTable from '../weigh/WeighTable.vue'
 
 beforeEach(() => setActivePinia(createPinia()))
 
@@ -48,7 +48,7 @@ describe('the weigh table', () => {
   it('says for how many copies, and which cup', () => {
     expect(shown().get('thead').text()).toContain('Weigh for 6 copies')
     expect(shown().get('tfoot').text()).toMatch(
-      /85.0 ml in a cup of 150 ml; the ratio holds to 0\.\d+ %/,
+      /85.0 ml in a cup of 150 ml; one step of the scale puts the ratio out by 0\.\d+ %/,
     )
   })
 })

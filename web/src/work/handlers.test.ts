@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Material } from '@mivro/core/material'
 import type { Form } from '@mivro/core/piece'
-import { compile, newPlan, pourHeatQuestion, type Plan } from '@mivro/core/plan'
+import { compileBy, pouredInto, newPlan, pourHeatQuestion, type Plan } from '@mivro/core/plan'
 import { fillCurve } from '@mivro/core/filling'
 import { type Vec3 } from '@mivro/core/mesh'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
@@ -13,7 +13,6 @@ const form: Form = {
   from: 'sizes',
   solid: { solid: 'block', width: 0.06, depth: 0.06, height: 0.05 },
 }
-const walls = { floor: 0.01, wall: 0.01 }
 const coating = { ...slowEpoxy, gelTime: undefined, recoatUntil: undefined, maxDepth: 0.012 }
 const shelf: [string, Material][] = [
   ['coating', coating],
@@ -45,6 +44,8 @@ const plan: Plan = {
   ],
 }
 
+const into = pouredInto(plan, undefined, { up: plan.up, lowest: 0, height: 0.05 })
+
 describe('heat off the main thread', () => {
   it('a sheet is calibrated once, however often it is asked', () => {
     expect(lawOf({ ...coating })).toBe(lawOf({ ...coating }))
@@ -54,8 +55,8 @@ describe('heat off the main thread', () => {
   it('follows a pour, saying how far it is', async () => {
     const { mesh } = await hands().cavity(form)
     const cure = (batch: Parameters<typeof cureTimes>[0][number]) => cureTimes([batch])[0]
-    const compiled = compile(plan, fillCurve(mesh, plan.up), new Map(shelf), { cure, walls })
-    const pour = pourHeatQuestion(plan, compiled, walls, 3000)
+    const compiled = compileBy(cure, plan, fillCurve(mesh, plan.up), new Map(shelf))
+    const pour = pourHeatQuestion(plan, compiled, 3000)
     const shares: number[] = []
     const field = await handlers.heat(
       { form, pour },
@@ -65,18 +66,18 @@ describe('heat off the main thread', () => {
     expect(shares.at(-1)!).toBeLessThanOrEqual(1.01)
     expect([...shares].sort((a, b) => a - b)).toEqual(shares)
     const { batch } = compiled.layers[0]
-    const deepest = await handlers.deepest({ batch: batch!, limit: compiled.heatLimit })
+    const deepest = await handlers.deepest({ batch: batch!, limit: compiled.heatLimit!.at })
     expect(deepest.advised).toBeLessThan(0.012)
   }, 30_000)
 
   it('ways out hold in the field: one split that joins, one that scuffs, other resins', async () => {
     const shares: number[] = []
     const found = await handlers.ways(
-      { form, plan, shelf, walls, layer: 'all' },
+      { form, plan, shelf, into, layer: 'all' },
       hands((share: number) => shares.push(share)),
     )
     expect(found.length).toBeGreaterThan(1)
-    expect(found.every(({ holds, peak, limit }) => holds && peak <= limit)).toBe(true)
+    expect(found.every(({ holds, peak, limit }) => holds && peak <= limit!)).toBe(true)
     expect(found.some(({ way }) => way.way === 'resin')).toBe(true)
     expect(found.filter(({ way }) => way.way === 'split' && !way.scuff).length).toBeLessThanOrEqual(
       1,

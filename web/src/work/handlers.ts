@@ -1,8 +1,14 @@
-import { deepestPour, potLifeCurve, type Batch, type MouldWalls } from '@mivro/core/cure'
+import { deepestPour, potLifeCurve, type Batch } from '@mivro/core/cure'
 import type { Material, Resin } from '@mivro/core/material'
-import { mouldGeometry, printShell, type MouldOpening } from '@mivro/core/mould'
+import { mouldGeometry, printShell, seatsOf, type MouldOpening } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
-import { findWays, pourHeat, type Plan, type PourHeatQuestion } from '@mivro/core/plan'
+import {
+  findWays,
+  pourHeat,
+  type Plan,
+  type PouredInto,
+  type PourHeatQuestion,
+} from '@mivro/core/plan'
 import {
   airCells,
   bestTilts,
@@ -27,7 +33,13 @@ import {
   type Vec3,
 } from '@mivro/core/mesh'
 import { fillCurve, section } from '@mivro/core/filling'
-import { loopsOfPaths, tidyLoops, type DrawnPath, type TidyLoops } from '@mivro/core/shape'
+import {
+  isSoldReady,
+  loopsOfPaths,
+  tidyLoops,
+  type DrawnPath,
+  type TidyLoops,
+} from '@mivro/core/shape'
 import { type Cavity } from '@mivro/core/mesh'
 import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
@@ -112,8 +124,14 @@ export const handlers = {
     return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
   },
 
+  /** How gates and vents sit on the piece. */
+  async seats({ form, up, openings }: SeatsQuestion, { cavity }: Hands) {
+    return seatsOf((await cavity(form)).mesh, up, openings)
+  },
+
   async geometry({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
-    return mouldGeometry(await cavity(form), up, tell)
+    const soldReady = form.from === 'sizes' && isSoldReady(form.solid)
+    return mouldGeometry(await cavity(form), up, { onStep: tell, soldReady })
   },
 
   times: async (batches: Batch[]) => cureTimes(batches),
@@ -122,8 +140,8 @@ export const handlers = {
 
   curve: async (resin: Resin) => potLifeCurve(resin),
 
-  deepest: async ({ batch, limit }: { batch: Batch; limit: number }) =>
-    deepestPour(lawOf(batch.resin), batch, limit),
+  deepest: async ({ batch, limit, thick }: { batch: Batch; limit: number; thick?: number }) =>
+    deepestPour(lawOf(batch.resin), batch, limit, thick),
 
   /** Heat and cure of a pour. */
   async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: Hands) {
@@ -131,10 +149,10 @@ export const handlers = {
   },
 
   /** Ways out for a layer that runs hot. */
-  async ways({ form, plan, shelf, walls, layer }: WaysQuestion, { cavity, tell }: Hands) {
+  async ways({ form, plan, shelf, into, layer }: WaysQuestion, { cavity, tell }: Hands) {
     const { mesh } = await cavity(form)
     const curve = fillCurve(mesh, plan.up)
-    return findWays({ plan, curve, shelf: new Map(shelf), walls, lawOf }, layer, mesh, tell)
+    return findWays({ plan, curve, shelf: new Map(shelf), into, lawOf }, layer, mesh, tell)
   },
 
   /** The two halves of a printed shell as STL files in millimetres. */
@@ -155,8 +173,12 @@ export interface WaysQuestion {
   form: Form
   plan: Plan
   shelf: [string, Material][]
-  walls: MouldWalls
+  into: PouredInto
   layer: string
+}
+
+export interface SeatsQuestion extends HeldQuestion {
+  openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
 }
 
 export interface ShellQuestion extends HeldQuestion {

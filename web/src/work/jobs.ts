@@ -23,6 +23,7 @@ const kinds: Record<JobName, JobKind> = {
   section: { on: 'front', limit: 120 },
   surface: { on: 'front', limit: 120 },
   air: { on: 'front', limit: 120 },
+  seats: { on: 'front', limit: 120 },
   geometry: { on: 'back', limit: 180 },
   tilts: { on: 'search', limit: 300 },
   ways: { on: 'search', limit: 300 },

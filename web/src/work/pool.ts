@@ -3,7 +3,7 @@ import type { Resin } from '@mivro/core/material'
 import type { Form } from '@mivro/core/piece'
 import type { AirQuestion, Opening } from '@mivro/core/cells'
 import type { DrawnPath } from '@mivro/core/shape'
-import type { Question, ShellQuestion, WaysQuestion } from './handlers.ts'
+import type { Question, SeatsQuestion, ShellQuestion, WaysQuestion } from './handlers.ts'
 import { ask, type AskOptions } from './jobs.ts'
 import type { HeldQuestion, Survey, SurveyQuestion, SurveyStep } from './survey.ts'
 
@@ -22,6 +22,9 @@ export async function askSurvey(
 /** Where air stays. */
 export const askAir = (question: AirQuestion & { form: Form }, options?: AskOptions<never>) =>
   ask('air', question, options)
+
+/** How gates and vents sit on the piece. */
+export const askSeats = (question: SeatsQuestion) => ask('seats', question)
 
 /** The best ways to hold the mould; seconds. */
 export const askTilts = (

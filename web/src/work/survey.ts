@@ -1,8 +1,10 @@
 import type { Caution } from '@mivro/core/caution'
 import type { Form, ReadingStep } from '@mivro/core/piece'
+import { girthOf, type Girth } from '@mivro/core/cells'
 import { fillCurve, type FillCurve, type Section } from '@mivro/core/filling'
 import { triangleCount, type Measures, type Vec3 } from '@mivro/core/mesh'
 import { type Cavity } from '@mivro/core/mesh'
+import { Problem } from '@mivro/core/problem'
 
 /** Which shape, and how it lies. */
 export interface HeldQuestion {
@@ -22,6 +24,8 @@ export interface HeldSurvey {
   closed: boolean
   cautions: Caution[]
   curve: FillCurve
+  /** How stout it is; unknown where its surface is too open for cells. */
+  girth?: Girth
 }
 
 /** Everything the screens show of a shape. */
@@ -38,5 +42,15 @@ export function surveyHeld({ mesh, measures, closure, cautions }: Cavity, up: Ve
     closed: closure.openEdges === 0,
     cautions,
     curve: fillCurve(mesh, up),
+    girth: girthWherePossible(mesh, up),
+  }
+}
+
+function girthWherePossible(mesh: Cavity['mesh'], up: Vec3): Girth | undefined {
+  try {
+    return girthOf(mesh, up)
+  } catch (error) {
+    if (error instanceof Problem && error.code === 'mesh-too-open') return undefined
+    throw error
   }
 }

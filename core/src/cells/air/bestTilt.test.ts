@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
+import { referenceKernel, stool, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
 import { dot, type Vec3 } from '../../mesh/vector.ts'
 import { voxelise } from '../voxel/voxelise.ts'
 import { angleBetween, bestTilts, fibonacciCap, highestPlace } from './bestTilt.ts'
@@ -74,6 +74,21 @@ describe('holding it another way', () => {
     // 4 x 4 mm over 8 mm of finger, above the arm's ceiling of the same width.
     expect(upright.left * 1e9).toBeGreaterThan(100)
     expect(upright.vents).toEqual([])
+  })
+
+  // A stool with its legs up keeps air in three of them; turned over it fills from its new top, and
+  // every leg hangs down.
+  it('the other way up is tried too, and says where the gate is then', () => {
+    const seatDown = { at: [0.004, 0.004, 0] as Vec3, bore: 0.004 }
+    const tilts = bestTilts(stool(reference), [0, 0, -1], seatDown, {
+      coarse: 40,
+      fine: 64,
+      vents: 1,
+    })
+    expect(tilts[0].left).toBe(0)
+    expect(tilts[0].vents).toEqual([])
+    expect(tilts[0].up[2]).toBeGreaterThan(0.7)
+    expect(tilts[0].gate![2]).toBeGreaterThan(0.015)
   })
 
   it('the highest place of a ball is its top', () => {

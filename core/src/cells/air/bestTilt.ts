@@ -94,10 +94,13 @@ export function bestTilts(
   return best.sort(
     (a, b) =>
       Math.max(nothing, a.left) - Math.max(nothing, b.left) ||
-      a.vents.length - b.vents.length ||
+      marks(a) - marks(b) ||
       a.angle - b.angle,
   )
 }
+
+/** What a way costs on the cast: its vents, and a gate that has to move. */
+const marks = ({ vents, gate }: Tilt) => vents.length + (gate ? 1 : 0)
 
 /** `count` directions over the cap around [0, 0, 1], evenly; the first is upright. */
 export function fibonacciCap(count: number, most: number): Vec3[] {

@@ -1,7 +1,7 @@
 import type { MouldGeometry } from '../geometry.ts'
 import { openBlocked, shareBlocked, weakBelow } from '../geometry.ts'
 import type { Mould } from '../mould.ts'
-import { costOf, type KindSums } from './cost.ts'
+import { costOf, mouldsFor, type KindSums } from './cost.ts'
 import { mouldKinds } from './kinds.ts'
 
 export interface KindAdvice extends KindSums {
@@ -67,7 +67,7 @@ function reasons(
   // A two-part mould is laid the way it parts best.
   const [pull] = pulls
   const locked = shareBlocked(pull.inner, pull.around)
-  const moulds = Math.ceil(copies / sums.pulls)
+  const moulds = mouldsFor(sums, copies)
   if (moulds > 1)
     cons.push(`wears out after about ${sums.pulls} pulls: ${moulds} moulds for ${copies} copies`)
   else pros.push(`one mould gives all ${copies}`)

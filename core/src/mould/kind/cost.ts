@@ -10,6 +10,8 @@ export interface KindSums {
   hands: number
   days: number
   pulls: number
+  /** Casts of each pull. */
+  cavities: number
   /** Minutes for each pull. */
   cleaning: number
 }
@@ -24,7 +26,7 @@ const perUndercut = 4
 export function sumsOf(
   kind: MouldKind,
   { silicone, price }: { silicone: number; price: number },
-  mould: Pick<Mould, 'coats' | 'wish'>,
+  mould: Pick<Mould, 'coats' | 'wish' | 'cavities'>,
   undercut: number,
 ): KindSums {
   const facts = mouldKinds[kind]
@@ -38,13 +40,20 @@ export function sumsOf(
     hands: facts.hands,
     days: facts.days,
     pulls: Math.max(1, Math.round(base / (1 + perUndercut * undercut))),
+    cavities: mould.cavities,
     cleaning: facts.cleaning[fine ? 'fine' : 'plain'],
   }
 }
 
+/** Moulds that a number of copies wears out. @example mouldsFor({ pulls: 10, cavities: 2 }, 30) // 2 */
+export const mouldsFor = (
+  { pulls, cavities }: Pick<KindSums, 'pulls' | 'cavities'>,
+  copies: number,
+) => Math.ceil(copies / (pulls * cavities))
+
 /** In the studio's money, for all copies: moulds as often as they wear out, and every cleaning. */
 export function costOf(sums: KindSums, copies: number, hourPrice: number): number {
-  const moulds = Math.ceil(copies / sums.pulls)
+  const moulds = mouldsFor(sums, copies)
   return (
     moulds * (sums.siliconePrice + sums.hands * hourPrice) +
     copies * (sums.cleaning / 60) * hourPrice

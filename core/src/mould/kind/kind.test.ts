@@ -137,6 +137,7 @@ describe('what a copy costs', () => {
     hands: 1,
     days: 1,
     pulls: 5,
+    cavities: 1,
     cleaning: 15,
   }
   const lasting: KindSums = {

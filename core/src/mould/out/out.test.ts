@@ -202,9 +202,22 @@ describe('templates', () => {
     expect(svg).toContain('gate 6.0 mm')
   })
 
-  it('the cut runs in a wave from the edge to the piece', () => {
+  // A block of 60 x 20 mm with 10 mm beside, 8 under and 12 over: an outline of 80 x 40 mm, and the
+  // cut down the middle of the silicone at its right, 5 mm beyond the piece, over all of its height.
+  it('the cut runs in a wave down the whole block, whose outline is drawn', () => {
     const cut = section(reference.meshOf(reference.box([0, 0, 0], [60, 40, 20])), [0, 0, 1])
-    expect(cutTemplate(cut, 0.01)).toMatch(/stroke="#a8232b"/)
+    const svg = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 })
+    expect(svg).toContain('M-40.00 -32.00H40.00V8.00H-40.00Z')
+    const [, wave] = /d="(M[^"]*)"[^>]*stroke="#a8232b"/.exec(svg)!
+    const points = wave
+      .split(/[ML]/)
+      .slice(1)
+      .map((at) => at.split(' ').map(Number))
+    expect(points[0]).toEqual([35, -32])
+    expect(points.at(-1)).toEqual([35, 8])
+    for (const [x] of points) expect(Math.abs(x - 35)).toBeLessThanOrEqual(3)
+    // Its sentence is not cut off: 76 mm and two margins.
+    expect(Number(/width="([\d.]+)mm"/.exec(svg)![1])).toBeGreaterThanOrEqual(92)
   })
 })
 

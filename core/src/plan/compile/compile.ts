@@ -18,7 +18,15 @@ import { pouredInto, type PouredInto } from '../pouredInto.ts'
 import { layerColumn } from './column.ts'
 import type { CompiledLayer, CompiledPlan, LayerClock, Peak } from './compiled.ts'
 import { heatLimitOf, lowest } from './heatLimit.ts'
-import { hazardsOf, judgeCopies, judgeDepth, judgeInclusions, judgeMix, setInto } from './judge.ts'
+import {
+  hazardsOf,
+  judgeCopies,
+  judgeDepth,
+  judgeInclusions,
+  judgeMix,
+  judgeSlant,
+  setInto,
+} from './judge.ts'
 import { heatHazards, judgeHeat } from './judgeHeat.ts'
 import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
@@ -107,7 +115,11 @@ export function compile(
   cautions.push(...late, ...judgeDay(plan, clocks, ripening))
   cautions.push(...judgeRoom(plan.room, into.warmth, clocks, ripening))
   const resins = mixed.flatMap(({ resin }) => resin ?? [])
-  cautions.push(...judgeDamp(plan, into.warmth, resins), ...judgeCopies(plan, into))
+  cautions.push(
+    ...judgeDamp(plan, into.warmth, resins),
+    ...judgeCopies(plan, into),
+    ...judgeSlant(plan),
+  )
 
   const layers = mixed.map((layer, index): CompiledLayer => {
     const at = poured.indexOf(layer)

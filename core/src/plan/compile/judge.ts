@@ -40,6 +40,17 @@ export function judgeDepth(
   return [caution('layer-too-deep', 'stop', { layer: layer.id, field: 'fill' }, amounts)]
 }
 
+/** Joins that slant by less than this are level to any eye, radians. */
+const level = 0.035
+
+/** Several layers in a piece that is held tilted: level in the pour, slanting on the piece. */
+export function judgeSlant({ up, layers }: Plan): Caution[] {
+  const upright = Math.max(...up.map(Math.abs)) / Math.hypot(...up)
+  const angle = Math.acos(Math.min(1, upright))
+  if (layers.length < 2 || angle < level) return []
+  return [caution('layers-slant', 'note', { field: 'up' }, { angle })]
+}
+
 /** More casts of one mix than the moulds on hand hold. */
 export function judgeCopies({ copies }: Plan, { cavities }: PouredInto): Caution[] {
   if (cavities === undefined || copies <= cavities) return []

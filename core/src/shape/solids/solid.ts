@@ -261,3 +261,13 @@ export const solidNames: Record<Solid['solid'], string> = {
   cup: 'Tapered cup',
   lathe: 'Turned profile',
 }
+
+/** Shapes that moulds are sold for, whatever their size (common practice, no source). */
+const soldReady: readonly Solid['solid'][] = ['slab', 'ball', 'dome', 'block']
+
+/**
+ * Whether a plain shape like this can be had as a ready mould: coasters, balls, domes, blocks.
+ *
+ * @example isSoldReady({ solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 }) // true
+ */
+export const isSoldReady = ({ solid }: Solid): boolean => soldReady.includes(solid)

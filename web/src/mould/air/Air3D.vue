@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Vec3 } from '@mivro/core/mesh'
-import { usePiece } from '../../piece/pieceStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
-import { useMould } from '../mouldStore.ts'
 import { openScene, type PieceScene } from './scene.ts'
 import { useAir } from './useAir.ts'
 
 const props = defineProps<{ casting?: boolean }>()
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const air = useAir()
 const box = ref<HTMLElement>()
 const scene = shallowRef<PieceScene>()
@@ -35,9 +33,9 @@ onBeforeUnmount(() => {
 })
 
 watch(
-  [scene, () => JSON.stringify(piece.piece?.document.form)],
+  [scene, () => JSON.stringify(project.piece?.document.form)],
   async () => {
-    const form = piece.piece?.document.form
+    const form = project.piece?.document.form
     if (!scene.value || !form) return
     surfacing.abort()
     const { signal } = (surfacing = new AbortController())
@@ -50,22 +48,22 @@ watch(
   },
   { immediate: true },
 )
-watch(() => [piece.document?.up, piece.turn, cut.value], settle)
-watch(() => [mould.air, air.openings, air.selected, props.casting], settle)
+watch(() => [project.plan?.up, project.turn, cut.value], settle)
+watch(() => [project.air, air.openings, air.selected, props.casting], settle)
 
 function settle(): void {
-  const { survey, document } = piece
-  if (!scene.value || !survey || !document) return
-  scene.value.hold(document.up as Vec3)
+  const { survey, plan } = project
+  if (!scene.value || !survey || !plan) return
+  scene.value.hold(plan.up as Vec3)
   scene.value.setCut(cut.value ? survey.section : undefined)
   scene.value.setOpenings(air.openings, air.selected)
   scene.value.setPockets(
     props.casting
-      ? mould.judged.flatMap(({ at }) =>
+      ? project.judged.flatMap(({ at }) =>
           at ? [{ places: Float32Array.from(at), prefilled: false }] : [],
         )
-      : (mould.air?.pockets ?? []),
-    props.casting ? 0.0016 : (mould.air?.cell ?? 0.001),
+      : (project.air?.pockets ?? []),
+    props.casting ? 0.0016 : (project.air?.cell ?? 0.001),
   )
 }
 </script>

@@ -8,33 +8,31 @@ import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
 import { spread } from '../../cutaway/labels.ts'
 import LengthRuler from '../../cutaway/LengthRuler.vue'
 import MouldBlock from '../../cutaway/MouldBlock.vue'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import OpeningHandle from './OpeningHandle.vue'
 import { useAir } from './useAir.ts'
 import { usePointed } from './usePointed.ts'
 
 const props = defineProps<{ casting?: boolean }>()
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const air = useAir()
 const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 784, height: 560 })
 
-const section = computed(() => piece.survey!.section)
+const section = computed(() => project.survey!.section)
 const frame = computed(() => frameFor(section.value, width.value, height.value, 'closed'))
 const path = computed(() => outlinePath(section.value, frame.value))
 
 /** The silicone around a master that stands the other way round is not this cut's. */
-const silicone = computed(() => mould.poured === 'silicone')
+const silicone = computed(() => project.poured === 'silicone')
 const top = computed(() =>
   air.level === undefined ? section.value.height : air.level * section.value.height,
 )
 
 const pockets = computed(() =>
-  (mould.air?.pockets ?? []).filter(
+  (project.air?.pockets ?? []).filter(
     ({ topHeight, saddle }) => saddle <= top.value || topHeight <= top.value,
   ),
 )
@@ -55,7 +53,7 @@ const places = computed(() =>
   }),
 )
 const dabs = computed(() =>
-  (mould.document?.prefills ?? []).map((prefill) => {
+  (project.mould?.prefills ?? []).map((prefill) => {
     const { x, h } = ontoSection(section.value, prefill.at as Vec3)
     return { id: prefill.id, x: frame.value.x(x), y: frame.value.y(h) }
   }),
@@ -100,17 +98,17 @@ function nudge(opening: { id: string; at: readonly number[] }, dx: number, dh: n
 /** Turns the cut so that it runs through a pocket. */
 function lookAt(at: Vec3): void {
   const { x, behind } = ontoSection(section.value, at)
-  piece.turn = (piece.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+  project.turn = (project.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
 }
 
 const parting = computed(() => {
-  if (!mould.geometry || !mould.document) return undefined
-  if (mouldKinds[mould.document.kind].parts === 1) return undefined
-  return frame.value.y(partingOf(mould.document, mould.geometry))
+  if (!project.geometry || !project.mould) return undefined
+  if (mouldKinds[project.mould.kind].parts === 1) return undefined
+  return frame.value.y(partingOf(project.mould, project.geometry))
 })
 /** Standing as it is poured, or the other way: then the parting is counted from the top. */
 const sameWay = computed(() => {
-  const [a, b] = [piece.document!.up, mould.document!.masterUp]
+  const [a, b] = [project.plan!.up, project.mould!.masterUp]
   return a.every((x, i) => Math.abs(x - b[i]) < 1e-9)
 })
 </script>
@@ -246,7 +244,7 @@ const sameWay = computed(() => {
         <span>{{ tag.says }}</span>
       </button>
     </template>
-    <p v-if="mould.airBusy" class="busy" role="status">Following the air …</p>
+    <p v-if="project.airBusy" class="busy" role="status">Following the air …</p>
   </div>
 </template>
 

@@ -1,38 +1,39 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Pause, Play, Plus } from 'lucide-vue-next'
+import type { Caution } from '@mivro/core/caution'
 import { angleBetween } from '@mivro/core/cells'
 import { ontoSection } from '@mivro/core/filling'
 import { type Vec3 } from '@mivro/core/mesh'
 import { show, showTiny } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import Origin from '../../ui/Origin.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import SegmentField from '../../ui/SegmentField.vue'
-import { useMould } from '../mouldStore.ts'
 import OpeningRow from './OpeningRow.vue'
+import type { Fix } from '../../ui/fix.ts'
+import { useMouldFixes } from '../useMouldFixes.ts'
 import { useAir } from './useAir.ts'
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const air = useAir()
 const studio = useStudio()
 
-const resin = computed(() => mould.poured === 'resin')
+const resin = computed(() => project.poured === 'resin')
 /** A master that was only measured has no shape to follow air in. */
-const guess = computed(() => piece.survey?.cautions.find(({ code }) => code === 'shape-measured'))
-const pockets = computed(() => mould.air?.pockets ?? [])
-const staying = computed(() => mould.left.reduce((sum, { volume }) => sum + volume, 0))
-const tall = computed(() => piece.survey?.section.height ?? 0)
+const guess = computed(() => project.survey?.cautions.find(({ code }) => code === 'shape-measured'))
+const pockets = computed(() => project.air?.pockets ?? [])
+const staying = computed(() => project.airLeft.reduce((sum, { volume }) => sum + volume, 0))
+const tall = computed(() => project.survey?.section.height ?? 0)
 const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°`
 const turned = computed(() =>
-  degrees(angleBetween(piece.document!.up as Vec3, mould.document!.masterUp as Vec3)),
+  degrees(angleBetween(project.plan!.up as Vec3, project.mould!.masterUp as Vec3)),
 )
 /** Where a pocket's top lies, as one stands before the cut. */
 function whereabouts(at: Vec3): string {
-  const { section } = piece.survey!
+  const { section } = project.survey!
   const { x, behind } = ontoSection(section, at)
   const beside = Math.abs(x) > 0.15 * (section.right - section.left)
   const deep = Math.abs(behind) > 0.003
@@ -43,17 +44,18 @@ function whereabouts(at: Vec3): string {
   return words.filter(Boolean).join(', ') || 'in the middle'
 }
 
-const held = computed(() => mould.openings.reduce((sum, { volume }) => sum + volume, 0))
-const reckonIn = () => piece.change({ ...piece.document!, gate: held.value, mould: 'closed' })
+const held = computed(() => project.into?.gate ?? 0)
 const level = computed({
   get: () => Math.round((air.level ?? 1) * 100),
   set: (percent) => air.stand(percent >= 100 ? undefined : percent / 100),
 })
 const about = computed(() =>
-  mould.judged.filter(({ caution }) =>
+  project.judged.filter(({ caution }) =>
     [
       'no-gate',
       'vent-below-gate',
+      'opening-through-piece',
+      'opening-over-edge',
       'gate-narrow',
       'inclusion-over-gate',
       'ceiling-level',
@@ -61,8 +63,20 @@ const about = computed(() =>
     ].includes(caution.code),
   ),
 )
+const mouldFixes = useMouldFixes()
+/** What one click can do; an opening that lies below is carried up to where the top is now. */
+function fixesOf(caution: Caution): Fix[] {
+  const { highest } = project.air ?? {}
+  if (caution.code !== 'opening-through-piece' || !highest) return mouldFixes(caution)
+  const id = caution.place.field!.replace('openings.', '')
+  return [
+    { words: 'Move it to the top', take: () => air.move(id, highest) },
+    { words: 'Take it out', take: () => air.takeOut(id) },
+  ]
+}
+const slant = computed(() => project.compiled?.cautions.find(({ code }) => code === 'layers-slant'))
 /** Parts finer than the grid were not seen, and their air neither. */
-const unseen = computed(() => mould.air && Math.abs(mould.air.seen - 1) > 0.08)
+const unseen = computed(() => project.air && Math.abs(project.air.seen - 1) > 0.08)
 
 const origin = [
   'Filled slowly from the gate, air leaves by gate and vents only. As the resin rises, air above it is let out until its last way closes: what lies above that height stays.',
@@ -78,7 +92,7 @@ const origin = [
       <Origin of="this" :lines="origin" />
     </h2>
     <b class="num" :class="staying > 0 ? 'bad' : 'good'">{{
-      staying > 0 ? showTiny(staying, studio.units) : mould.air && !guess ? 'none' : ''
+      staying > 0 ? showTiny(staying, studio.units) : project.air && !guess ? 'none' : ''
     }}</b>
   </div>
   <SegmentField
@@ -87,10 +101,13 @@ const origin = [
       { value: 'resin', label: 'Resin in it' },
       { value: 'silicone', label: 'Silicone over it' },
     ]"
-    :value="mould.poured"
-    @choose="mould.poured = $event as 'resin' | 'silicone'"
+    :value="project.poured"
+    @choose="project.poured = $event as 'resin' | 'silicone'"
   />
-  <ProblemNote v-if="mould.airProblem && !mould.airProblem.path" :problem="mould.airProblem" />
+  <ProblemNote
+    v-if="project.airProblem && !project.airProblem.path"
+    :problem="project.airProblem"
+  />
 
   <CautionNote v-if="guess" :caution="guess" />
   <ul v-if="pockets.length > 0" class="pockets" data-list="pockets">
@@ -118,13 +135,13 @@ const origin = [
       <span v-else class="quiet small">brush it in first</span>
     </li>
   </ul>
-  <p v-else-if="mould.air && !guess" class="quiet">
+  <p v-else-if="project.air && !guess" class="quiet">
     {{
       resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
     }}
   </p>
   <p v-if="unseen" class="small quiet">
-    Some parts are finer than {{ show(mould.air!.cell, 'length', studio.units) }}, and air in them
+    Some parts are finer than {{ show(project.air!.cell, 'length', studio.units) }}, and air in them
     can't be seen here.
   </p>
 
@@ -135,29 +152,31 @@ const origin = [
         <button
           type="button"
           class="btn plain"
-          :disabled="!mould.air"
-          @click="air.add('gate', mould.air!.highest)"
+          :disabled="!project.air"
+          @click="air.add('gate', project.air!.highest)"
         >
           <Plus :size="14" aria-hidden="true" />Gate
         </button>
         <button
           type="button"
           class="btn plain"
-          :disabled="!mould.air"
-          @click="air.add('vent', mould.left[0]?.top ?? mould.air!.highest)"
+          :disabled="!project.air"
+          @click="air.add('vent', project.airLeft[0]?.top ?? project.air!.highest)"
         >
           <Plus :size="14" aria-hidden="true" />Vent
         </button>
       </span>
     </div>
     <OpeningRow v-for="opening in air.openings" :key="opening.id" :opening="opening" />
-    <p v-if="held > 0 && Math.abs(held - piece.document!.gate) > 1e-9" class="row small">
-      <span class="quiet">Together they keep {{ showTiny(held, studio.units) }} of resin</span>
-      <button type="button" class="btn plain" @click="reckonIn">Reckon it into the pour</button>
+    <p v-if="held > 0 && project.into?.gateBy === 'mould'" class="row small">
+      <span class="quiet"
+        >Together they keep {{ showTiny(held, studio.units) }} of resin in each copy; the pour
+        counts it.</span
+      >
     </p>
-    <p v-if="(mould.document?.prefills.length ?? 0) > 0" class="row small">
-      <span class="quiet">{{ mould.document!.prefills.length }} marked for a prefill</span>
-      <button type="button" class="btn plain" @click="mould.change({ prefills: [] })">
+    <p v-if="(project.mould?.prefills.length ?? 0) > 0" class="row small">
+      <span class="quiet">{{ project.mould!.prefills.length }} marked for a prefill</span>
+      <button type="button" class="btn plain" @click="project.changeMould({ prefills: [] })">
         Take the marks out
       </button>
     </p>
@@ -165,7 +184,9 @@ const origin = [
       v-for="finding in about"
       :key="finding.caution.code + finding.caution.place.field"
       :caution="finding.caution"
+      :fixes="fixesOf(finding.caution)"
     />
+    <CautionNote v-if="slant" :caution="slant" />
 
     <h3>Held another way</h3>
     <p class="quiet small">
@@ -192,8 +213,8 @@ const origin = [
             tilt.vents.length === 0
               ? 'no vent'
               : `${tilt.vents.length} ${tilt.vents.length === 1 ? 'vent' : 'vents'}`
-          }},
-          {{ tilt.left > 0 ? `${showTiny(tilt.left, studio.units)} stays` : 'nothing stays' }}
+          }}, {{ tilt.left > 0 ? `${showTiny(tilt.left, studio.units)} stays` : 'nothing stays'
+          }}{{ tilt.gate ? ', turned over, filled from its new top' : '' }}
         </span>
         <button type="button" class="btn plain" @click="air.take(tilt)">Take it</button>
       </li>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
 import type { Vec3 } from '@mivro/core/mesh'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 
 const props = defineProps<{
   opening: MouldOpening

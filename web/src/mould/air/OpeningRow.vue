@@ -2,25 +2,25 @@
 import { computed } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
 import { show, showTiny } from '@mivro/core/units'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import Says from '../../ui/Says.vue'
 import SegmentField from '../../ui/SegmentField.vue'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import { useAir } from './useAir.ts'
 
 const props = defineProps<{ opening: MouldOpening }>()
-const mould = useMould()
+const project = useProject()
 const air = useAir()
 const studio = useStudio()
 
-const facts = computed(() => mould.openings.find(({ id }) => id === props.opening.id))
+const facts = computed(() => project.into?.openings.find(({ id }) => id === props.opening.id))
 const name = computed(() => (props.opening.what === 'gate' ? 'Gate' : 'Vent'))
 /** This one reaches no part of the piece. */
 const misses = computed(() => {
   const index = air.openings.findIndex(({ id }) => id === props.opening.id)
-  return mould.airProblem?.path === `openings.${index}` ? mould.airProblem : undefined
+  return project.airProblem?.path === `openings.${index}` ? project.airProblem : undefined
 })
 const open = computed(() => air.selected === props.opening.id)
 </script>

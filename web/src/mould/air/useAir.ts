@@ -1,13 +1,12 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Tilt } from '@mivro/core/cells'
 import type { Vec3 } from '@mivro/core/mesh'
 import { newId } from '../../api/client.ts'
-import { usePiece } from '../../piece/pieceStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import { askTilts } from '../../work/pool.ts'
-import { useMould } from '../mouldStore.ts'
 
 /** Usual bores of what is added, m (common practice, no source). */
 const bores = { gate: 0.006, vent: 0.002 }
@@ -16,13 +15,12 @@ const tuple = (v: readonly number[]): [number, number, number] => [v[0], v[1], v
 
 /** What is done to gates, vents and prefills, and the search for a better tilt. */
 export const useAir = defineStore('air', () => {
-  const mould = useMould()
-  const piece = usePiece()
+  const project = useProject()
   const selected = ref<string>()
   /** How high the resin stands in the filling picture, as a share; undefined when it is full. */
   const level = ref<number>()
 
-  const openings = computed(() => mould.document?.openings ?? [])
+  const openings = computed(() => project.mould?.openings ?? [])
   const withAt = (id: string, at: Vec3) =>
     openings.value.map((opening) => (opening.id === id ? { ...opening, at: tuple(at) } : opening))
 
@@ -35,32 +33,32 @@ export const useAir = defineStore('air', () => {
       made: 'cast in',
     }
     selected.value = opening.id
-    mould.change({ openings: [...openings.value, opening] })
+    project.changeMould({ openings: [...openings.value, opening] })
   }
 
   function prefill(at: Vec3): void {
-    const prefills = mould.document!.prefills
-    mould.change({ prefills: [...prefills, { id: newId(), at: tuple(at) }] })
+    const prefills = project.mould!.prefills
+    project.changeMould({ prefills: [...prefills, { id: newId(), at: tuple(at) }] })
   }
 
   const takeOut = (id: string) =>
-    mould.change({
+    project.changeMould({
       openings: openings.value.filter((opening) => opening.id !== id),
-      prefills: mould.document!.prefills.filter((prefill) => prefill.id !== id),
+      prefills: project.mould!.prefills.filter((prefill) => prefill.id !== id),
     })
 
   /** While an opening is under the hand: nothing is kept yet. */
   function drag(id: string, at: Vec3): void {
-    mould.preview = { ...mould.session!.document, openings: withAt(id, at) }
+    project.mouldPreview = { ...project.mouldSession!.document, openings: withAt(id, at) }
   }
   function drop(): void {
-    const { preview } = mould
-    if (preview) mould.change({ openings: preview.openings })
+    const { mouldPreview } = project
+    if (mouldPreview) project.changeMould({ openings: mouldPreview.openings })
   }
-  const move = (id: string, at: Vec3) => mould.change({ openings: withAt(id, at) })
+  const move = (id: string, at: Vec3) => project.changeMould({ openings: withAt(id, at) })
 
   const edit = (id: string, values: Partial<MouldOpening>): Problem | undefined =>
-    mould.change({
+    project.changeMould({
       openings: openings.value.map((opening) =>
         opening.id === id ? { ...opening, ...values } : opening,
       ),
@@ -79,8 +77,8 @@ export const useAir = defineStore('air', () => {
     tilts.value = searchProblem.value = undefined
     const gate = openings.value.find(({ what }) => what === 'gate')
     const question = {
-      form: piece.piece!.document.form,
-      up: piece.document!.up as Vec3,
+      form: project.piece!.document.form,
+      up: project.plan!.up as Vec3,
       gate: gate && { at: gate.at as Vec3, bore: gate.bore },
     }
     try {
@@ -93,6 +91,15 @@ export const useAir = defineStore('air', () => {
     }
   }
 
+  // What was found before something moved is of no use any more.
+  watch(
+    () => JSON.stringify([project.piece?.id, project.plan?.up, openings.value]),
+    () => {
+      stop()
+      tilts.value = undefined
+    },
+  )
+
   function stop(): void {
     search.abort()
     progress.value = undefined
@@ -100,8 +107,11 @@ export const useAir = defineStore('air', () => {
 
   /** Holds the mould so, and cuts the vents that it needs. */
   function take(tilt: Tilt): void {
-    piece.change({ ...piece.document!, up: tuple(tilt.up) })
-    const gates = openings.value.filter(({ what }) => what === 'gate')
+    project.changePlan({ ...project.plan!, up: tuple(tilt.up) })
+    // Turned over, it is filled from what is its top then.
+    const gates = openings.value
+      .filter(({ what }) => what === 'gate')
+      .map((gate) => (tilt.gate ? { ...gate, at: tuple(tilt.gate) } : gate))
     const vents = tilt.vents.map(({ at }): MouldOpening => ({
       id: newId(),
       what: 'vent',
@@ -109,7 +119,7 @@ export const useAir = defineStore('air', () => {
       bore: bores.vent,
       made: 'cast in',
     }))
-    mould.change({ openings: [...gates, ...vents], prefills: [] })
+    project.changeMould({ openings: [...gates, ...vents], prefills: [] })
     tilts.value = undefined
   }
 

@@ -2,8 +2,8 @@ import { computed } from 'vue'
 import type { CautionCode } from '@mivro/core/caution'
 import type { Vec3 } from '@mivro/core/mesh'
 import { show, showTiny } from '@mivro/core/units'
-import { useStudio } from '../../studio/studioStore.ts'
-import { useMould } from '../mouldStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 
 /** A place of the piece that the drawing points at. */
 export interface Pointed {
@@ -23,16 +23,16 @@ const most = 8
 
 /** What is pointed at: pockets of air, or places where silicone or a wall is thin. */
 export function usePointed(casting: () => boolean) {
-  const mould = useMould()
+  const project = useProject()
   const studio = useStudio()
   const pockets = (): Pointed[] =>
-    (mould.air?.pockets ?? []).map(({ top, volume, topHeight, prefilled }) => ({
+    (project.air?.pockets ?? []).map(({ top, volume, topHeight, prefilled }) => ({
       at: top,
       title: `${prefilled ? 'Prefilled' : 'Air stays'} ${showTiny(volume, studio.units)}`,
       says: `top at ${show(topHeight, 'length', studio.units)}`,
     }))
   const thin = (): Pointed[] =>
-    mould.judged.flatMap(({ at, caution, sure }) => {
+    project.judged.flatMap(({ at, caution, sure }) => {
       const title = words[caution.code]
       return at && title ? [{ at, title, says: sure === 'guess' ? 'perhaps' : sure }] : []
     })

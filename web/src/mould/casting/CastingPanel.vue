@@ -1,24 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mouldKinds, partingOf, shrinkageOf } from '@mivro/core/mould'
+import { mouldKinds, partingOf, shareBlocked, shrinkageOf } from '@mivro/core/mould'
 import { angleBetween } from '@mivro/core/cells'
 import { type Vec3 } from '@mivro/core/mesh'
 import { figure, show } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useShelf } from '../../shelf/shelfStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useShelf } from '../../project/shelfStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import Origin from '../../ui/Origin.vue'
 import QuantityField from '../../ui/QuantityField.vue'
-import { useMould } from '../mouldStore.ts'
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 
-const guess = computed(() => piece.survey?.cautions.find(({ code }) => code === 'shape-measured'))
-const geometry = computed(() => mould.geometry)
+const guess = computed(() => project.survey?.cautions.find(({ code }) => code === 'shape-measured'))
+const geometry = computed(() => project.geometry)
 const ways: Record<string, string> = {
   fill: 'fill it in the master',
   tilt: 'tilt the mould',
@@ -28,9 +26,11 @@ const ways: Record<string, string> = {
   core: 'make a core',
   widen: 'widen the gate',
   thicken: 'thicken the master',
+  move: 'move it',
+  narrow: 'make it narrower',
 }
 const sure = { sure: 'certain', likely: 'likely', guess: 'a guess' }
-const parting = computed(() => (geometry.value ? partingOf(mould.document!, geometry.value) : 0))
+const parting = computed(() => (geometry.value ? partingOf(project.mould!, geometry.value) : 0))
 const between = computed(() => {
   const { from, to } = geometry.value!.parting
   const length = (x: number) => show(x, 'length', studio.units)
@@ -38,33 +38,36 @@ const between = computed(() => {
     ? `at ${length(from)}`
     : `between ${length(from)} and ${length(to)}`
 })
-const twoParts = computed(() => mouldKinds[mould.document!.kind].parts === 2)
+const twoParts = computed(() => mouldKinds[project.mould!.kind].parts === 2)
 /** Known to a cell or two: whole percent say enough. */
-const percent = (volume: number) =>
-  show(volume / (geometry.value?.volume ?? 1), 'fraction', studio.units, { step: 0.01 })
+const percent = (blocked: number, around: number) =>
+  show(shareBlocked(blocked, around), 'fraction', studio.units, { step: 0.01 })
 const angle = (direction: Vec3) => {
-  const off = angleBetween(direction, mould.document!.masterUp as Vec3)
+  const off = angleBetween(direction, project.mould!.masterUp as Vec3)
   const least = Math.min(off, Math.PI - off)
-  return least < 0.02 ? 'straight up' : `${Math.round((least * 180) / Math.PI)}° from up`
+  if (least < 0.02) return 'straight up'
+  const axis = ['x', 'y', 'z'].find((_, i) => Math.abs(direction[i]) > 0.999)
+  const degrees = `${Math.round((least * 180) / Math.PI)}° from up`
+  return axis ? `along ${axis}, ${degrees}` : degrees
 }
 
 /** The master is turned in its box so that it is pulled straight up. */
-const lay = ([x, y, z]: Vec3) => mould.change({ masterUp: [x, y, z], parting: undefined })
+const lay = ([x, y, z]: Vec3) => project.changeMould({ masterUp: [x, y, z], parting: undefined })
 
 const resin = computed(() => {
-  const id = piece.document?.layers.find((layer) => layer.resin)?.resin
+  const id = project.plan?.layers.find((layer) => layer.resin)?.resin
   const material = shelf.materials.get(id ?? '')
   return material?.kind === 'resin' ? material : undefined
 })
 const shrunk = computed(() => {
-  const { low, high } = piece.survey!.measures
-  const { factor, scale } = shrinkageOf(mould.silicone, resin.value)
+  const { low, high } = project.survey!.measures
+  const { factor, scale } = shrinkageOf(project.silicone, resin.value)
   const size = [0, 1, 2].map((i) => figure((high[i] - low[i]) * factor, 'length', studio.units))
   return { size: size.join(' × '), scale: ((scale - 1) * 100).toFixed(2), any: factor < 1 }
 })
 const origin = [
   'The piece in cells of 1/96 of its longest side, standing as the master stands in its box.',
-  'Blocked silicone: for each column, what lies under its first cell above the parting and over its last below it, and the gaps within.',
+  'Blocked silicone: what has piece between itself and its own half’s way out. What fills a hollow that is open only upward belongs to the upper half.',
   'Thin silicone: what a ball of 2 mm does not reach, more than its radius deep. It passes or fails; widths are known to a cell or two.',
 ]
 </script>
@@ -73,12 +76,12 @@ const origin = [
   <div class="row">
     <h2>Will it cast? <Origin of="this" :lines="origin" /></h2>
     <span class="quiet small">{{
-      mould.judged.length === 0 && geometry && !guess ? 'nothing found' : ''
+      project.judged.length === 0 && geometry && !guess ? 'nothing found' : ''
     }}</span>
   </div>
   <CautionNote v-if="guess" :caution="guess" />
   <div
-    v-for="finding in mould.judged"
+    v-for="finding in project.judged"
     :key="finding.caution.code + JSON.stringify(finding.at)"
     class="finding"
   >
@@ -91,11 +94,11 @@ const origin = [
       }}This is {{ sure[finding.sure] }}.
     </p>
   </div>
-  <p v-if="geometry && !guess && mould.judged.length === 0" class="quiet">
+  <p v-if="geometry && !guess && project.judged.length === 0" class="quiet">
     No air stays, nothing locks it in the mould, no silicone is thin enough to tear.
   </p>
 
-  <template v-if="geometry">
+  <template v-if="geometry && !guess && mouldKinds[project.mould!.kind].poured !== 'none'">
     <h3>Parting and pull</h3>
     <QuantityField
       v-if="twoParts"
@@ -103,13 +106,13 @@ const origin = [
       kind="length"
       optional
       placeholder="best"
-      :value="mould.document!.parting"
-      :take="(value) => mould.change({ parting: value })"
+      :value="project.mould!.parting"
+      :take="(value) => project.changeMould({ parting: value })"
     />
     <p class="small quiet">
       {{ twoParts ? `The halves part at ${show(parting, 'length', studio.units)}.` : '' }}
       Least silicone is blocked by a level parting {{ between }}:
-      {{ percent(geometry.parting.blocked) }} of the piece.
+      {{ percent(geometry.parting.blocked, geometry.around) }} of what stands around the piece.
     </p>
     <table class="sums">
       <thead>
@@ -123,8 +126,8 @@ const origin = [
       <tbody>
         <tr v-for="(pull, i) in geometry.pulls.slice(0, 4)" :key="i">
           <th scope="row">{{ angle(pull.direction) }}</th>
-          <td class="num">{{ percent(pull.blocked) }}</td>
-          <td class="num">{{ percent(pull.inner) }}</td>
+          <td class="num">{{ percent(pull.blocked, pull.around) }}</td>
+          <td class="num">{{ percent(pull.inner, pull.around) }}</td>
           <td>
             <button
               v-if="angle(pull.direction) !== 'straight up'"

@@ -1,16 +1,34 @@
 <script setup lang="ts">
 import { Plus } from 'lucide-vue-next'
-import { finishes, substances, type Contact, type Substance, type Surface } from '@mivro/core/mould'
+import { computed } from 'vue'
+import {
+  finishes,
+  substances,
+  type Contact,
+  type ContactRole,
+  type Finish,
+  type Substance,
+  type Surface,
+} from '@mivro/core/mould'
 import PlainSelect from '../../ui/PlainSelect.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import { useContact } from './useContact.ts'
 
-const mould = useMould()
-const { contact, change, changeMaster } = useContact()
+const project = useProject()
+const { contact, touched, made, change, changeMaster, changeRole } = useContact()
+
+const roles: Record<ContactRole, string> = {
+  walls: 'Walls of the box',
+  clay: 'Clay of the bed',
+  glue: 'Glue under the master',
+  fillers: 'Chunks of old moulds',
+  rods: 'Rods for gates and vents',
+}
+const cast = computed(() => [...new Set(project.castResins)].join(' and '))
 
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
 const plain: Surface = {
@@ -32,59 +50,67 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   <ShelfSelect
     label="Silicone"
     kind="silicone"
-    :value="mould.document!.silicone"
-    @choose="mould.change({ silicone: $event })"
+    :value="project.mould!.silicone"
+    @choose="project.changeMould({ silicone: $event })"
   />
-  <PlainSelect
-    label="The master is of"
-    :options="options(substances)"
-    :value="contact.master.substance"
-    @choose="changeMaster({ substance: $event as Substance })"
-  />
-  <QuantityField
-    label="Made this long ago"
-    kind="duration"
-    optional
-    placeholder="not known"
-    :value="contact.master.age"
-    :take="(age) => changeMaster({ age })"
-  />
+  <template v-if="made">
+    <PlainSelect
+      label="The master is of"
+      :options="options(substances)"
+      :value="contact.master.substance"
+      @choose="changeMaster({ substance: $event as Substance })"
+    />
+    <QuantityField
+      label="Made this many weeks ago"
+      kind="duration"
+      bare-unit="weeks"
+      optional
+      placeholder="not known"
+      :value="contact.master.age"
+      :take="(age) => changeMaster({ age })"
+    />
+    <SegmentField
+      v-if="isPrint(contact.master)"
+      label="The print is"
+      :options="[
+        { value: 'as printed', label: 'as printed' },
+        { value: 'baked', label: 'baked' },
+      ]"
+      :value="contact.master.cured ?? 'as printed'"
+      @choose="changeMaster({ cured: $event as Surface['cured'] })"
+    />
+    <PlainSelect
+      label="Its finish"
+      :options="options(finishes)"
+      :value="contact.master.finish"
+      @choose="changeMaster({ finish: $event as Surface['finish'] })"
+    />
+    <SegmentField
+      label="Release on it"
+      :options="[
+        { value: 'none', label: 'none' },
+        { value: 'spray', label: 'spray' },
+        { value: 'wax', label: 'wax' },
+      ]"
+      :value="contact.master.release"
+      @choose="changeMaster({ release: $event as Surface['release'] })"
+    />
+    <SegmentField
+      label="It is"
+      :options="[
+        { value: 'dry', label: 'dry' },
+        { value: 'damp', label: 'damp' },
+      ]"
+      :value="contact.master.damp"
+      @choose="changeMaster({ damp: $event as Surface['damp'] })"
+    />
+  </template>
+  <p v-if="cast" class="row">
+    <span class="field-label">Cast in it</span>
+    <span>{{ cast }}, as the pour has it</span>
+  </p>
   <SegmentField
-    v-if="isPrint(contact.master)"
-    label="The print is"
-    :options="[
-      { value: 'as printed', label: 'as printed' },
-      { value: 'baked', label: 'baked' },
-    ]"
-    :value="contact.master.cured ?? 'as printed'"
-    @choose="changeMaster({ cured: $event as Surface['cured'] })"
-  />
-  <PlainSelect
-    label="Its finish"
-    :options="options(finishes)"
-    :value="contact.master.finish"
-    @choose="changeMaster({ finish: $event as Surface['finish'] })"
-  />
-  <SegmentField
-    label="Release on it"
-    :options="[
-      { value: 'none', label: 'none' },
-      { value: 'spray', label: 'spray' },
-      { value: 'wax', label: 'wax' },
-    ]"
-    :value="contact.master.release"
-    @choose="changeMaster({ release: $event as Surface['release'] })"
-  />
-  <SegmentField
-    label="It is"
-    :options="[
-      { value: 'dry', label: 'dry' },
-      { value: 'damp', label: 'damp' },
-    ]"
-    :value="contact.master.damp"
-    @choose="changeMaster({ damp: $event as Surface['damp'] })"
-  />
-  <SegmentField
+    v-else
     above
     label="Cast in it will be"
     :options="options(['epoxy', 'urethane', 'polyester'])"
@@ -92,7 +118,24 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     @choose="change({ resin: $event as Contact['resin'] })"
   />
 
-  <div class="row">
+  <template v-if="touched.length > 0">
+    <h3>In the box, by its kind</h3>
+    <div v-for="{ role, surface } in touched" :key="role" class="role">
+      <PlainSelect
+        :label="roles[role]"
+        :options="options(substances)"
+        :value="surface.substance"
+        @choose="changeRole(role, { ...surface, substance: $event as Substance })"
+      />
+      <PlainSelect
+        :label="`Finish, ${roles[role].toLowerCase()}`"
+        :options="options(finishes)"
+        :value="surface.finish"
+        @choose="changeRole(role, { ...surface, finish: $event as Finish })"
+      />
+    </div>
+  </template>
+  <div v-if="made" class="row">
     <h3>Also in the box</h3>
     <button type="button" class="btn plain" @click="change({ others: [...contact.others, plain] })">
       <Plus :size="14" aria-hidden="true" />Add
@@ -100,7 +143,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   </div>
   <div v-for="(other, i) in contact.others" :key="i" class="other">
     <PlainSelect
-      :label="`Clay, glue, spacer ${i + 1}`"
+      :label="`Spacer, tape, other ${i + 1}`"
       :options="options(substances)"
       :value="other.substance"
       @choose="changeOther(i, { substance: $event as Substance })"

@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { computed, shallowRef } from 'vue'
 import { firmPlatinum } from '../../../../core/src/material/samples.ts'
 import { newMould, type Mould } from '@mivro/core/mould'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import ContactTable from './ContactTable.vue'
 
 const document = shallowRef<Mould>(newMould('m', 'p', [0, 0, 1], 0.05))
@@ -16,11 +16,11 @@ beforeEach(() => {
 
 function table(shelf: 'with silicone' | 'without' = 'with silicone') {
   const silicone = shelf === 'without' ? undefined : firmPlatinum
-  const store = useMould()
+  const store = useProject()
   Object.assign(store, {
-    document: computed(() => document.value),
+    mould: computed(() => document.value),
     silicone: computed(() => silicone),
-    change: (values: Partial<Mould>) => {
+    changeMould: (values: Partial<Mould>) => {
       document.value = { ...document.value, ...values }
     },
   })

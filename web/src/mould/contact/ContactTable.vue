@@ -7,11 +7,22 @@ import { showDuration } from '@mivro/core/units'
 import { newId } from '../../api/client.ts'
 import { now } from '../../ui/dates.ts'
 import SafetyLines from '../../ui/SafetyLines.vue'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 import { useContact } from './useContact.ts'
 
-const mould = useMould()
-const { contact, results, preparing, change } = useContact()
+const project = useProject()
+const { contact, results, made, preparing, change } = useContact()
+const roleWords: Record<ContactResult['as'], string> = {
+  master: 'the master',
+  walls: 'walls',
+  clay: 'clay of the bed',
+  glue: 'glue',
+  fillers: 'chunks',
+  rods: 'rods',
+  other: 'also in the box',
+  half: 'the other half',
+  mould: 'the mould itself',
+}
 const testing = ref<string>()
 
 const words: Record<Verdict, { says: string; icon: unknown; tone: string }> = {
@@ -44,7 +55,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
 
 <template>
   <div class="contact">
-    <p v-if="!mould.silicone" class="quiet lead">
+    <p v-if="!project.silicone" class="quiet lead">
       Choose a silicone first: what it meets decides whether it cures.
     </p>
     <ul v-else class="cards">
@@ -63,7 +74,10 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
         <div>
           <p class="head">
             <b>{{ words[result.verdict].says }}</b>
-            <span>{{ result.poured }} on {{ result.surface.substance }}</span>
+            <span
+              >{{ result.poured }} on {{ result.surface.substance }},
+              {{ roleWords[result.as] }}</span
+            >
           </p>
           <p>{{ result.why }}</p>
           <p v-if="result.wayOut"><b>Way out.</b> {{ result.wayOut }}</p>
@@ -97,7 +111,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
         </div>
       </li>
     </ul>
-    <section class="prepare">
+    <section v-if="made" class="prepare">
       <h2>Preparing the master</h2>
       <ol>
         <li v-for="(step, i) in steps" :key="step.id">

@@ -1,19 +1,30 @@
 import { computed } from 'vue'
-import { contactsOf, mouldKinds, prepare, type Contact, type Surface } from '@mivro/core/mould'
-import { useMould } from '../mouldStore.ts'
+import {
+  contactsOf,
+  mouldKinds,
+  prepare,
+  touchedBy,
+  type Contact,
+  type ContactRole,
+  type Surface,
+} from '@mivro/core/mould'
+import { useProject } from '../../project/projectStore.ts'
 
 /** What the mould's silicone and casts meet, and what its master goes through before. */
 export function useContact() {
-  const mould = useMould()
-  const contact = computed(() => mould.document!.contact)
-  const parts = computed(() =>
-    mouldKinds[mould.document!.kind].parts === 2 ? 'two parts' : 'one part',
+  const project = useProject()
+  const contact = computed(() => project.mould!.contact)
+  const results = computed(() => contactsOf(project.mould!, project.silicone, project.castResins))
+  const touched = computed(() => touchedBy(project.mould!, project.silicone))
+  const made = computed(() => mouldKinds[project.mould!.kind].poured !== 'none')
+  const preparing = computed(() =>
+    made.value ? prepare(contact.value.master, project.silicone) : [],
   )
-  const results = computed(() => contactsOf(contact.value, mould.silicone, parts.value))
-  const preparing = computed(() => prepare(contact.value.master, mould.silicone))
   const change = (values: Partial<Contact>) =>
-    mould.change({ contact: { ...contact.value, ...values } })
+    project.changeMould({ contact: { ...contact.value, ...values } })
   const changeMaster = (values: Partial<Surface>) =>
     change({ master: { ...contact.value.master, ...values } })
-  return { contact, results, preparing, change, changeMaster }
+  const changeRole = (role: ContactRole, surface: Surface) =>
+    change({ roles: { ...contact.value.roles, [role]: surface } })
+  return { contact, results, touched, made, preparing, change, changeMaster, changeRole }
 }

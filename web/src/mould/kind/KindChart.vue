@@ -5,11 +5,11 @@ import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
 import { cheapestFrom, costPerCopy, mouldKinds, type MouldKind } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import { axisTitle, chartFont as font, chartGrid, chartInk } from '../../ui/chart.ts'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 
-const mould = useMould()
+const project = useProject()
 const studio = useStudio()
 
 /** Each kind keeps its line, so that it is known again. */
@@ -24,18 +24,18 @@ const lines: Record<MouldKind, { colour: string; dash: number[] }> = {
   bought: { colour: '#7e918e', dash: [] },
 }
 
-const advice = computed(() => mould.compiled?.advice ?? [])
+const advice = computed(() => project.compiledMould?.advice ?? [])
 /** The best five that can work, and the one that is chosen. */
 const shown = computed(() => {
   const best = advice.value.filter(({ ruledOut }) => !ruledOut).slice(0, 5)
-  const chosen = advice.value.find(({ kind }) => kind === mould.document!.kind)
+  const chosen = advice.value.find(({ kind }) => kind === project.mould!.kind)
   return chosen && !best.includes(chosen) && chosen.kind !== 'bought' ? [...best, chosen] : best
 })
 const most = computed(() =>
-  Math.min(200, Math.max(20, Math.round(mould.document!.wish.copies * 1.6))),
+  Math.min(200, Math.max(20, Math.round(project.mould!.wish.copies * 1.6))),
 )
 const copies = computed(() => Array.from({ length: most.value }, (_, i) => i + 1))
-const hour = computed(() => mould.document!.hourPrice)
+const hour = computed(() => project.mould!.hourPrice)
 const changes = computed(() =>
   cheapestFrom(
     shown.value.filter(({ ruledOut }) => !ruledOut),
@@ -51,7 +51,7 @@ const data = computed(() => ({
     data: copies.value.map((n) => costPerCopy(sums, n, hour.value)),
     borderColor: lines[sums.kind].colour,
     borderDash: lines[sums.kind].dash,
-    borderWidth: sums.kind === mould.document!.kind ? 3 : 1.6,
+    borderWidth: sums.kind === project.mould!.kind ? 3 : 1.6,
     pointRadius: 0,
     pointHitRadius: 8,
     tension: 0,
@@ -63,13 +63,13 @@ const options = computed((): ChartOptions<'line'> => {
     wish: {
       type: 'line',
       scaleID: 'x',
-      value: mould.document!.wish.copies - 1,
+      value: project.mould!.wish.copies - 1,
       borderColor: '#14312f',
       borderWidth: 1.4,
       borderDash: [3, 3],
       label: {
         display: true,
-        content: `${mould.document!.wish.copies} wished`,
+        content: `${project.mould!.wish.copies} wished`,
         position: 'start',
         backgroundColor: '#14312f',
         font,
@@ -136,7 +136,7 @@ const words = computed(
 </script>
 
 <template>
-  <div v-if="mould.compiled" class="kinds">
+  <div v-if="project.compiledMould" class="kinds">
     <div class="chart">
       <Line :data="data" :options="options" :aria-label="words" data-chart="break-even" />
     </div>
@@ -155,16 +155,16 @@ const words = computed(
         </thead>
         <tbody>
           <tr
-            v-for="(sums, i) in advice"
+            v-for="sums in advice"
             :key="sums.kind"
-            :class="{ on: sums.kind === mould.document!.kind, out: sums.ruledOut }"
+            :class="{ on: sums.kind === project.mould!.kind, out: sums.ruledOut }"
             :data-kind="sums.kind"
           >
             <th scope="row">
               <button
                 type="button"
-                :aria-pressed="sums.kind === mould.document!.kind"
-                @click="mould.chooseKind(sums.kind)"
+                :aria-pressed="sums.kind === project.mould!.kind"
+                @click="project.chooseKind(sums.kind)"
               >
                 <i
                   :style="{
@@ -172,12 +172,12 @@ const words = computed(
                     borderTopStyle: lines[sums.kind].dash.length ? 'dashed' : 'solid',
                   }"
                 />{{ sums.label }}
-                <small v-if="i === 0">advised</small>
+                <small v-if="sums.advised">advised</small>
               </button>
             </th>
             <td>
               {{
-                sums.silicone > 0 ? show(sums.silicone, 'mass', studio.units, { step: 1e-2 }) : ''
+                sums.silicone > 0 ? show(sums.silicone, 'mass', studio.units, { step: 1e-3 }) : ''
               }}
             </td>
             <td>{{ sums.hands }} h</td>

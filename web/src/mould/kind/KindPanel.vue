@@ -4,21 +4,21 @@ import { Check, Minus } from 'lucide-vue-next'
 import type { Mould } from '@mivro/core/mould'
 import CountField from '../../ui/CountField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
-import { useMould } from '../mouldStore.ts'
+import { useProject } from '../../project/projectStore.ts'
 
-const mould = useMould()
-const wish = computed(() => mould.document!.wish)
+const project = useProject()
+const wish = computed(() => project.mould!.wish)
 const change = (values: Partial<Mould['wish']>) =>
-  mould.change({ wish: { ...wish.value, ...values } })
-const advice = computed(() => mould.compiled?.advice ?? [])
-const chosen = computed(() => advice.value.find(({ kind }) => kind === mould.document!.kind))
-const first = computed(() => advice.value[0])
+  project.changeMould({ wish: { ...wish.value, ...values } })
+const advice = computed(() => project.compiledMould?.advice ?? [])
+const chosen = computed(() => advice.value.find(({ kind }) => kind === project.mould!.kind))
+const first = computed(() => advice.value.find(({ advised }) => advised))
 </script>
 
 <template>
   <h2>What is wished</h2>
   <CountField
-    label="Copies wanted of it"
+    label="Copies wanted in all"
     :value="wish.copies"
     :take="(copies) => change({ copies })"
   />
@@ -49,12 +49,31 @@ const first = computed(() => advice.value[0])
     :value="wish.detail"
     @choose="change({ detail: $event as Mould['wish']['detail'] })"
   />
+  <SegmentField
+    label="A 3-D printer"
+    :options="[
+      { value: 'yes', label: 'at hand' },
+      { value: 'no', label: 'none' },
+    ]"
+    :value="wish.printer"
+    @choose="change({ printer: $event as Mould['wish']['printer'] })"
+  />
+  <CountField
+    label="Casts that one mould gives at once"
+    :value="project.mould!.cavities"
+    :take="(cavities) => project.changeMould({ cavities })"
+  />
+  <CountField
+    label="Moulds like this on hand"
+    :value="project.mould!.count"
+    :take="(count) => project.changeMould({ count })"
+  />
   <CountField
     label="An hour of work costs"
-    :value="mould.document!.hourPrice"
-    :take="(hourPrice) => mould.change({ hourPrice })"
+    :value="project.mould!.hourPrice"
+    :take="(hourPrice) => project.changeMould({ hourPrice })"
   />
-  <p v-if="!mould.compiled" class="quiet small">
+  <p v-if="!project.compiledMould" class="quiet small">
     The advice follows when the piece has been looked over.
   </p>
   <template v-if="chosen && first">
@@ -78,7 +97,7 @@ const first = computed(() => advice.value[0])
           <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
         </li>
       </ul>
-      <button type="button" class="btn ghost" @click="mould.chooseKind(first.kind)">
+      <button type="button" class="btn ghost" @click="project.chooseKind(first.kind)">
         Take the advice
       </button>
     </template>

@@ -4,44 +4,53 @@ import { FileDown, Printer } from 'lucide-vue-next'
 import { angleBetween } from '@mivro/core/cells'
 import { type Vec3 } from '@mivro/core/mesh'
 import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
+import { wearOf } from '@mivro/core/pull'
 import { show } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import { showDay } from '../../ui/dates.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
-import { useMould } from '../mouldStore.ts'
 import { download, fileName } from '../../ui/download.ts'
 import { templatePdf } from './templatePdf.ts'
 import { usePullsOf } from './usePulls.ts'
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const studio = useStudio()
 const { problems, trying } = useProblems()
-const { pulls, lastWords } = usePullsOf(() => mould.document)
+const { pulls, lastWords } = usePullsOf(() => project.mould)
 const busy = ref('')
 
-const document = computed(() => mould.document!)
+const document = computed(() => project.mould!)
 const facts = computed(() => mouldKinds[document.value.kind])
 const name = computed(() => fileName(document.value.name))
+/** Around a piece whose box can't be built, m. */
+const usualBox = { clearance: 0.01, under: 0.01, over: 0.01 }
+const wear = computed(() =>
+  wearOf(
+    document.value,
+    project.mouldSession?.id ?? '',
+    pulls.value.map((pull) => pull.document),
+    project.compiledMould?.advice.find(({ kind }) => kind === document.value.kind)?.pulls,
+  ),
+)
 const count = (what: 'gate' | 'vent') =>
   document.value.openings.filter((opening) => opening.what === what).length
 const tilt = computed(() => {
-  const off = angleBetween(piece.document!.up as Vec3, document.value.masterUp as Vec3)
+  const off = angleBetween(project.plan!.up as Vec3, document.value.masterUp as Vec3)
   return `${Math.round((off * 180) / Math.PI)}°`
 })
 const rows = computed(() => [
   ['Kind', facts.value.label],
   [
     'Silicone',
-    mould.silicone?.name ?? (facts.value.poured === 'none' ? 'bought ready' : 'not chosen'),
+    project.silicone?.name ?? (facts.value.poured === 'none' ? 'bought ready' : 'not chosen'),
   ],
   [
     'Takes',
-    mould.compiled?.need
-      ? show(mould.compiled.need.mass, 'mass', studio.units, { step: 1e-3 })
+    project.compiledMould?.need
+      ? show(project.compiledMould.need.mass, 'mass', studio.units, { step: 1e-3 })
       : '',
   ],
   ['Gates and vents', `${count('gate')} and ${count('vent')}`],
@@ -50,26 +59,29 @@ const rows = computed(() => [
     'Poured',
     tilt.value === '0°' ? 'as it stood in its box' : `${tilt.value} from how it stood in its box`,
   ],
-  ['Bands', String(document.value.liking.bands)],
+  ...(facts.value.poured === 'none' ? [] : [['Bands', String(document.value.liking.bands)]]),
   ['Release, dust', `${document.value.liking.release}, ${document.value.liking.dust}`],
   [
     'Warmth',
-    document.value.liking.warmth
-      ? show(document.value.liking.warmth, 'temperature', studio.units)
-      : 'room',
+    project.into?.warmth === undefined
+      ? 'room'
+      : `${show(project.into.warmth, 'temperature', studio.units)}${project.into.warmthBy === 'plan' ? ', as this pour has it' : ''}`,
   ],
   ['Keys', document.value.liking.keys || 'none noted'],
-  ['Pulls so far', String(pulls.value.length)],
+  ['Casts so far', String(wear.value.casts)],
+  ['Pulls of each mould', `${wear.value.pulls} of about ${wear.value.life}`],
 ])
-const box = computed(() => (facts.value.poured === 'block' ? mould.compiled?.box : undefined))
+const box = computed(() =>
+  facts.value.poured === 'block' ? project.compiledMould?.box : undefined,
+)
 const svg = computed(() =>
-  box.value && mould.geometry
-    ? template(document.value, box.value, mould.geometry.foot)
+  box.value && project.geometry
+    ? template(document.value, box.value, project.compiledMould!.foot)
     : undefined,
 )
 const cutSvg = computed(() =>
-  document.value.kind === 'cut block' && piece.survey
-    ? cutTemplate(piece.survey.section, box.value?.clearance ?? 0.01)
+  document.value.kind === 'cut block' && project.survey
+    ? cutTemplate(project.survey.section, box.value ?? usualBox)
     : undefined,
 )
 const asPdf = (drawing: string, what: string) =>
@@ -90,7 +102,7 @@ const shell = () =>
     busy.value = 'Building the shell'
     try {
       const made = await askShell({
-        form: piece.piece!.document.form,
+        form: project.piece!.document.form,
         up: document.value.masterUp as Vec3,
         openings: document.value.openings.map(({ what, at, bore }) => ({ what, at, bore })),
         layer: document.value.layer,
@@ -120,14 +132,19 @@ const shellSilicone = ref<number>()
         </div>
       </dl>
       <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
-      <p v-else-if="lastWords" class="next">
+      <p v-if="wear.state !== 'fresh'" class="next">
+        <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
+        {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
+        places and the rim of the cut before every pull, and make the next one in time.
+      </p>
+      <p v-if="!document.nextTime && lastWords" class="next">
         <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
         {{ lastWords.document.nextTime }}
       </p>
     </section>
     <section class="out">
       <h2>To the bench</h2>
-      <RouterLink class="btn" :to="{ name: 'mould-sheet', params: { id: piece.piece!.id } }">
+      <RouterLink class="btn" :to="{ name: 'mould-sheet', params: { id: project.piece!.id } }">
         <Printer :size="15" aria-hidden="true" />Mould sheet
       </RouterLink>
       <p class="small quiet">
@@ -155,8 +172,14 @@ const shellSilicone = ref<number>()
           </button>
         </div>
       </template>
-      <h3>Shell to print, two halves</h3>
-      <button type="button" class="btn ghost" :disabled="busy !== ''" @click="shell">
+      <h3 v-if="facts.poured !== 'none'">Shell to print, two halves</h3>
+      <button
+        v-if="facts.poured !== 'none'"
+        type="button"
+        class="btn ghost"
+        :disabled="busy !== ''"
+        @click="shell"
+      >
         <FileDown :size="14" aria-hidden="true" />STL,
         {{ show(document.layer, 'length', studio.units) }} of silicone,
         {{ show(document.shellWall, 'length', studio.units) }} wall

@@ -6,27 +6,25 @@ import { deferring, sayCaution, sayProblem, type MouldStep } from '@mivro/core/c
 import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
 import { displayStep } from '@mivro/core/mix'
 import { figure, show, showDuration } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
 import SafetyLines from '../../ui/SafetyLines.vue'
-import '../../sheet/paper.css'
-import { useMould } from '../mouldStore.ts'
+import '../../ui/paper.css'
 
 const route = useRoute()
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const studio = useStudio()
-const visit = piece.enter()
-onUnmounted(() => piece.leave(visit))
+const visit = project.enter()
+onUnmounted(() => project.leave(visit))
 watch(
   () => String(route.params.id),
-  (id) => piece.open(id),
+  (id) => project.open(id),
   { immediate: true },
 )
 
-onMounted(() => (mould.shown = true))
-onUnmounted(() => (mould.shown = false))
+onMounted(() => (project.mouldShown = true))
+onUnmounted(() => (project.mouldShown = false))
 
 const before: Record<MouldStep, string> = {
   prepare: 'Before this',
@@ -36,27 +34,29 @@ const before: Record<MouldStep, string> = {
   pressure: 'Before pressure goes on',
   open: 'Before you cut',
 }
-const document = computed(() => mould.document)
+const document = computed(() => project.mould)
 const steps = computed(() =>
-  document.value && mould.compiled
-    ? makingSteps(document.value, mould.compiled, mould.silicone, studio.units)
+  document.value && project.compiledMould
+    ? makingSteps(document.value, project.compiledMould, project.silicone, studio.units)
     : [],
 )
 const block = computed(() =>
   document.value && mouldKinds[document.value.kind].poured === 'block'
-    ? mould.compiled?.box
+    ? project.compiledMould?.box
     : undefined,
 )
 const parts = computed(() => (block.value ? cuttingList(block.value, document.value!.box) : []))
 const svg = computed(() =>
-  block.value && mould.geometry ? template(document.value!, block.value, mould.geometry.foot) : '',
+  block.value && project.geometry
+    ? template(document.value!, block.value, project.geometry.foot)
+    : '',
 )
 /** The drawing as a picture of its own, so that its size in millimetres is kept. */
 const drawing = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`)
 const stops = computed(
-  () => mould.compiled?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
+  () => project.compiledMould?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
 )
-const scale = computed(() => piece.document?.scaleStep ?? 1e-4)
+const scale = computed(() => project.plan?.scaleStep ?? 1e-4)
 const length = (x: number) => show(x, 'length', studio.units)
 const print = () => window.print()
 </script>
@@ -73,19 +73,19 @@ const print = () => window.print()
         <Printer :size="15" aria-hidden="true" />Print
       </button>
     </div>
-    <main v-if="piece.problems.length > 0" class="paper">
-      <p>{{ sayProblem(piece.problems[0]) }}</p>
+    <main v-if="project.problems.length > 0" class="paper">
+      <p>{{ sayProblem(project.problems[0]) }}</p>
     </main>
-    <main v-else-if="mould.loaded && !mould.session" class="paper">
+    <main v-else-if="project.loaded && !project.mouldSession" class="paper">
       <p>This piece has no mould yet.</p>
     </main>
-    <main v-else-if="document && mould.compiled" class="paper">
+    <main v-else-if="document && project.compiledMould" class="paper">
       <header>
         <div>
           <h1>{{ document.name }}</h1>
           <p>
-            {{ mouldKinds[document.kind].label }} for {{ piece.piece?.document.name }} ·
-            {{ mould.silicone?.name ?? 'no silicone chosen' }} · {{ studio.studio.name }}
+            {{ mouldKinds[document.kind].label }} for {{ project.piece?.document.name }} ·
+            {{ project.silicone?.name ?? 'no silicone chosen' }} · {{ studio.studio.name }}
           </p>
           <p>
             Sheet of {{ showDay(now()) }} · waiting in all {{ showDuration(waitingTime(steps)) }} ·
@@ -177,7 +177,7 @@ const print = () => window.print()
       </section>
     </main>
     <main v-else class="paper">
-      <p role="status">{{ mould.geometryStep ?? 'Reading the shape' }} …</p>
+      <p role="status">{{ project.geometryStep ?? 'Reading the shape' }} …</p>
     </main>
   </div>
 </template>

@@ -3,34 +3,32 @@ import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { mouldKinds } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import MouldBlock from '../../cutaway/MouldBlock.vue'
-import { useMould } from '../mouldStore.ts'
 import { boxDrawing } from './boxDrawing.ts'
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const studio = useStudio()
 const holder = ref<HTMLElement>()
 const { width, height } = useElementSize(holder, { width: 784, height: 560 })
 
-const box = computed(() => mould.compiled?.box)
-const poured = computed(() => mouldKinds[mould.document!.kind].poured)
+const box = computed(() => project.compiledMould?.box)
+const poured = computed(() => mouldKinds[project.mould!.kind].poured)
 const drawing = computed(() => {
-  if (!box.value || !mould.geometry || !piece.survey) return undefined
-  const turned = piece.document!.up.some((x, i) => Math.abs(x - mould.document!.masterUp[i]) > 1e-6)
+  if (!box.value || !project.compiledMould || !project.survey) return undefined
+  const turned = project.plan!.up.some((x, i) => Math.abs(x - project.mould!.masterUp[i]) > 1e-6)
   return boxDrawing(
     box.value,
-    mould.geometry.foot,
-    piece.survey.section,
+    project.compiledMould.foot,
+    project.survey.section,
     turned,
     width.value,
     height.value,
   )
 })
-const level = computed(() => mould.compiled?.cover?.level ?? box.value?.height ?? 0)
-const twoParts = computed(() => mouldKinds[mould.document!.kind].parts === 2)
+const level = computed(() => project.compiledMould?.cover?.level ?? box.value?.height ?? 0)
+const twoParts = computed(() => mouldKinds[project.mould!.kind].parts === 2)
 const length = (x: number) => show(x, 'length', studio.units)
 </script>
 
@@ -69,7 +67,7 @@ const length = (x: number) => show(x, 'length', studio.units)
           fill to {{ length(box.height) }}
         </text>
       </g>
-      <g v-if="mould.compiled!.cover && level < box.height - 1e-6" class="short">
+      <g v-if="project.compiledMould!.cover && level < box.height - 1e-6" class="short">
         <line
           :x1="drawing.left"
           :x2="drawing.right"
@@ -87,12 +85,12 @@ const length = (x: number) => show(x, 'length', studio.units)
         <line
           :x1="drawing.left"
           :x2="drawing.right"
-          :y1="drawing.y(box.under + mould.compiled!.room.parting)"
-          :y2="drawing.y(box.under + mould.compiled!.room.parting)"
+          :y1="drawing.y(box.under + project.compiledMould!.room.parting)"
+          :y2="drawing.y(box.under + project.compiledMould!.room.parting)"
         />
         <text
           :x="drawing.left - 12"
-          :y="drawing.y(box.under + mould.compiled!.room.parting) + 4"
+          :y="drawing.y(box.under + project.compiledMould!.room.parting) + 4"
           text-anchor="end"
         >
           parting
@@ -127,7 +125,7 @@ const length = (x: number) => show(x, 'length', studio.units)
         from above, {{ length(box.width) }} by {{ length(box.depth) }}
       </text>
     </svg>
-    <p v-else-if="mould.compiled?.boxProblem" class="none">
+    <p v-else-if="project.compiledMould?.boxProblem" class="none">
       The box does not hold the piece: see at the right.
     </p>
   </div>

@@ -10,9 +10,10 @@ import {
   type Box,
 } from '@mivro/core/mould'
 import { show, showArea, showDuration } from '@mivro/core/units'
-import { usePiece } from '../../piece/pieceStore.ts'
-import { useShelf } from '../../shelf/shelfStore.ts'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useMouldFixes } from '../useMouldFixes.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useShelf } from '../../project/shelfStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import CountField from '../../ui/CountField.vue'
 import PlainSelect from '../../ui/PlainSelect.vue'
@@ -21,18 +22,17 @@ import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
 import WeighSilicone from './WeighSilicone.vue'
-import { useMould } from '../mouldStore.ts'
 
-const piece = usePiece()
-const mould = useMould()
+const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 
-const document = computed(() => mould.document!)
+const document = computed(() => project.mould!)
 const box = computed(() => document.value.box)
 const facts = computed(() => mouldKinds[document.value.kind])
-const compiled = computed(() => mould.compiled)
-const changeBox = (values: Partial<Box>) => mould.change({ box: { ...box.value, ...values } })
+const compiled = computed(() => project.compiledMould)
+const changeBox = (values: Partial<Box>) =>
+  project.changeMould({ box: { ...box.value, ...values } })
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 
 const shapes: Record<Box['shape'], string> = {
@@ -79,10 +79,15 @@ const silicones = computed(() =>
     material.kind === 'silicone' ? [{ id, silicone: material }] : [],
   ),
 )
-const asks = computed(() => mould.geometry && siliconeAsks(document.value, mould.geometry))
+const asks = computed(() => project.geometry && siliconeAsks(document.value, project.geometry))
 const ranked = computed(() =>
-  mould.geometry
-    ? rankSilicones(silicones.value, document.value, mould.geometry, compiled.value?.room.net ?? 0)
+  project.geometry
+    ? rankSilicones(
+        silicones.value,
+        document.value,
+        project.geometry,
+        compiled.value?.room.net ?? 0,
+      )
     : [],
 )
 const other = computed(() =>
@@ -98,12 +103,13 @@ function reasons({ pros, cons }: { pros: string[]; cons: string[] }): string {
 const safety = computed(() => [
   ...safetyFor(
     'silicone',
-    mould.silicone?.chemistry === 'tin' ? ['any silicone', 'tin silicone'] : ['any silicone'],
+    project.silicone?.chemistry === 'tin' ? ['any silicone', 'tin silicone'] : ['any silicone'],
   ),
   ...(document.value.vessel === undefined ? [] : safetyFor('vacuum', ['vacuum vessel'])),
   ...(document.value.pressure === undefined ? [] : safetyFor('pressure', ['pressure vessel'])),
 ])
-const step = computed(() => piece.document?.scaleStep ?? 1e-4)
+const fixes = useMouldFixes()
+const step = computed(() => project.scaleStep)
 </script>
 
 <template>
@@ -112,7 +118,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
     label="Poured around it"
     kind="silicone"
     :value="document.silicone"
-    @choose="mould.change({ silicone: $event })"
+    @choose="project.changeMould({ silicone: $event })"
   />
   <p v-if="own" class="small quiet">{{ reasons(own) }}</p>
   <details v-if="asks">
@@ -120,7 +126,11 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
     <p v-for="line in asks.lines" :key="line" class="small">{{ line }}</p>
     <ul>
       <li v-for="candidate in other" :key="candidate.id">
-        <button type="button" class="btn plain" @click="mould.change({ silicone: candidate.id })">
+        <button
+          type="button"
+          class="btn plain"
+          @click="project.changeMould({ silicone: candidate.id })"
+        >
           {{ candidate.silicone.name }}
         </button>
         <span class="small quiet">{{ reasons(candidate) }}</span>
@@ -187,7 +197,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       label="Chunks of old moulds, by the cup"
       kind="volume"
       :value="document.filler"
-      :take="(filler) => mould.change({ filler: filler ?? 0 })"
+      :take="(filler) => project.changeMould({ filler: filler ?? 0 })"
     />
     <QuantityField
       label="Room found by water or beads"
@@ -195,27 +205,27 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       optional
       placeholder="not measured"
       :value="document.measuredRoom"
-      :take="(measuredRoom) => mould.change({ measuredRoom })"
+      :take="(measuredRoom) => project.changeMould({ measuredRoom })"
     />
   </template>
   <CountField
     v-if="facts.poured === 'coats'"
     label="Coats"
     :value="document.coats"
-    :take="(coats) => mould.change({ coats })"
+    :take="(coats) => project.changeMould({ coats })"
   />
   <template v-if="facts.poured === 'shell'">
     <QuantityField
       label="Silicone around the master"
       kind="length"
       :value="document.layer"
-      :take="(layer) => mould.change({ layer: layer ?? 0 })"
+      :take="(layer) => project.changeMould({ layer: layer ?? 0 })"
     />
     <QuantityField
       label="Wall of the shell"
       kind="length"
       :value="document.shellWall"
-      :take="(shellWall) => mould.change({ shellWall: shellWall ?? 0 })"
+      :take="(shellWall) => project.changeMould({ shellWall: shellWall ?? 0 })"
     />
   </template>
 
@@ -225,13 +235,13 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       label="Stays on tools"
       kind="fraction"
       :value="document.loss"
-      :take="(loss) => mould.change({ loss: loss ?? 0 })"
+      :take="(loss) => project.changeMould({ loss: loss ?? 0 })"
     />
     <QuantityField
       label="Stays in its tub"
       kind="fraction"
       :value="document.tub"
-      :take="(tub) => mould.change({ tub: tub ?? 0 })"
+      :take="(tub) => project.changeMould({ tub: tub ?? 0 })"
     />
     <template v-if="compiled?.need">
       <p class="row">
@@ -281,13 +291,14 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
         optional
         placeholder="enough"
         :value="document.onHand"
-        :take="(onHand) => mould.change({ onHand })"
+        :take="(onHand) => project.changeMould({ onHand })"
       />
     </template>
     <CautionNote
       v-for="caution in compiled?.cautions ?? []"
       :key="caution.code"
       :caution="caution"
+      :fixes="fixes(caution)"
     />
 
     <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
@@ -295,10 +306,10 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       v-if="compiled"
       :id="document.silicone"
       :compiled="compiled"
-      :here="mould.silicone"
+      :here="project.silicone"
       :sheet="silicone"
       :step="step"
-      :room="piece.document?.room ?? 294.15"
+      :room="project.plan?.room ?? 294.15"
     />
     <QuantityField
       label="Vacuum vessel holds"
@@ -306,7 +317,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       optional
       placeholder="no vacuum"
       :value="document.vessel"
-      :take="(vessel) => mould.change({ vessel })"
+      :take="(vessel) => project.changeMould({ vessel })"
     />
     <QuantityField
       label="Cured under pressure"
@@ -314,20 +325,21 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
       optional
       placeholder="no pressure"
       :value="document.pressure"
-      :take="(pressure) => mould.change({ pressure })"
+      :take="(pressure) => project.changeMould({ pressure })"
     />
     <QuantityField
       label="Largest cup"
       kind="volume"
       :value="document.cup"
-      :take="(cup) => mould.change({ cup: cup ?? 0 })"
+      :take="(cup) => project.changeMould({ cup: cup ?? 0 })"
     />
-    <p v-if="compiled?.batches" class="small quiet">
-      {{
-        compiled.batches.count === 1
-          ? 'One batch'
-          : `${compiled.batches.count} batches of ${show(compiled.batches.volume, 'volume', studio.units)}`
-      }}, about {{ showDuration(compiled.batches.time) }} each with mixing and pouring.
+    <p v-for="{ half, batches } in compiled?.pours ?? []" :key="half" class="small quiet">
+      {{ half === 'whole' ? '' : half === 'first' ? 'First half: ' : 'Second half: '
+      }}{{
+        batches.count === 1
+          ? 'one batch'
+          : `${batches.count} batches of ${show(batches.volume, 'volume', studio.units)}`
+      }}, about {{ showDuration(batches.time) }} each with mixing and pouring.
     </p>
     <template v-if="facts.poured === 'block'">
       <h3>Master and walls</h3>
@@ -337,7 +349,7 @@ const step = computed(() => piece.document?.scaleStep ?? 1e-4)
         optional
         placeholder="not weighed"
         :value="document.masterMass"
-        :take="(masterMass) => mould.change({ masterMass })"
+        :take="(masterMass) => project.changeMould({ masterMass })"
       />
       <PlainSelect
         label="Walls are of"

@@ -2,9 +2,9 @@
 import type { Silicone } from '@mivro/core/material'
 import type { CompiledMould } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
-import AtTheCup from '../../desk/AtTheCup.vue'
-import { useStudio } from '../../studio/studioStore.ts'
-import WeighTable from '../../ui/WeighTable.vue'
+import AtTheCup from '../../weigh/AtTheCup.vue'
+import { useStudio } from '../../project/studioStore.ts'
+import WeighTable from '../../weigh/WeighTable.vue'
 import WorkedFor from './WorkedFor.vue'
 
 /** What to weigh of the silicone, half by half, and how long it can be worked. */
@@ -22,30 +22,30 @@ const grams = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 </script>
 
 <template>
-  <template v-for="{ half, need } in compiled.halves" :key="half">
-    <h3>{{ half === 'first' ? 'First half' : 'Second half' }}, {{ grams(need.mass) }}</h3>
-    <WeighTable :weighing="need.weighing" :copies="1" :step="step" title="Weigh" />
-  </template>
-  <template v-if="compiled.need">
+  <template v-for="{ half, need } in compiled.pours" :key="half">
+    <h3 v-if="half !== 'whole'">
+      {{ half === 'first' ? 'First half' : 'Second half' }}, {{ grams(need.mass) }}
+    </h3>
     <WeighTable
-      v-if="compiled.halves.length === 0"
-      :weighing="compiled.need.weighing"
+      :weighing="need.weighing"
       :copies="1"
       :step="step"
       title="Weigh"
+      portions="batches"
     />
+    <p class="small quiet">
+      By volume: {{ show(need.byVolume.a, 'volume', studio.units) }} and
+      {{ show(need.byVolume.b, 'volume', studio.units)
+      }}{{ need.weighing.cups > 1 ? ' in each' : '' }}.
+    </p>
     <AtTheCup
       v-if="sheet && id"
       :material="id"
       :two-part="sheet"
-      :weighing="compiled.need.weighing"
+      :weighing="need.weighing"
       :step="step"
       :room="room"
     />
   </template>
   <WorkedFor v-if="here && sheet" :here="here" :sheet="sheet" />
-  <p v-if="compiled.need" class="small quiet">
-    By volume: {{ show(compiled.need.byVolume.a, 'volume', studio.units) }} and
-    {{ show(compiled.need.byVolume.b, 'volume', studio.units) }}.
-  </p>
 </template>

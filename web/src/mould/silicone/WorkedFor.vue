@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Silicone } from '@mivro/core/material'
 import { show, showDuration } from '@mivro/core/units'
-import { useStudio } from '../../studio/studioStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 
 /** How long a silicone can be worked in this room, beside what its sheet says. */
 defineProps<{ here: Silicone; sheet: Silicone }>()

@@ -43,11 +43,14 @@ export function boxDrawing(
   const y = (h: number) => bottom - h * scale
   const middle = (left + right) / 2 - ((section.left + section.right) / 2) * scale
   const stands = (h: number) => y(box.under + (turned ? section.height - h : h))
-  const piece = section.outlines
-    .map(({ points, closed }) => {
+  // Masters that stand behind one another are seen as one.
+  const aside = [...new Set(foot.places.map(([dx]) => dx))]
+  const piece = aside
+    .flatMap((dx) => section.outlines.map((outline) => ({ ...outline, dx })))
+    .map(({ points, closed, dx }) => {
       const steps: string[] = []
       for (let i = 0; i < points.length; i += 2) {
-        const x = middle + points[i] * scale
+        const x = middle + (points[i] + dx) * scale
         steps.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${stands(points[i + 1]).toFixed(1)}`)
       }
       return steps.join('') + (closed ? 'Z' : '')
@@ -71,7 +74,9 @@ export function boxDrawing(
     y,
     piece,
     plan: onPlan(box.plan),
-    hull: onPlan(foot.hull),
+    hull: foot.places
+      .map(([dx, dy]) => onPlan(foot.one.map((x, i) => x + (i % 2 === 0 ? dx : dy))))
+      .join(''),
     planMiddle,
     planBottom: planTop + planDepth * scale,
   }

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ratioTolerance, type CupCheck } from '@mivro/core/mix'
 import { show } from '@mivro/core/units'
-import { useStudio } from '../studio/studioStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 /** What the cup says while it is filled: how far off, what to add, whether it still fits. */
 const props = defineProps<{
@@ -25,7 +25,9 @@ const off = computed(() => Math.abs(props.check.error ?? 0))
 const verdict = computed(() => {
   const { error } = props.check
   if (error === undefined) return undefined
-  const text = `${error > 0 ? '+' : '−'}${(100 * off.value).toFixed(1)} %`
+  const figure = (100 * off.value).toFixed(1)
+  const sign = figure === '0.0' ? '' : error > 0 ? '+' : '−'
+  const text = `${sign}${figure} %`
   if (off.value <= ratioTolerance) return { text, words: 'within what the cure bears', tone: 'ok' }
   return { text, words: error > 0 ? 'too much A for B' : 'too little A for B', tone: 'stop' }
 })

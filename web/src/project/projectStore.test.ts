@@ -12,11 +12,14 @@ import type { SurveyQuestion } from '../work/survey.ts'
 import { cureTimes } from '../work/laws.ts'
 import { answered } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
-import { usePiece } from './pieceStore.ts'
+import { useProject } from './projectStore.ts'
 
 /** The worker's job on this thread: the same function, without the thread. */
 const asked: SurveyQuestion[] = []
 vi.mock('../work/pool.ts', () => ({
+  askSeats: async () => [],
+  askAir: async () => undefined,
+  askGeometry: async () => undefined,
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => {
     asked.push(question)
@@ -83,6 +86,7 @@ beforeEach(() => {
     'plans/l': stored('l', plan, 'p'),
     'pulls?parent=p': [stored('u', pull, 'p')],
     materials: [stored('e', slowEpoxy)],
+    moulds: [],
   }
   vi.stubGlobal(
     'fetch',
@@ -111,7 +115,7 @@ afterEach(() => {
 })
 
 async function opened() {
-  const piece = usePiece()
+  const piece = useProject()
   await piece.open('p')
   await flushPromises()
   return piece
@@ -135,28 +139,28 @@ describe('the open piece', () => {
 
   it('a preview shows and is not sent; what is kept is', async () => {
     const piece = await opened()
-    piece.preview = moveSurface(piece.document!, piece.compiled!, 0, 0.012)
+    piece.planPreview = moveSurface(piece.plan!, piece.compiled!, 0, 0.012)
     expect(piece.compiled!.layers[0].top).toBeCloseTo(0.012, 9)
     await flushPromises()
     expect(sent).toEqual([])
-    expect(piece.change(piece.preview)).toBeUndefined()
+    expect(piece.changePlan(piece.planPreview)).toBeUndefined()
     await flushPromises()
     expect(sent.map(({ method, path }) => [method, path])).toEqual([['PUT', 'plans/l']])
-    expect(piece.preview).toBeUndefined()
+    expect(piece.planPreview).toBeUndefined()
   })
 
   it('what the document refuses comes back with its place, and nothing is sent', async () => {
     const piece = await opened()
-    const refused = piece.change({ ...piece.document!, copies: 0 })
+    const refused = piece.changePlan({ ...piece.plan!, copies: 0 })
     expect([refused!.code, refused!.path]).toEqual(['not-whole', 'copies'])
-    expect(piece.document!.copies).toBe(1)
+    expect(piece.plan!.copies).toBe(1)
     await flushPromises()
     expect(sent).toEqual([])
   })
 
   it('turned to lie on another side it is surveyed anew', async () => {
     const piece = await opened()
-    piece.change({ ...piece.document!, up: [1, 0, 0] })
+    piece.changePlan({ ...piece.plan!, up: [1, 0, 0] })
     await flushPromises()
     expect(asked.map((question) => question.up)).toEqual([
       [0, 0, 1],
@@ -167,7 +171,7 @@ describe('the open piece', () => {
 
   it('a shape that cannot be read says why, and the last good one stays', async () => {
     const piece = await opened()
-    piece.change({ ...piece.document!, up: [7, 0, 0] })
+    piece.changePlan({ ...piece.plan!, up: [7, 0, 0] })
     await flushPromises()
     expect(piece.shapeProblems.map((problem) => problem.code)).toEqual(['not-a-direction'])
     expect(piece.survey).toBeDefined()
@@ -175,18 +179,18 @@ describe('the open piece', () => {
 
   it('the next pour begins as this one', async () => {
     const piece = await opened()
-    await piece.nextPlan('Pour 2')
+    await piece.nextPour('Pour 2')
     expect(sent[0]).toMatchObject({
       method: 'POST',
       path: 'plans',
       body: { parent: 'p', document: { name: 'Pour 2' } },
     })
     expect(sent[0].body.document.layers).toEqual(plan.layers)
-    expect(piece.plans).toHaveLength(2)
+    expect(piece.pours).toHaveLength(2)
   })
 
   it('one that is not there says so', async () => {
-    const piece = usePiece()
+    const piece = useProject()
     await piece.open('gone')
     expect(piece.problems.map((problem) => problem.code)).toEqual(['not-found'])
   })

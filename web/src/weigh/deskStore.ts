@@ -4,8 +4,8 @@ import { checkCup, cupSizes, portionsFor, type Extra, type Mix, type Wish } from
 import type { Material, TwoPart } from '@mivro/core/material'
 import { Problem } from '@mivro/core/problem'
 import { newId } from '../api/client.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useStudio } from '../studio/studioStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 /** A mix of one's own, where nothing on the shelf is meant. */
 const ownMix: TwoPart = {

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { CompiledPlan } from '@mivro/core/plan'
 import type { Section } from '@mivro/core/filling'
-import Bands from '../cutaway/Bands.vue'
-import { frameForCard, outlinePath } from '../cutaway/frame.ts'
+import Bands from './Bands.vue'
+import { frameForCard, outlinePath } from './frame.ts'
 
 const props = defineProps<{
   section: Section

@@ -4,9 +4,9 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { checkCup, type CupCheck, type Mix } from '@mivro/core/mix'
 import type { Material } from '@mivro/core/material'
 import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/material/samples.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
+import { useShelf } from '../project/shelfStore.ts'
 import { useDesk } from './deskStore.ts'
-import CupPicture from './CupPicture.vue'
+import CupPicture from '../desk/CupPicture.vue'
 import PastTheMark from './PastTheMark.vue'
 
 const stored = (id: string, document: Material) => ({
@@ -113,14 +113,14 @@ describe('what the cup says', () => {
     expect(text).toContain('too much A for B')
     expect(text).toContain('Add 2.0 g of Part B')
     expect(text).toContain('Then 24.0 g in all, 21.8 ml')
-    expect(text).toContain('1.8 ml more than you wanted')
+    expect(text).toContain('1.82 ml more than you wanted')
     expect(shown(cup(8, 10))).toContain('too little A for B')
   })
 
   it('a match is said, and what the plan needs of it', () => {
     expect(shown(cup(11, 11))).toContain('It matches: 22.0 g, 20.0 ml')
-    expect(shown(cup(11, 11), { needed: 18e-6 })).toContain('2.0 ml stay over')
-    expect(shown(cup(11, 11), { needed: 25e-6 })).toContain('5.0 ml short')
+    expect(shown(cup(11, 11), { needed: 18e-6 })).toContain('2.00 ml stay over')
+    expect(shown(cup(11, 11), { needed: 25e-6 })).toContain('5.00 ml short')
   })
 
   it('less than half a step of the scale is not asked for', () => {

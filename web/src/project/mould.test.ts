@@ -9,13 +9,12 @@ import { newPlan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
 import { answered } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
-import { usePiece } from '../piece/pieceStore.ts'
+import { useProject } from './projectStore.ts'
 import { handlers, type Question } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
 import { hands, surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '../work/survey.ts'
-import { useAir } from './air/useAir.ts'
-import { useMould } from './mouldStore.ts'
+import { useAir } from '../mould/air/useAir.ts'
 
 /** The worker's jobs on this thread. */
 const asked: string[] = []
@@ -23,6 +22,7 @@ let failing = false
 vi.mock('../work/pool.ts', () => ({
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => surveyHere(question),
+  askSeats: (question: Question<'seats'>) => handlers.seats(question, hands()),
   askAir: (question: Question<'air'>) => {
     asked.push('air')
     if (failing) return Promise.reject(new Problem('work-failed', { job: 'air', reason: 'gone' }))
@@ -89,16 +89,15 @@ afterEach(() => {
 })
 
 async function opened() {
-  const piece = usePiece()
-  const store = useMould()
-  await piece.open('p')
+  const store = useProject()
+  await store.open('p')
   await flushPromises()
-  return { piece, store }
+  return { piece: store, store }
 }
 async function shown() {
   const found = await opened()
-  found.store.shown = true
-  await vi.waitFor(() => expect(found.store.compiled && found.store.air).toBeTruthy(), {
+  found.store.mouldShown = true
+  await vi.waitFor(() => expect(found.store.compiledMould && found.store.air).toBeTruthy(), {
     timeout: 15_000,
   })
   return found
@@ -107,24 +106,24 @@ async function shown() {
 describe('the mould of the piece that is open', () => {
   it('is found among all, and nothing is looked for while no screen shows it', async () => {
     const { store } = await opened()
-    expect(store.document?.name).toBe('Cup mould')
+    expect(store.mould?.name).toBe('Cup mould')
     expect(store.silicone?.name).toBe(firmPlatinum.name)
     expect(asked).toEqual([])
   })
 
   it('shown, it knows its air, its silicone and what to say', async () => {
     const { store } = await shown()
-    expect(store.left).toHaveLength(1)
-    expect(store.compiled!.need!.mass).toBeGreaterThan(0.1)
+    expect(store.airLeft).toHaveLength(1)
+    expect(store.compiledMould!.need!.mass).toBeGreaterThan(0.1)
     expect(store.judged.map(({ caution }) => caution.code)).toContain('air-stays')
-    expect(store.openings[0].height).toBeCloseTo(0, 9)
+    expect(store.into!.openings[0].height).toBeCloseTo(0, 9)
   })
 
   it('a vent at the top of the air lets it out, and is kept', async () => {
     const { store } = await shown()
-    useAir().add('vent', store.left[0].top)
-    await vi.waitFor(() => expect(store.left).toEqual([]))
-    expect(store.session!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
+    useAir().add('vent', store.airLeft[0].top)
+    await vi.waitFor(() => expect(store.airLeft).toEqual([]))
+    expect(store.mouldSession!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
     await flushPromises()
     expect(sent.at(-1)?.path).toBe('moulds/m')
   })
@@ -133,11 +132,11 @@ describe('the mould of the piece that is open', () => {
     const { store } = await shown()
     const air = useAir()
     air.drag('g', [0.018, 0, 0.05])
-    await vi.waitFor(() => expect(store.left).toEqual([]))
-    expect(store.session!.document.openings[0].at).toEqual([0, 0, 0])
+    await vi.waitFor(() => expect(store.airLeft).toEqual([]))
+    expect(store.mouldSession!.document.openings[0].at).toEqual([0, 0, 0])
     air.drop()
-    expect(store.session!.document.openings[0].at).toEqual([0.018, 0, 0.05])
-    expect(store.preview).toBeUndefined()
+    expect(store.mouldSession!.document.openings[0].at).toEqual([0.018, 0, 0.05])
+    expect(store.mouldPreview).toBeUndefined()
   })
 
   it('a worker that failed is said, and the air is followed again at the next change', async () => {
@@ -148,25 +147,25 @@ describe('the mould of the piece that is open', () => {
     await vi.waitFor(() => expect(store.airProblem?.code).toBe('work-failed'))
     failing = false
     air.drag('g', [0.0181, 0, 0.05])
-    await vi.waitFor(() => expect([store.airProblem, store.left]).toEqual([undefined, []]))
+    await vi.waitFor(() => expect([store.airProblem, store.airLeft]).toEqual([undefined, []]))
     expect(store.airBusy).toBe(false)
   })
 
   it('a prefill takes it out of what stays, and out of the list of what is said', async () => {
     const { store } = await shown()
-    useAir().prefill(store.left[0].top)
-    await vi.waitFor(() => expect(store.left).toEqual([]))
+    useAir().prefill(store.airLeft[0].top)
+    await vi.waitFor(() => expect(store.airLeft).toEqual([]))
     expect(store.air!.pockets).toHaveLength(1)
     expect(store.judged.map(({ caution }) => caution.code)).not.toContain('air-stays')
-    useAir().takeOut(store.document!.prefills[0].id)
-    await vi.waitFor(() => expect(store.left).toHaveLength(1))
+    useAir().takeOut(store.mould!.prefills[0].id)
+    await vi.waitFor(() => expect(store.airLeft).toHaveLength(1))
   })
 
   it('what the schema refuses comes back and changes nothing', async () => {
     const { store } = await opened()
-    const refused = store.change({ loss: 3 })
+    const refused = store.changeMould({ loss: 3 })
     expect(refused).toMatchObject({ code: 'out-of-range', path: 'loss' })
-    expect(store.document!.loss).toBe(0.1)
+    expect(store.mould!.loss).toBe(0.1)
   })
 
   it('a search is taken: the piece is held so, with its vents', async () => {
@@ -175,9 +174,9 @@ describe('the mould of the piece that is open', () => {
     await air.findTilts()
     expect(air.tilts!.length).toBeGreaterThan(0)
     air.take(air.tilts![0])
-    expect(store.document!.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
-    await vi.waitFor(() => expect(store.left).toEqual([]), { timeout: 10_000 })
-    expect(Math.hypot(...piece.document!.up)).toBeCloseTo(1, 9)
+    expect(store.mould!.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
+    await vi.waitFor(() => expect(store.airLeft).toEqual([]), { timeout: 10_000 })
+    expect(Math.hypot(...piece.plan!.up)).toBeCloseTo(1, 9)
     air.stop()
     expect(asked).toContain('cancelled')
   })
@@ -185,10 +184,10 @@ describe('the mould of the piece that is open', () => {
   it('a mould that is there can make this piece too', async () => {
     answers.moulds = [stored('other', { ...mould, name: 'Other', pieces: [] })]
     const { store } = await opened()
-    expect(store.session).toBeUndefined()
-    await store.adopt('other')
-    expect(store.document!.pieces).toEqual(['p'])
-    expect(store.own.map(({ id }) => id)).toEqual(['other'])
+    expect(store.mouldSession).toBeUndefined()
+    await store.adoptMould('other')
+    expect(store.mould!.pieces).toEqual(['p'])
+    expect(store.ownMoulds.map(({ id }) => id)).toEqual(['other'])
   })
 
   it('one is made for the piece, with clearances for its size', async () => {
@@ -196,7 +195,7 @@ describe('the mould of the piece that is open', () => {
     const { store } = await opened()
     answers.moulds = [stored('new', { ...mould, name: 'Mould of Cup' })]
     answers['moulds/new'] = stored('new', { ...mould, name: 'Mould of Cup' })
-    await store.make().catch(() => {})
+    await store.makeMould().catch(() => {})
     const made = sent.find(({ path }) => path === 'moulds')!.document
     expect(made.name).toBe('Mould of Cup')
     expect(made.pieces).toEqual(['p'])

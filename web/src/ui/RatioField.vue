@@ -2,9 +2,9 @@
 import type { Ratio } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
 import { parseRatio, showRatio } from '@mivro/core/units'
-import Says from '../ui/Says.vue'
-import SegmentField from '../ui/SegmentField.vue'
-import { useTyped } from '../ui/useTyped.ts'
+import Says from './Says.vue'
+import SegmentField from './SegmentField.vue'
+import { useTyped } from './useTyped.ts'
 
 const props = defineProps<{ ratio: Ratio; take: (ratio: Ratio) => Problem | undefined }>()
 const { typed, problem, commit } = useTyped(

@@ -41,7 +41,7 @@ const mix = computed((): Mix => {
     : []
   return { ratio, densityA, densityB, nameA, nameB, extras }
 })
-const check = computed(() => checkCup(mix.value, inCup.value, props.weighing.cup.size))
+const check = computed(() => checkCup(mix.value, inCup.value, props.weighing.cupSize))
 
 async function toTheDesk(): Promise<void> {
   const [extra] = mix.value.extras
@@ -74,7 +74,7 @@ async function toTheDesk(): Promise<void> {
       <PastTheMark
         :check="check"
         :step="step"
-        :cup-size="weighing.cup.size"
+        :cup-size="weighing.cupSize"
         :wanted="weighing.volume"
         :needed="weighing.volume"
       />

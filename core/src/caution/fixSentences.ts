@@ -1,0 +1,51 @@
+import { metric, show, showTimeOfDay, type UnitChoice } from '../units/index.ts'
+
+/** What one click can do about a caution, with the amounts its button names (SI units). */
+export interface FixAmounts {
+  'mix-more': { mass: number; cups: number }
+  'fewer-cups': { cups: number }
+  'more-cups': { cups: number }
+  'finer-scale': { step: number }
+  'tint-to-limit': { limit: number }
+  'copies-to-cavities': { cavities: number }
+  'fill-to-rim': { top: number }
+  'as-the-join-wants': Record<string, never>
+  'begin-at': { begin: number }
+  'fill-chunks': { volume: number }
+  'lower-line': { line: number }
+  'box-by-outline': Record<string, never>
+  'widen-box': { side: number }
+  'larger-cup': { cup: number }
+  'more-coats': { coats: number }
+  'thicker-shell': { wall: number }
+  'widen-gate': { bore: number }
+}
+export type FixCode = keyof FixAmounts
+
+const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => string } = {
+  'mix-more': (a, u) => `Mix ${show(a.mass, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''}`,
+  'fewer-cups': (a) => (a.cups === 1 ? 'Mix it in one cup' : `Mix it in ${a.cups} cups`),
+  'more-cups': (a) => `Mix it in ${a.cups} cups`,
+  'finer-scale': (a, u) =>
+    `Use a scale that reads to ${show(a.step, 'mass', { ...u, mass: 'g' }, { step: a.step })}`,
+  'tint-to-limit': (a, u) => `Take ${show(a.limit, 'fraction', u)}`,
+  'copies-to-cavities': (a) => `Pour ${a.cavities} at a time`,
+  'fill-to-rim': (a, u) => `Fill it up to ${show(a.top, 'length', u)}`,
+  'as-the-join-wants': () => 'Pour it when the join wants it',
+  'begin-at': (a) => `Begin at ${showTimeOfDay(a.begin)}`,
+  'fill-chunks': (a, u) => `Add ${show(a.volume, 'volume', u, { step: 1e-6 })} of chunks`,
+  'lower-line': (a, u) => `Fill only up to ${show(a.line, 'length', u)}`,
+  'box-by-outline': () => 'Make the box follow the outline',
+  'widen-box': (a, u) => `Leave ${show(a.side, 'length', u)} beside the piece`,
+  'larger-cup': (a, u) => `Use a cup of ${show(a.cup, 'volume', u, { step: 1e-6 })}`,
+  'more-coats': (a) => `Brush ${a.coats} coats`,
+  'thicker-shell': (a, u) => `Make the wall ${show(a.wall, 'length', u)}`,
+  'widen-gate': (a, u) => `Widen it to ${show(a.bore, 'length', u)}`,
+}
+
+/** What the button of a fix says. @example sayFix('mix-more', { mass: 0.0177, cups: 1 }) // 'Mix 17.7 g' */
+export const sayFix = <F extends FixCode>(
+  fix: F,
+  amounts: FixAmounts[F],
+  choice: UnitChoice = metric,
+): string => labels[fix](amounts, choice)

@@ -1,0 +1,113 @@
+import type { Caution, CautionAmounts, CautionCode, FixAmounts, FixCode } from '../caution/index.ts'
+import type { CompiledPlan } from './compile/compiled.ts'
+import { withLayer } from './edit.ts'
+import { cupsFor } from './heat/waysOut.ts'
+import type { Plan } from './plan.ts'
+
+/** One click that takes away what a caution is about. */
+export interface PlanFix<F extends FixCode = FixCode> {
+  fix: F
+  amounts: FixAmounts[F]
+  plan: Plan
+}
+
+/** The most that is mixed on top, as a share. */
+const mostReserve = 2
+
+/** A hair more than needed, so that rounding does not leave the caution standing. */
+const hair = 1 + 1e-6
+
+type Finder<C extends CautionCode> = (
+  amounts: CautionAmounts[C],
+  plan: Plan,
+  layer: { index: number; compiled: CompiledPlan },
+) => (PlanFix | undefined)[]
+
+const fix = <F extends FixCode>(code: F, amounts: FixAmounts[F], plan: Plan): PlanFix<F> => ({
+  fix: code,
+  amounts,
+  plan,
+})
+
+const finders: { [C in CautionCode]?: Finder<C> } = {
+  'batch-too-small': ({ batch, cups, smallest }, plan, { index }) => {
+    const reserve = (1 + plan.reserve) * (smallest / batch) * hair - 1
+    const fewer = Math.max(1, Math.floor((batch * cups) / smallest))
+    return [
+      cups > 1 && fewer < cups
+        ? fix('fewer-cups', { cups: fewer }, withLayer(plan, index, { cups: fewer }))
+        : undefined,
+      reserve <= mostReserve
+        ? fix('mix-more', { mass: smallest, cups }, { ...plan, reserve })
+        : undefined,
+      finer(plan),
+    ]
+  },
+  'tint-under-scale': (_, plan) => [finer(plan)],
+  'tint-over-limit': ({ limit }, plan, { index }) => {
+    const { tint } = plan.layers[index]
+    return [
+      tint &&
+        fix(
+          'tint-to-limit',
+          { limit },
+          withLayer(plan, index, { tint: { ...tint, fraction: limit } }),
+        ),
+    ]
+  },
+  'batch-over-pot-mass': (_, plan, { index, compiled }) => {
+    const { batch, weighing } = compiled.layers[index]
+    const cups = batch && weighing ? cupsFor(batch, weighing.cups) : 0
+    return [
+      weighing && cups > weighing.cups
+        ? fix('more-cups', { cups }, withLayer(plan, index, { cups }))
+        : undefined,
+    ]
+  },
+  'copies-over-cavities': ({ cavities }, plan) => [
+    fix('copies-to-cavities', { cavities }, { ...plan, copies: cavities }),
+  ],
+  'top-left-empty': (_, plan, { compiled }) => {
+    const top = compiled.height
+    const fill = { by: 'height', top } as const
+    return [fix('fill-to-rim', { top }, withLayer(plan, plan.layers.length - 1, { fill }))]
+  },
+  'layer-above-top': ({ pieceTop }, plan, { index }) => [
+    fix(
+      'fill-to-rim',
+      { top: pieceTop },
+      withLayer(plan, index, { fill: { by: 'height', top: pieceTop } }),
+    ),
+  ],
+  'join-missed': (_, plan, { index }) =>
+    plan.layers[index].wait === undefined
+      ? []
+      : [fix('as-the-join-wants', {}, withLayer(plan, index, { wait: undefined }))],
+  'pour-at-night': ({ begin }, plan) =>
+    begin === null ? [] : [fix('begin-at', { begin }, { ...plan, begin })],
+}
+
+const finer = (plan: Plan): PlanFix | undefined => {
+  const scaleStep = plan.scaleStep / 10
+  return scaleStep >= 1e-6
+    ? fix('finer-scale', { step: scaleStep }, { ...plan, scaleStep })
+    : undefined
+}
+
+/**
+ * What one click can do about a caution of a plan: the plan as it would be, ready to be kept.
+ *
+ * @example fixesOf(batchTooSmall, plan, compiled).map(({ fix }) => fix) // ['mix-more', 'finer-scale']
+ */
+export function fixesOf(
+  { code, amounts, place }: Caution,
+  plan: Plan,
+  compiled: CompiledPlan,
+): PlanFix[] {
+  const find = finders[code] as Finder<CautionCode> | undefined
+  const index = Math.max(
+    0,
+    plan.layers.findIndex(({ id }) => id === place.layer),
+  )
+  return (find?.(amounts, plan, { index, compiled }) ?? []).filter((one) => one !== undefined)
+}

@@ -1,0 +1,5 @@
+/** One click that takes away what is cautioned. */
+export interface Fix {
+  words: string
+  take: () => unknown
+}
