@@ -14,6 +14,23 @@ type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: Unit
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`
 
+/** Fields of a sheet as a sentence names them. */
+const sheetWords: Record<string, string> = {
+  ratio: 'the mix ratio',
+  densityA: 'the density of part A',
+  densityB: 'the density of part B',
+  potLife: 'the pot life',
+  potMass: 'the pot it was measured on',
+  demould: 'the demould time',
+  mixTime: 'the mixing time',
+  sheetTemperature: 'the temperature of the sheet',
+}
+
+function listed(words: readonly string[]): string {
+  const all = words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : words[0]
+  return all.charAt(0).toUpperCase() + all.slice(1)
+}
+
 const ofHalf = (half: 'whole' | 'first' | 'second') =>
   half === 'whole' ? '' : ` of the ${half} half`
 
@@ -87,6 +104,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${show(a.batch, 'mass', u)} in one cup sets off sooner than the sheet says: the pot life of ${a.resin} was measured on ${show(a.potMass, 'mass', u)}. Split it over several cups, mixed one after the other.`,
   'batch-over-cup': (a, u) =>
     `${show(a.volume, 'volume', u)} is more than the largest cup stirs without spilling (${show(a.largest, 'volume', u)}). Mix it in ${plural(a.cups, 'cup')}.`,
+  'sheet-assumed': (a) =>
+    `${listed(a.fields.map((field) => sheetWords[field] ?? field))} of ${a.resin} ${a.fields.length === 1 ? 'is' : 'are'} assumed, not from its sheet: weights and times follow from ${a.fields.length === 1 ? 'it' : 'them'}. Type what the sheet says.`,
   'resin-not-chosen': (a) => `${a.layer} has no resin yet. Choose one from the shelf.`,
   'resin-gone': (a) =>
     `The resin of ${a.layer} is no longer on the shelf. Choose another, or take it back there.`,
@@ -164,7 +183,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'ceiling-level': (a, u) =>
     `${showArea(a.area, u)} of ceiling lies level, where a film of air can stay. Tilt the mould by a few degrees, or rub resin into it first.`,
   undercut: (a, u) =>
-    `${show(a.volume, 'volume', u)} of silicone has to stretch over edges at this parting. Least is blocked when it lies between ${show(a.from, 'length', u)} and ${show(a.to, 'length', u)}.`,
+    `${show(a.volume, 'volume', u)} of silicone has to stretch over edges at this parting. Least is blocked when it lies ${show(a.from, 'length', u) === show(a.to, 'length', u) ? 'at' : `between ${show(a.from, 'length', u)} and`} ${show(a.to, 'length', u)}.`,
   'undercut-inner': (a, u) =>
     `${show(a.volume, 'volume', u)} of silicone lies between parts of the piece, so no level parting frees it. Cut the mould, make a core, or fill the gap in the master.`,
   'undercut-open': (a, u) =>

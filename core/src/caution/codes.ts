@@ -51,6 +51,7 @@ export interface CautionAmounts {
   'cups-part': { layer: string; cups: number; later: number; runs: number }
   'batch-over-pot-mass': { batch: number; potMass: number; resin: string }
   'batch-over-cup': { volume: number; largest: number; cups: number }
+  'sheet-assumed': { resin: string; fields: string[] }
   'resin-not-chosen': { layer: string }
   'resin-gone': { layer: string }
   'tint-gone': { layer: string }
@@ -169,7 +170,7 @@ export interface Caution<C extends CautionCode = CautionCode> {
   amounts: CautionAmounts[C]
 }
 
-/** @example caution('layer-thin', 'warn', { layer: 'a' }, { layer: 'Night blue', depth: 0.0005 }) */
+/** @example caution('layer-thin', 'warn', { layer: 'a' }, { layer: 'Night blue', depth: 0.0005 }).severity // 'warn' */
 export function caution<C extends CautionCode>(
   code: C,
   severity: Severity,

@@ -18,7 +18,7 @@ const cells = 64
  * How stout a piece is at each height: what keeps heat in is not how tall it stands, but how far
  * its inside lies from a wall. Throws `Problem` as `voxelise` does.
  *
- * @example girthOf(rod of 20 x 20 x 95 mm, [0, 0, 1]).widths[30] // 0.02
+ * @example girthOf(rod, [0, 0, 1]).widths[30] // 0.02 (20 x 20 x 95 mm)
  */
 export function girthOf(mesh: Mesh, up: Vec3): Girth {
   const grid = voxelise(mesh, up, { longest: cells })

@@ -7,7 +7,7 @@ const zeroCelsius = 273.15
  * The temperature at which air of `temperature` K and relative `humidity` (a share) begins to
  * leave water on things, K.
  *
- * @example dewPoint(298.15, 0.5) // 287.01: 13.9 °C
+ * @example dewPoint(298.15, 0.5) // 287.01 (13.9 °C)
  */
 export function dewPoint(temperature: number, humidity: number): number {
   const celsius = temperature - zeroCelsius

@@ -52,7 +52,7 @@ export const workingTime = ({ at, sheetTemperature, energy }: WorkingLaw, room: 
  * A silicone as it is in a room: its working time by what its sheet and the bench say of it; its
  * demould time later where it is cooler, and never earlier than the sheet's.
  *
- * @example siliconeIn(sheet, sheet.sheetTemperature - 10).potLife // 1.97 times the sheet's
+ * @example siliconeIn(silicone, silicone.sheetTemperature - 10).potLife / silicone.potLife // 2.03
  */
 export function siliconeIn(silicone: Silicone, room: number): Silicone {
   const law = workingLaw(silicone)

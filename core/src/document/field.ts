@@ -11,7 +11,7 @@ const issue = <C extends ProblemCode>(code: C, amounts: ProblemAmounts[C]) => ({
 /**
  * A quantity in SI within what makes sense, for a document's schema.
  *
- * @example quantity('density', 500, 20000) // g/ml typed as kg/m³ falls outside
+ * @example quantity('density', 500, 20000).safeParse(1.1).success // false (g/ml typed as kg/m³)
  */
 export const quantity = (kind: Kind, min: number, max: number) =>
   z.number().superRefine((value, context) => {

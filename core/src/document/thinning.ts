@@ -21,7 +21,7 @@ const oneAnHour = 60 * day
  *
  * Source: common practice of backups, no source; the spans are ours.
  *
- * @example thinned([made, edited at 9:01, edited at 9:30], a month later) // [the one of 9:01]
+ * @example thinned([], 0) // []
  */
 export function thinned(versions: readonly KeptVersion[], now: number): number[] {
   const going: number[] = []

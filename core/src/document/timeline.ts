@@ -21,7 +21,7 @@ export interface Timeline<D> {
  * Undo and redo as far back as the revisions reach, across sessions: an undo is itself a
  * revision, so the stack is replayed from the list. `revisions` in order, at least one.
  *
- * @example timelineOf([made(1), edited(2), undone(1)]) // past [], present 1, future [2]
+ * @example timelineOf(madeEditedUndone) // { past: [], present: 1, future: [2] }
  */
 export function timelineOf<D>(revisions: readonly Revision<D>[]): Timeline<D> {
   let timeline: Timeline<D> = { past: [], present: revisions[0].document, future: [] }

@@ -61,6 +61,9 @@ const observations = () => z.array(observationSchema).max(200).optional()
 
 export const potLifeReadings = ['cup', 'thin film', 'gel'] as const
 
+/** Fields that nobody has read from a sheet yet: what is usual stands in them. */
+const assumed = () => z.array(z.string().max(40)).max(40).optional()
+
 /** What the sheet of a two-part casting resin says. */
 export const resinSchema = z.object({
   kind: z.literal('resin'),
@@ -98,6 +101,7 @@ export const resinSchema = z.object({
   nameB: text('name', 40),
   colour: colourSchema,
   observations: observations(),
+  assumed: assumed(),
   note: note(),
 })
 export type Resin = z.infer<typeof resinSchema>
@@ -134,6 +138,7 @@ export const siliconeSchema = z.object({
   nameB: text('name', 40),
   colour: colourSchema,
   observations: observations(),
+  assumed: assumed(),
   note: note(),
 })
 export type Silicone = z.infer<typeof siliconeSchema>
@@ -157,6 +162,7 @@ export const tintSchema = z.object({
     .array(z.object({ count: whole(1, 10000), mass: quantity('mass', 1e-6, 1) }))
     .max(50)
     .optional(),
+  assumed: assumed(),
   note: note(),
 })
 export type Tint = z.infer<typeof tintSchema>
@@ -187,3 +193,15 @@ export type MaterialKind = Material['kind']
 
 /** The materials that a plan can reach, by their id. */
 export type Shelf = ReadonlyMap<string, Material>
+
+/**
+ * A sheet with some of its fields typed: they are no longer assumed.
+ *
+ * @example withTyped({ ...resin, assumed: ['potLife', 'demould'] }, { potLife: 600 }).assumed // ['demould']
+ */
+export function withTyped<M extends Material>(material: M, values: Partial<M>): M {
+  const left = ('assumed' in material ? material.assumed : undefined)?.filter(
+    (key) => !(key in values),
+  )
+  return { ...material, ...values, ...(left && { assumed: left.length > 0 ? left : undefined }) }
+}

@@ -21,7 +21,7 @@ const roomOfPeak = 293.15
  * The sheet with a fifth more of one field, to show what the field does; undefined where that
  * says nothing, or the sheet does not give it.
  *
- * @example withFifthMore(resin, 'potLife')!.potLife // 1.2 times the sheet's
+ * @example withFifthMore(resin, 'potLife')!.potLife / resin.potLife // 1.2
  */
 export function withFifthMore(resin: Resin, field: string): Resin | undefined {
   const key = sloped.find((one) => one === field)

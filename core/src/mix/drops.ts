@@ -15,7 +15,7 @@ export interface DropWeight {
 /**
  * What a drop of this bottle weighs: all drops counted so far over all they weighed.
  *
- * @example dropWeight([{ count: 20, mass: 0.0006 }]) // 0.03 g each
+ * @example dropWeight([{ count: 20, mass: 0.0006 }]).mass // 0.00003 (0.03 g each)
  */
 export function dropWeight(counts: readonly DropCount[] = []): DropWeight | undefined {
   const counted = counts.reduce((sum, { count }) => sum + count, 0)

@@ -22,7 +22,7 @@ export interface MasterBatch {
  * as it takes for what is used to be several steps of the scale (common practice, no source).
  * Undefined where the scale is fine enough as it is.
  *
- * @example masterBatch(0.00005, 0.0001) // use 0.5 g of 1 to 10
+ * @example masterBatch(0.00005, 0.0001).use // 0.0005 (of 1 to 10)
  */
 export function masterBatch(mass: number, step: number): MasterBatch | undefined {
   const least = enoughSteps * step

@@ -123,6 +123,6 @@ function roundTo(mass: number, step: number): number {
 /**
  * Everything that is mixed, all cups together, kg.
  *
- * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, { cups: 4 })) // what one cup of 100 ml holds
+ * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, { cups: 4 })) // 0.11
  */
 export const wholeMass = ({ cups, total }: Weighing): number => cups * total

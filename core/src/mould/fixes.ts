@@ -75,7 +75,7 @@ const lowered = (box: Mould['box'], line: number, height: number, over: number):
 /**
  * What one click can do about a caution of a mould: what would be changed, ready to be kept.
  *
- * @example mouldFixesOf(boxLarge, mould, compiled)[0].change.box.shape // 'outline'
+ * @example mouldFixesOf(caution('box-large', 'note', {}, { saved: 1e-5 }), mouldOf80x60x40, compiledMould)[0].change.box.shape // 'outline'
  */
 export function mouldFixesOf(
   { code, amounts, place }: Caution,

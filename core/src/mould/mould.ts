@@ -127,7 +127,7 @@ export function usualClearance(longest: number): { side: number; over: number } 
  * The same mould as another kind. The flat back of an open block lies on the floor of its box, so
  * the master is turned over on the way to that kind and back; a parting of its own is let go.
  *
- * @example withKind(twoPartMould, 'open block').masterUp // the other way up
+ * @example withKind(twoPartMould, 'open block').masterUp[2] // -1 (the other way up)
  */
 export function withKind(mould: Mould, kind: Mould['kind']): Mould {
   const [x, y, z] = mould.masterUp

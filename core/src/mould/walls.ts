@@ -22,7 +22,7 @@ export const overOf = ({ own, under, over }: Box, height: number): number =>
  * it is brushed or in a shell. What lay on the floor of the box is above where the mould is turned
  * over for the pour, and beside where it lies on its side. Only a closed one covers the cast.
  *
- * @example wallsOf(mouldInABoxOf10mm, [0, 0, 1], 0.06, 'open') // { floor: 0.01, wall: 0.01 }
+ * @example wallsOf(mouldOf80x60x40, [0, 0, 1], 0.02, 'open') // { floor: 0.008, wall: 0.01 }
  */
 export function wallsOf(
   mould: Mould | undefined,

@@ -97,7 +97,7 @@ const finer = (plan: Plan): PlanFix | undefined => {
 /**
  * What one click can do about a caution of a plan: the plan as it would be, ready to be kept.
  *
- * @example fixesOf(batchTooSmall, plan, compiled).map(({ fix }) => fix) // ['mix-more', 'finer-scale']
+ * @example fixesOf(caution('copies-over-cavities', 'warn', {}, { copies: 4, cavities: 2 }), plan, compiled)[0].plan.copies // 2
  */
 export function fixesOf(
   { code, amounts, place }: Caution,

@@ -16,7 +16,7 @@ export interface PourMoment {
  * The moment nearest to `at` that a layer's pour can be put to: on one that a join wants when
  * within `snap` seconds of it, and not before the hands are free.
  *
- * @example pourMoment(below, inCup, below.gelAt + 5, 600).snapped // 'crisp' where that is near
+ * @example pourMoment(compiled.layers[0].clock!, 240, momentFor(compiled.layers[0].clock!, 'crisp') + 5, 600).snapped // 'crisp'
  */
 export function pourMoment(below: LayerClock, inCup: number, at: number, snap: number): PourMoment {
   const earliest = below.pourAt + inCup

@@ -41,7 +41,7 @@ export type Pull = z.infer<typeof pullSchema>
  * A pull to fill in: what the plan said to weigh, all cups together, stands beside what was
  * weighed.
  *
- * @example newPull(planOf3Cups, compiled, from).layers[0].amounts[0].planned // kg in all three
+ * @example newPull(plan, compiled, from).layers[0].amounts.length // 2
  */
 export function newPull(
   plan: Plan,

@@ -4,7 +4,7 @@ import type { Pull } from './pull.ts'
  * How far the ratio of each layer was off by what was really weighed, as a share; undefined
  * where a part was not written down.
  *
- * @example ratioErrors(pull)[0] // 0.02: 2 % too much A for the B
+ * @example ratioErrors(pullWithTwoPercentMoreA)[0] // 0.02
  */
 export function ratioErrors(pull: Pull): (number | undefined)[] {
   return pull.layers.map(({ amounts }) => {

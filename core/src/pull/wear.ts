@@ -20,7 +20,7 @@ export interface Wear {
  * moulds on hand. A pull that names no mould counts where its piece has this one. `life` where the
  * piece is known better than by the kind alone.
  *
- * @example wearOf({ ...mouldOfTwoCavities, count: 1 }, 'm', [pullOf12Copies]).pulls // 6
+ * @example wearOf(mouldOfTwoCavities, 'm', [pullOf12Copies]).pulls // 6
  */
 export function wearOf(
   mould: Mould,

@@ -59,7 +59,8 @@ describe('the little astronomer', () => {
   })
 
   it('the search finds a tilt that needs fewer vents and leaves nothing', () => {
-    const [best] = bestTilts(mesh, up, gate)
+    // Turned over it would want its gate elsewhere: the way with this gate.
+    const best = bestTilts(mesh, up, gate).find(({ gate: moved }) => !moved)!
     expect(best.vents.length).toBeLessThan(pockets.length)
     expect(best.left).toBe(0)
     expect(best.angle).toBeLessThan(Math.PI / 6)

@@ -42,7 +42,7 @@ export const moulds: Record<string, Mould> = {
   'demo-drop-mould': made('Drop two-part', 'demo-comet-drop', [0, 0, 1], 52, {
     kind: 'two-part',
     cavities: 2,
-    count: 2,
+    count: 3,
     silicone: 'demo-firm-platinum',
     openings: [{ id: 'gate', what: 'gate', at: [0, 0, 52 * mm], bore: 6 * mm, made: 'cast in' }],
     wish: { ...wish, copies: 24 },

@@ -12,7 +12,7 @@ import {
 } from '@mivro/core/mix'
 import { resinClasses } from '@mivro/core/material'
 import { safetyFor, type Hazard } from '@mivro/core/caution'
-import { figure, show, showDuration, unitSymbol } from '@mivro/core/units'
+import { figure, scaleUnits, show, showDuration, unitSymbol } from '@mivro/core/units'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
@@ -41,8 +41,10 @@ onMounted(() =>
   }),
 )
 
-const grams = (kg: number) => figure(kg, 'mass', studio.units, { step: displayStep(kg, desk.step) })
-const shown = (kg: number) => show(kg, 'mass', studio.units, { step: displayStep(kg, desk.step) })
+/** What a scale shows is read in the unit that its steps are round in. */
+const scale = computed(() => scaleUnits(desk.step, studio.units))
+const grams = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep(kg, desk.step) })
+const shown = (kg: number) => show(kg, 'mass', scale.value, { step: displayStep(kg, desk.step) })
 /** What the scale shows with all before it in the cup. */
 const readings = computed(() => {
   let sum = 0
@@ -132,7 +134,7 @@ function empty(): void {
             <tr>
               <th scope="col">Weigh in this order</th>
               <th scope="col">
-                {{ unitSymbol('mass', studio.units) === 'g' ? 'grams' : 'ounces' }}
+                {{ unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces' }}
               </th>
               <th scope="col">{{ unitSymbol('volume', studio.units) }}</th>
               <th scope="col">scale shows</th>
@@ -150,7 +152,7 @@ function empty(): void {
                 <b>{{ grams(portion.mass) }}</b>
               </td>
               <td>{{ figure(portion.volume, 'volume', studio.units) }}</td>
-              <td>{{ figure(readings[i], 'mass', studio.units, { step: desk.step }) }}</td>
+              <td>{{ figure(readings[i], 'mass', scale, { step: desk.step }) }}</td>
               <td>
                 <QuantityField
                   :key="`${portion.what}-${refill}`"
@@ -161,7 +163,7 @@ function empty(): void {
                   :step="desk.step"
                   placeholder="–"
                   :value="desk.inCup[portion.what]"
-                  :take="(mass) => void desk.pour(portion.what, mass)"
+                  :take="(mass) => desk.pour(portion.what, mass)"
                 />
               </td>
             </tr>
@@ -215,8 +217,8 @@ function empty(): void {
         <section class="scale" aria-label="The scale">
           <h2>What this scale can do</h2>
           <p>
-            It reads to {{ show(desk.step, 'mass', studio.units, { step: desk.step }) }}: this batch
-            holds its ratio to <b class="num">{{ show(error, 'fraction', studio.units) }}</b>.
+            It reads to {{ show(desk.step, 'mass', scale, { step: desk.step }) }}: this batch holds
+            its ratio to <b class="num">{{ show(error, 'fraction', studio.units) }}</b>.
             <template v-if="error > ratioTolerance">
               From <b class="num">{{ shown(smallest) }}</b> on it stays within
               {{ show(ratioTolerance, 'fraction', studio.units) }}: mix that much and use the rest,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/document'
@@ -12,6 +12,7 @@ import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SolidView from '../solid/SolidView.vue'
 import { useStudio } from '../project/studioStore.ts'
+import { provideRefusals } from '../ui/refusals.ts'
 import Says from '../ui/Says.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import MeasuredFields from './MeasuredFields.vue'
@@ -67,9 +68,15 @@ const missing = computed(() => {
 /** Asked twice, the same piece is made once. */
 const ids = { piece: newId(), plan: newId() }
 const making = ref(false)
+const refusals = provideRefusals()
+/** Fields in red whose last good value nobody meant. */
+const refused = ref<string[]>([])
+watch(refusals, () => (refused.value = []))
 
 async function make(): Promise<void> {
   if (making.value) return
+  refused.value = [...refusals.keys()]
+  if (refused.value.length > 0) return
   making.value = true
   try {
     nameProblem.value = undefined
@@ -219,6 +226,11 @@ async function make(): Promise<void> {
         >
           Choose another file
         </button>
+        <p v-if="refused.length > 0" class="says" role="alert">
+          {{ refused.join(' and ') }} {{ refused.length === 1 ? 'stands' : 'stand' }} in red: mend
+          {{ refused.length === 1 ? 'it' : 'them' }}, or press Esc there to take the last good size
+          back. Nothing was made.
+        </p>
         <button v-if="made.survey" type="button" class="btn" @click="make">Make the piece</button>
         <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>

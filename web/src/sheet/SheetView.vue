@@ -142,7 +142,12 @@ watch(
       <RouterLink class="btn ghost" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
         >Back to the pour</RouterLink
       >
-      <button type="button" class="btn" @click="print">
+      <button
+        type="button"
+        class="btn"
+        :disabled="!project.compiled || project.known.waiting"
+        @click="print"
+      >
         <Printer :size="15" aria-hidden="true" />Print
       </button>
     </div>

@@ -7,6 +7,7 @@ import {
   resinClasses,
   slipsOf,
   twinOf,
+  withTyped,
   tintForms,
   type ResinClass,
 } from '@mivro/core/material'
@@ -30,7 +31,7 @@ const material = computed(() => props.session.document)
 
 function change(values: object): Problem | undefined {
   try {
-    const next = readDocument(materialSchema, { ...material.value, ...values })
+    const next = readDocument(materialSchema, withTyped(material.value, values))
     props.session.edit(next)
     shelf.follow(props.session.id, next)
     return undefined
@@ -64,6 +65,10 @@ function touched(event: FocusEvent): void {
 const slipsAt = (field: string) => slips.value.filter((slip) => slip.place.field === field)
 
 const shown = computed(() => sheetEntries[material.value.kind])
+const isAssumed = (key: string) =>
+  'assumed' in material.value && (material.value.assumed?.includes(key) ?? false)
+/** The sheet says what stands there. */
+const confirm = (key: string) => change({ [key]: (material.value as never)[key] })
 const valueOf = (key: string) =>
   (material.value as unknown as Record<string, number | undefined>)[key]
 const readings = [
@@ -109,6 +114,12 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
           <h3>Mixing</h3>
           <div data-field="ratio" data-label="Mix ratio" class="stack">
             <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+            <p v-if="isAssumed('ratio')" class="small assumed">
+              assumed, not from its sheet
+              <button type="button" class="btn plain" @click="confirm('ratio')">
+                its sheet says so too
+              </button>
+            </p>
           </div>
           <TextField
             label="Part A is called"
@@ -146,6 +157,12 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
           <h3>Mixing</h3>
           <div data-field="ratio" data-label="Mix ratio" class="stack">
             <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
+            <p v-if="isAssumed('ratio')" class="small assumed">
+              assumed, not from its sheet
+              <button type="button" class="btn plain" @click="confirm('ratio')">
+                its sheet says so too
+              </button>
+            </p>
           </div>
           <TextField
             label="Part A is called"
@@ -197,6 +214,8 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
                 :optional="entry.optional !== undefined"
                 :placeholder="entry.optional"
                 :value="valueOf(entry.key)"
+                :assumed="isAssumed(entry.key)"
+                @confirm="confirm(entry.key)"
                 :take="(value) => change({ [entry.key]: value })"
               />
             </div>

@@ -1,5 +1,16 @@
 import type { Material, MaterialKind } from '@mivro/core/material'
 
+/** What stands in a new sheet until the real one is read. */
+const assumedOfTwoParts = [
+  'ratio',
+  'densityA',
+  'densityB',
+  'potLife',
+  'demould',
+  'mixTime',
+  'sheetTemperature',
+]
+
 const starting: Record<MaterialKind, Material> = {
   resin: {
     kind: 'resin',
@@ -17,6 +28,7 @@ const starting: Record<MaterialKind, Material> = {
     nameA: 'Part A, resin',
     nameB: 'Part B, hardener',
     colour: '#f1e2b8',
+    assumed: [...assumedOfTwoParts, 'potMass'],
     note: '',
   },
   silicone: {
@@ -36,6 +48,7 @@ const starting: Record<MaterialKind, Material> = {
     nameA: 'Part A',
     nameB: 'Part B',
     colour: '#cfe0df',
+    assumed: [...assumedOfTwoParts, 'hardness', 'shrinkage'],
     note: '',
   },
   tint: {
@@ -45,6 +58,7 @@ const starting: Record<MaterialKind, Material> = {
     colour: '#3f7fa0',
     density: 1100,
     limit: 0.005,
+    assumed: ['density', 'limit'],
     note: '',
   },
   inclusion: { kind: 'inclusion', name: 'New charm', density: 8500, mass: 0.001, note: '' },

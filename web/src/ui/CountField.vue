@@ -2,6 +2,7 @@
 import { useId } from 'vue'
 import type { Problem } from '@mivro/core/problem'
 import { parseNumber } from '@mivro/core/units'
+import { useRefusal } from './refusals.ts'
 import Says from './Says.vue'
 import { useTyped } from './useTyped.ts'
 
@@ -15,6 +16,10 @@ const id = useId()
 const { typed, problem, commit } = useTyped(
   () => String(props.value),
   (text) => props.take(parseNumber(text)),
+)
+useRefusal(
+  () => props.label,
+  () => problem.value,
 )
 </script>
 

@@ -12,6 +12,7 @@ import {
   type Kind,
 } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
+import { useRefusal } from './refusals.ts'
 import Says from './Says.vue'
 
 const props = defineProps<{
@@ -36,11 +37,16 @@ const props = defineProps<{
   bare?: boolean
 }>()
 
+const emit = defineEmits<{ confirm: [] }>()
 const studio = useStudio()
 const id = useId()
 const typed = ref<string>()
 const problem = ref<Problem>()
 const input = ref<HTMLInputElement>()
+useRefusal(
+  () => props.label,
+  () => problem.value,
+)
 
 const units = computed(() =>
   props.ofScale && props.value ? scaleUnits(props.value, studio.units) : studio.units,
@@ -116,7 +122,12 @@ async function onFocus(): Promise<void> {
       />
       <small v-if="symbol && (text !== '' || !placeholder)" aria-hidden="true">{{ symbol }}</small>
     </span>
-    <small v-if="assumed" class="assumed">assumed, not from its sheet</small>
+    <small v-if="assumed" class="assumed"
+      >assumed, not from its sheet
+      <button type="button" class="btn plain" @click="emit('confirm')">
+        its sheet says so too
+      </button>
+    </small>
     <Says :id="`${id}-says`" :problem="problem" />
   </div>
 </template>

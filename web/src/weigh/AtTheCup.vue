@@ -3,9 +3,11 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { checkCup, type Mix, type Weighing } from '@mivro/core/mix'
 import type { Tint, TwoPart } from '@mivro/core/material'
+import type { Problem } from '@mivro/core/problem'
 import QuantityField from '../ui/QuantityField.vue'
 import { useDesk } from './deskStore.ts'
 import PastTheMark from './PastTheMark.vue'
+import { refusedWeight } from './poured.ts'
 
 /** Beside what is to be weighed: what the cup really holds, and what to add then. */
 const props = defineProps<{
@@ -43,6 +45,12 @@ const mix = computed((): Mix => {
 })
 const check = computed(() => checkCup(mix.value, inCup.value, props.weighing.cupSize))
 
+function pour(what: string, mass: number | undefined): Problem | undefined {
+  const refused = refusedWeight(mass)
+  if (!refused) inCup.value = { ...inCup.value, [what]: mass }
+  return refused
+}
+
 async function toTheDesk(): Promise<void> {
   const [extra] = mix.value.extras
   desk.layOut({
@@ -69,7 +77,7 @@ async function toTheDesk(): Promise<void> {
         optional
         placeholder="–"
         :value="inCup[part.what]"
-        :take="(mass) => void (inCup = { ...inCup, [part.what]: mass })"
+        :take="(mass) => pour(part.what, mass)"
       />
       <PastTheMark
         :check="check"

@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { checkCup, cupSizes, portionsFor, type Extra, type Mix, type Wish } from '@mivro/core/mix'
+import { checkCup, cupsSoldIn, portionsFor, type Extra, type Mix, type Wish } from '@mivro/core/mix'
 import type { Material, TwoPart } from '@mivro/core/material'
 import { Problem } from '@mivro/core/problem'
 import { newId } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'
+import { refusedWeight } from './poured.ts'
 import { useStudio } from '../project/studioStore.ts'
 
 /** A mix of one's own, where nothing on the shelf is meant. */
@@ -49,7 +50,8 @@ export const useDesk = defineStore('desk', () => {
     const { ratio, densityA, densityB, nameA, nameB } = twoPart.value
     return { ratio, densityA, densityB, nameA, nameB, extras: extras.value }
   })
-  const portions = computed(() => portionsFor(mix.value, wish.value))
+  const cupSizes = computed(() => cupsSoldIn(studio.units))
+  const portions = computed(() => portionsFor(mix.value, wish.value, cupSizes.value))
   const cupSize = computed(() => chosenCup.value ?? portions.value.cup.size)
   const check = computed(() => checkCup(mix.value, inCup.value, cupSize.value))
   const step = computed(() => studio.studio.scaleStep)
@@ -94,8 +96,11 @@ export const useDesk = defineStore('desk', () => {
     changeExtra(id, { share })
     return undefined
   }
-  function pour(what: string, mass: number | undefined): void {
-    inCup.value = { ...inCup.value, [what]: mass }
+  /** What the scale showed of one part; what no cup can hold comes back. */
+  function pour(what: string, mass: number | undefined): Problem | undefined {
+    const refused = refusedWeight(mass)
+    if (!refused) inCup.value = { ...inCup.value, [what]: mass }
+    return refused
   }
   function emptyCup(): void {
     inCup.value = {}

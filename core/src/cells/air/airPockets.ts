@@ -27,7 +27,7 @@ export interface AirOptions {
  *
  * Throws `Problem('opening-misses')` at `openings.<n>` for one that meets no part of the piece.
  *
- * @example airPockets(stool, gridOfStool, [gateOnSeat]).map((p) => p.volume) // four legs of 320 mm³
+ * @example airPockets(stool, voxelise(stool, legsUp), [gateOnOneLeg]).map((p) => p.volume) // [320e-9, 320e-9, 320e-9] (the other legs)
  */
 export function airPockets(
   mesh: Mesh,

@@ -53,9 +53,10 @@ describe('holding it another way', () => {
       vents: 1,
     })
     expect(tilts[0].left).toBe(0)
-    const none = tilts.filter(({ vents, left }) => vents.length === 0 && left === 0)
-    if (none.length > 0) expect(tilts[0].vents).toEqual([])
-    else expect(tilts[0].vents).toHaveLength(1)
+    // A gate that has to move counts as much as a vent.
+    const marks = ({ vents, gate }: (typeof tilts)[number]) => vents.length + (gate ? 1 : 0)
+    const none = tilts.filter((tilt) => marks(tilt) === 0 && tilt.left === 0)
+    expect(marks(tilts[0])).toBe(none.length > 0 ? 0 : 1)
     // Best first: never more air, then never more vents.
     for (let i = 1; i < tilts.length; i++) {
       expect(tilts[i].left).toBeGreaterThanOrEqual(tilts[i - 1].left)
@@ -79,7 +80,7 @@ describe('holding it another way', () => {
   // A stool with its legs up keeps air in three of them; turned over it fills from its new top, and
   // every leg hangs down.
   it('the other way up is tried too, and says where the gate is then', () => {
-    const seatDown = { at: [0.004, 0.004, 0] as Vec3, bore: 0.004 }
+    const seatDown = { at: [0.016, 0.016, 0.024] as Vec3, bore: 0.004 }
     const tilts = bestTilts(stool(reference), [0, 0, -1], seatDown, {
       coarse: 40,
       fine: 64,
@@ -88,7 +89,7 @@ describe('holding it another way', () => {
     expect(tilts[0].left).toBe(0)
     expect(tilts[0].vents).toEqual([])
     expect(tilts[0].up[2]).toBeGreaterThan(0.7)
-    expect(tilts[0].gate![2]).toBeGreaterThan(0.015)
+    expect(tilts[0].gate![2]).toBeGreaterThan(0.023)
   })
 
   it('the highest place of a ball is its top', () => {

@@ -41,6 +41,9 @@ const ventBore = 0.002
 /** Of the directions, this share is tried upside down. */
 const turnedOver = 1 / 3
 
+/** How many of each are looked at finely, so that neither crowds the other out. */
+const looked = { upright: 7, over: 3 } as const
+
 /** Left-over air below this is as good as none, m³. */
 const nothing = 0.5e-9
 
@@ -54,7 +57,7 @@ const nothing = 0.5e-9
  * ten in cells aligned with the direction. Source: González, Mathematical Geosciences 42 (2010),
  * for the lattice. Throws `Problem` as `voxelise` does.
  *
- * @example bestTilts(stool, [0, 0, 1], gateOnTheSeat)[0].left // 0
+ * @example bestTilts(stool, [0, 0, 1], gateOnSeat, { coarse: 32, fine: 48 })[0].left // 0
  */
 export function bestTilts(
   mesh: Mesh,
@@ -84,8 +87,13 @@ export function bestTilts(
     return { ...one, score: coarseScore(grid, one.direction, one.cells, vents, deep) }
   })
   scored.sort((a, b) => a.score - b.score)
-  const best = scored.slice(0, 10).map(({ direction }, i) => {
-    onProgress(0.75 + (0.25 * i) / 10)
+  const isOver = ({ direction }: (typeof scored)[number]) => direction[2] < 0
+  const finalists = [
+    ...scored.filter((one) => !isOver(one)).slice(0, looked.upright),
+    ...scored.filter(isOver).slice(0, looked.over),
+  ]
+  const best = finalists.map(({ direction }, i) => {
+    onProgress(0.75 + (0.25 * i) / finalists.length)
     const turned = direction[2] < 0
     const to = unit(fromAxes(grid.axes, direction))
     return ventilate(mesh, to, up, turned ? undefined : gate, vents, fine, turned)

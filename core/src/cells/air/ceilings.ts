@@ -15,7 +15,7 @@ export interface Ceilings {
  * Near-level ceilings of the cavity: faces of the piece that look up. A slow fill lets their air
  * creep away or not; pockets cannot tell, so their area is said.
  *
- * @example ceilings(stool, legsUp).area // 0.001024 m²
+ * @example ceilings(stool, legsUp).area // 0.001088 (m²)
  */
 export function ceilings(mesh: Mesh, direction: Vec3): Ceilings {
   const up = unit(direction)

@@ -43,7 +43,7 @@ const heatRange = [0.5, 1.6] as const
  * time is met by k1/k2, or by a tail where the sheet is slower than that allows; where it is
  * faster the degree of cure it implies is said. A stated peak of the pot refits the heat.
  *
- * @example calibrate(coatingEpoxy).cup.doubled // its pot life
+ * @example calibrate(coatingEpoxy).cup.doubled // 2400 (its pot life)
  */
 export function calibrate(resin: Resin): Calibration {
   const first = withHeat(resin, 1)

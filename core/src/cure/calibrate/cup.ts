@@ -84,7 +84,7 @@ export function followCup(
 /**
  * When a mix in its cup stops pouring, gels, and how hot it gets.
  *
- * @example runCup(law, { mass: 0.1, room: 296.15 }).gel
+ * @example runCup(law, { mass: 0.1, room: 296.15 }).doubled // 2400
  */
 export function runCup(law: CureLaw, question: CupQuestion): CupStory {
   const { room, start = room, longest = patience } = question

@@ -11,7 +11,7 @@ const longestStride = 1.5
  * `plausible` measure: Gauss–Newton with a Gaussian prior (textbook form). Residuals are in units
  * of their own trust.
  *
- * @example leastSquares(([x]) => [(x - 1) / 0.001], [1]) // about [1]
+ * @example leastSquares(([x]) => [(x - 1) / 0.001], [1.1])[0] // 1
  */
 export function leastSquares(
   residuals: (parameters: readonly number[]) => number[],

@@ -16,7 +16,7 @@ const crowding = 2
  * implicit axis by axis in delta form (Douglas 1962, from memory), reaction by Heun's rule on
  * tables. Report the centre and the 95th percentile of a layer: thin fronts of a runaway overshoot.
  *
- * @example heatField({ grid, layers: [deepEpoxyAtOnce], room: 296.15, until: 86400 }).layers[0].hot.temperature
+ * @example heatField({ grid: heatGridOfABlock, layers: [deepEpoxyAtOnce], room: 296.15, until: 3600 }).energy.lost >= 0 // true
  */
 export function heatField(
   question: FieldQuestion,

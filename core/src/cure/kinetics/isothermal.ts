@@ -8,7 +8,7 @@ const panels = 160
  * Seconds until `alpha` is reached at a constant temperature, K: ∫ dα/rate, by Simpson's rule
  * in √α, where the start is smooth.
  *
- * @example timeTo({ k1: 0, k2: 1, energy: 0, m: 0, n: 2 }, 0.85) // 5.667 where uncapped
+ * @example timeTo({ k1: 0, k2: 1e-4, energy: 0, m: 0, n: 2 }, 0.85) // 56667 (0.85/0.15 over k)
  */
 export function timeTo(
   kinetics: Kinetics,

@@ -45,7 +45,7 @@ export interface DeepestPour {
  * a piece that stands taller than it is `thick` (m) may be filled to any height where that
  * thickness is allowed.
  *
- * @example deepestPour(calibrate(coatingEpoxy), batch, 353.15).advised // 0.0126 or less
+ * @example deepestPour(calibrate(coatingEpoxy), { ...batch, resin: coatingEpoxy }, 353.15).by // 'heat'
  */
 export function deepestPour(
   calibration: Calibration,

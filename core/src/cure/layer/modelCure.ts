@@ -16,7 +16,7 @@ export const patience = 45 * 24 * 3600
  * it can come out.
  * Estimates: the peak is right to about −25 and +30 % of its rise.
  *
- * @example modelCure(calibrate(resin), batch).pourable // seconds in the cup
+ * @example modelCure(calibrate(resin), batch).pourable // 2700 (s in the cup: the sheet's pot life of 100 g)
  */
 export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTimes {
   const { resin, room, mass, depth, materialTemperature = room } = batch

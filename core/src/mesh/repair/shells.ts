@@ -22,7 +22,7 @@ export interface Shell {
  * faces next to one another by angle, so that solids that only touch stay apart; corners are
  * counted per surface, so that touching points do not spoil the Euler characteristic.
  *
- * @example shellsOf(torus)[0].genus // 1
+ * @example shellsOf(unitCube)[0].genus // 0 (a torus has 1)
  */
 export function shellsOf(mesh: Mesh, edges: HalfEdges = halfEdgesOf(mesh)): Shell[] {
   const { triangles } = mesh

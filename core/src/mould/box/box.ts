@@ -38,7 +38,7 @@ const roundSides = 96
  *
  * Throws `Problem('box-too-small')` at `box.own` when the piece does not go in.
  *
- * @example buildBox({ shape: 'square', side: 0.01, ... }, footprintOf60x40).width // 0.08
+ * @example buildBox({ ...box, shape: 'square', side: 0.01 }, footprintOf60x40).width // 0.08
  */
 export function buildBox(box: Box, foot: Footprint): BuiltBox {
   const own = box.own

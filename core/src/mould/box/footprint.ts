@@ -22,7 +22,7 @@ export interface Footprint {
   one: number[]
 }
 
-/** @example footprint(block of 60 x 40 x 20, [0, 0, 1]).perimeter // 0.2 */
+/** @example footprint(block60, [0, 0, 1]).perimeter // 0.2 */
 export function footprint({ positions: p }: Mesh, up: Vec3): Footprint {
   const { right, away, up: axis } = axesFor(up)
   const count = p.length / 3

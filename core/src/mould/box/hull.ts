@@ -44,7 +44,7 @@ export function hullOf(mesh: Mesh): Hull {
  * m³ within a convex hull moved outward by `t`: V + A·t + M·t² + 4/3·π·t³ (Steiner, 1840); of
  * several hulls apart, the last as often as there are.
  *
- * @example offsetVolume(hullOf(unitCube), 1) // 20.61: 1 + 6 + 3π + 4π/3
+ * @example offsetVolume(hullOf(unitCube), 1) // 20.61 (1 + 6 + 3π + 4π/3)
  */
 export const offsetVolume = ({ volume, area, bend }: Hull, t: number, hulls = 1): number =>
   volume + area * t + bend * t * t + hulls * (4 / 3) * Math.PI * t ** 3

@@ -8,7 +8,7 @@ import { convexHull, enclosingCircle, type Footprint } from './footprint.ts'
  * Everything that is poured around them is that of all together; shares and places stay those of
  * one.
  *
- * @example inARow(geometryOf60x40x20, 3, 0.01).foot.depth // 0.14: three of 40 mm and two gaps
+ * @example inARow(geometryOf60x40x20, 3, 0.01).foot.depth // 0.14 (three of 40 mm and two gaps)
  */
 export function inARow(geometry: MouldGeometry, count: number, gap: number): MouldGeometry {
   if (count === 1) return geometry

@@ -28,7 +28,7 @@ const ceilingFrom = 2e-4
 /**
  * Castability of a piece in its mould: undercuts, tongues, pins, walls, gate, air.
  *
- * @example findings(mouldWithoutGate, geometryOfBlock, [], [], [])[0].caution.code // 'no-gate'
+ * @example findings(mouldWithoutGate, geometryOf60x40x20, [], [], [])[0].caution.code // 'no-gate'
  */
 export function findings(
   mould: Mould,

@@ -46,7 +46,7 @@ export interface Standing {
  * m; `seats` how they sit on the piece, where that is known: until then each is taken to sit with
  * all of its bore and to rise freely.
  *
- * @example openingFacts([gateOf6mm5mmBelowTheTop], standing, 0.012)[0].volume // 0.48e-6: 17 mm of rod
+ * @example openingFacts([gateOf6mmOnTop], standing, 0.012)[0].volume // 0.3393e-6 (12 mm of rod)
  */
 export function openingFacts(
   openings: readonly MouldOpening[],

@@ -20,7 +20,7 @@ const across = 61
  * A line touches where the piece begins or ends within one bore of the opening's height; what is
  * above that is in the way. Source: elementary geometry.
  *
- * @example seatsOf(block60, [0, 0, 1], [gateOf6mmOnTop])[0].touches // 28.3e-6, all of its bore
+ * @example seatsOf(block60, [0, 0, 1], [gateOf6mmOnTop])[0].touches // 28.27e-6 (all of its bore)
  */
 export function seatsOf(
   mesh: Mesh,

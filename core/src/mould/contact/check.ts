@@ -115,7 +115,7 @@ const speak = (
  * Everything the silicone and the casts of a mould meet, worst first; a patch test that was made
  * beats the rule. What is cast in it is `resins`; what the mould itself names where that is empty.
  *
- * @example contactsOf(twoPartOverAFreshPrint, platinum, [])[0].verdict // 'inhibited'
+ * @example contactsOf(twoPartMould, platinum, [])[0].verdict // 'inhibited' (its master is a fresh print)
  */
 export function contactsOf(
   mould: Mould,

@@ -25,7 +25,7 @@ const plain = (substance: Substance, finish: Surface['finish'] = 'none'): Surfac
  * a bed, glue under the master, chunks of old moulds, rods for gates. Each is what is usual (from
  * memory: sulphur-free clay, hot glue, rods of wax) until the person says otherwise.
  *
- * @example touchedBy(twoPartInAcrylic, platinum).map(({ role }) => role) // ['walls', 'clay', 'glue']
+ * @example touchedBy(twoPartMould, platinum).map(({ role }) => role) // ['walls', 'clay', 'glue']
  */
 export function touchedBy(
   { kind, box, filler, openings, contact }: Mould,

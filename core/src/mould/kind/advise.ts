@@ -30,7 +30,7 @@ const hingedUpTo = 0.06
  * what cannot work last. Advised is the cheapest, a wish not met counting half again; a bought one
  * never, since its price is not known here. Every kind stays open to choose: the schools differ.
  *
- * @example adviseKinds(sums, geometryOfAFlatBlock, twentyCopies).find((k) => k.advised)!.kind // 'open block'
+ * @example adviseKinds(allSums(mouldOf80x60x40, geometryOf60x40x20, platinum), geometryOf60x40x20, mouldOf80x60x40).find((k) => k.advised)!.kind // 'open block'
  */
 export function adviseKinds(
   all: readonly KindSums[],

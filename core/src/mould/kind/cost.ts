@@ -60,7 +60,7 @@ export function costOf(sums: KindSums, copies: number, hourPrice: number): numbe
   )
 }
 
-/** For each copy. @example costPerCopy({ ...sums, pulls: 10 }, 1, 20) */
+/** For each copy. @example costPerCopy({ siliconePrice: 6, hands: 1, pulls: 5, cavities: 1, cleaning: 15 }, 5, 20) // 10.2 */
 export const costPerCopy = (sums: KindSums, copies: number, hourPrice: number): number =>
   costOf(sums, copies, hourPrice) / copies
 

@@ -35,7 +35,7 @@ const soft: readonly Substance[] = ['sulphur clay', 'sulphur-free clay', 'wax']
  * What a master of that surface still goes through before silicone, in order. Times are common
  * practice, no source; a sealer's or a release's own sheet wins.
  *
- * @example prepare(freshPrint, platinum).map((step) => step.id) // ['wash', 'bake', ...]
+ * @example prepare(freshPrint, platinum)[0].id // 'wash'
  */
 export function prepare(
   master: Surface,

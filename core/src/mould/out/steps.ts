@@ -332,6 +332,6 @@ function resting(): Draft {
   }
 }
 
-/** All waiting together, s. @example waitingTime([{ ...step, wait: 300 }, { ...step, wait: 60 }]) // 360 */
+/** All waiting together, s. @example waitingTime([{ wait: 300 }, { wait: 60 }]) // 360 */
 export const waitingTime = (steps: readonly MakingStep[]): number =>
   steps.reduce((sum, { wait }) => sum + wait, 0)

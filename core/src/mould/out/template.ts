@@ -13,7 +13,7 @@ const margin = 8
  * A template at true size as SVG, in millimetres: the box seen from above with the piece's
  * outline, every gate and vent at its place with its bore, and a 50 mm line to check the print.
  *
- * @example template(mould, box, footprint).startsWith('<svg') // true
+ * @example template(mouldOf80x60x40, builtBox, footprintOf60x40).startsWith('<svg') // true
  */
 export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
   const axes = axesFor(mould.masterUp)
@@ -59,7 +59,7 @@ const wave = { swing: 0.003, pitch: 0.008 } as const
  * cut as a wave down the middle of the silicone beside the piece, from the top of the block to its
  * foot. Its two lips keep each other in line by the wave.
  *
- * @example cutTemplate(section, box).includes('mm') // true: SVG in millimetres
+ * @example cutTemplate(sectionOf60x40x20, builtBox).startsWith('<svg') // true
  */
 export function cutTemplate(
   section: Section,

@@ -30,7 +30,7 @@ export interface Batches {
 /**
  * How a mix is split over cups and vacuum vessel, and whether the pot life bears it.
  *
- * @example batches(0.0016, { cup: 0.002, vessel: 0.003 }, silicone).count // 3: a fifth of 3 l at a time
+ * @example batches(0.0016, { cup: 0.004, vessel: 0.003 }, silicone).count // 3 (a fifth of 3 l at a time)
  */
 export function batches(
   volume: number,

@@ -17,7 +17,7 @@ const halvings = 30
  * Where `poured` m³ of silicone stand in a box around its master. Level in the room left by the
  * master, found by bisection of box volume minus master minus what fillers take in proportion.
  *
- * @example cover(box, curve, box.volumeTo(box.height) - curve.volume, 0).short // 0
+ * @example cover(builtBox, geometryOf60x40x20.curve, 144e-6, 0).short // 0 (192 ml of box less 48 of master)
  */
 export function cover(box: BuiltBox, curve: FillCurve, poured: number, fillers: number): Cover {
   // Chunks lie through the whole height: they take their share of every slice.

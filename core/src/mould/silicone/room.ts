@@ -36,7 +36,7 @@ export interface SiliconeRoom {
  * fillers, in two halves where there are two; coats by area and thickness; in a printed shell the
  * hull of the master moved outward by the layer, as the shell itself is built, less the master.
  *
- * @example siliconeRoom(mouldOf80x60x40, box, geometryOf60x40x20).net // 0.000144
+ * @example siliconeRoom(mouldOf80x60x40, builtBox, geometryOf60x40x20).net // 0.000144
  */
 export function siliconeRoom(
   mould: Mould,

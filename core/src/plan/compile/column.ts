@@ -21,7 +21,7 @@ const thinnest = 1e-4
  * its volume gives the depth, and what is left of its surface, taken as if it were round, its
  * sides. A bowl thus is shallower than its deepest place, since its edges run out thin.
  *
- * @example layerColumn(cylinder, 0, 0.01) // { depth: 0.01, width: its diameter, lie: 1 }
+ * @example layerColumn(curveOfUnitCube, 0, 0.1).lie // 1
  */
 export function layerColumn(curve: FillCurve, bottom: number, top: number): LayerColumn {
   const deep = Math.max(top - bottom, thinnest)

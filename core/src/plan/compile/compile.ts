@@ -64,7 +64,7 @@ interface MixedLayer {
  * `curve` is the piece's fill curve in the plan's up direction, lengths in m. What fills gates
  * and vents goes with the last layer; the reserve comes on top of every layer.
  *
- * @example compile(planOf20mlAnd40ml, curveOf60ml, shelf).layers[0].resin // 0.00002
+ * @example compile(planOf20ml, curveOf60ml, shelf).layers[0].resin // 0.00002
  */
 export function compile(
   plan: Plan,
@@ -153,7 +153,7 @@ export function compile(
 /**
  * The same with every batch answered by a model there and then.
  *
- * @example compileBy(model, plan, curve, shelf).wanted // []
+ * @example compileBy(sheetCure, plan, curveOf60ml, shelf).wanted // []
  */
 export function compileBy(
   model: CureModel,

@@ -67,6 +67,10 @@ export function judgeMix(
 ): Caution[] {
   const found: Caution[] = []
   const at = (field: string) => ({ layer: layer.id, field })
+  if (resin.assumed && resin.assumed.length > 0) {
+    const amounts = { resin: resin.name, fields: resin.assumed }
+    found.push(caution('sheet-assumed', 'note', at('resin'), amounts))
+  }
   const fraction = layer.tint?.fraction ?? 0
   if (tint && fraction > tint.limit * (1 + 1e-9)) {
     const amounts = { tint: tint.name, form: tint.form, asked: fraction, limit: tint.limit }

@@ -92,7 +92,7 @@ const unpoured = {
  * What the field found of each layer, for `compile` to overrule its estimates with: the 95th
  * percentile, since thin fronts overshoot.
  *
- * @example hottestOf(compiled, field).get('base')!.temperature // K
+ * @example hottestOf(compiled, { layers: [{ hot: { temperature: 310, at: 60 }, series: { at: [0] } }] }).get('a')!.temperature // 310
  */
 export function hottestOf(
   compiled: CompiledPlan,

@@ -197,7 +197,7 @@ function cooler(
 /**
  * How many cups of no more than the sheet's pot a layer's batch comes to.
  *
- * @example cupsFor({ ...batch, mass: 0.73 }, 1) // 8 of a pot of 100 g
+ * @example cupsFor({ ...batch, mass: 0.73 }, 1) // 8 (of a pot of 100 g)
  */
 export const cupsFor = (batch: Batch, cups: number): number =>
   Math.min(50, Math.ceil((batch.mass * cups) / potMassOf(batch.resin)))

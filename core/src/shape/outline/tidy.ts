@@ -26,7 +26,6 @@ export interface TidyLoops {
  * filled by its own rule, shapes that meet are joined, one that lies free within another stays a
  * hole in it. Loops with more points than are read are simplified.
  *
- * @example tidyLoops([two squares that share a corner], kernel) // one loop around both
  */
 export async function tidyLoops(
   drawn: readonly DrawnLoop[],

@@ -22,7 +22,6 @@ const closed: Closure = { openEdges: 0, holes: 0, tangledEdges: 0, flippedEdges:
  * overlap are united by the solid library that `kernel` loads when there is need of it. It is
  * said when several pieces are left. `edges` where they are known.
  *
- * @example bodyOf(two cubes of 10 mm that share half of each, kernel) // a mesh of 1500 mm³
  */
 export async function bodyOf(
   mesh: Mesh,

@@ -10,7 +10,6 @@ export const boxesMeet = (a: Box, b: Box): boolean =>
  * The groups of shells that may overlap: those whose bounds meet, directly or through others.
  * Shells that meet none are in no group. Swept along x, each against those still open.
  *
- * @example groupsThatMeet([cube at 0, cube at half a side, cube far away]) // [[0, 1]]
  */
 export function groupsThatMeet(shells: readonly Box[]): number[][] {
   const order = shells.map((_, i) => i).sort((a, b) => shells[a].low[0] - shells[b].low[0])

@@ -7,7 +7,7 @@ export type ProfilePoint = readonly [radius: number, height: number]
  * A closed solid of revolution with `sides` facets from a profile that runs from the bottom
  * to the top. An end with a radius is closed flat, one without is a tip.
  *
- * @example lathe([[1, 0], [1, 2]], 4) // a square prism, volume 4
+ * @example measure(lathe([[0, 0], [1, 0], [1, 2], [0, 2]], 4)).volume // 4 (a square prism)
  */
 export function lathe(profile: readonly ProfilePoint[], sides: number): Mesh {
   const points = [...profile]

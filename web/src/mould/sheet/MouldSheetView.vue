@@ -4,8 +4,10 @@ import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type MouldStep } from '@mivro/core/caution'
 import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
+import { angleBetween } from '@mivro/core/cells'
+import type { Vec3 } from '@mivro/core/mesh'
 import { displayStep } from '@mivro/core/mix'
-import { figure, show, showDuration } from '@mivro/core/units'
+import { figure, scaleUnits, show, showDuration } from '@mivro/core/units'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
@@ -56,8 +58,23 @@ const drawing = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg
 const stops = computed(
   () => project.compiledMould?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
 )
-const scale = computed(() => project.plan?.scaleStep ?? 1e-4)
+const scale = computed(() => project.scaleStep)
 const length = (x: number) => show(x, 'length', studio.units)
+/** Printed before the shape is looked over it would hold none of this. */
+const ready = computed(() => project.compiledMould !== undefined && !project.geometryStep)
+const scaleUnit = computed(() => scaleUnits(scale.value, studio.units))
+const grams = (kg: number) =>
+  figure(kg, 'mass', scaleUnit.value, { step: displayStep(kg, scale.value) })
+/** How it is held while it is poured, where that is not as it stood in its box. */
+const held = computed(() => {
+  const angle = angleBetween(project.plan!.up as Vec3, document.value!.masterUp as Vec3)
+  const degrees = Math.round((angle * 180) / Math.PI)
+  return degrees === 0 || document.value!.kind === 'bought'
+    ? ''
+    : degrees === 180
+      ? 'It is turned over before it is poured.'
+      : `It is poured tilted ${degrees}° from how it stood in its box.`
+})
 const print = () => window.print()
 </script>
 
@@ -69,7 +86,7 @@ const print = () => window.print()
         :to="{ name: 'mould', params: { id: String(route.params.id), topic: 'passport' } }"
         >Back to the mould</RouterLink
       >
-      <button type="button" class="btn" @click="print">
+      <button type="button" class="btn" :disabled="!ready" @click="print">
         <Printer :size="15" aria-hidden="true" />Print
       </button>
     </div>
@@ -91,6 +108,7 @@ const print = () => window.print()
             Sheet of {{ showDay(now()) }} · waiting in all {{ showDuration(waitingTime(steps)) }} ·
             begun ______ : ______
           </p>
+          <p v-if="held">{{ held }}</p>
         </div>
       </header>
       <p v-for="caution in stops" :key="caution.code" class="stop">
@@ -149,16 +167,9 @@ const print = () => window.print()
                   <tr v-for="part in step.need.weighing.steps" :key="part.what">
                     <th scope="row">{{ part.name }}</th>
                     <td>
-                      <b
-                        >{{
-                          figure(part.mass, 'mass', studio.units, {
-                            step: displayStep(part.mass, scale),
-                          })
-                        }}
-                        {{ studio.units.mass }}</b
-                      >
+                      <b>{{ grams(part.mass) }} {{ scaleUnit.mass }}</b>
                     </td>
-                    <td>{{ figure(part.reading, 'mass', studio.units, { step: scale }) }}</td>
+                    <td>{{ figure(part.reading, 'mass', scaleUnit, { step: scale }) }}</td>
                     <td class="blank" />
                   </tr>
                 </tbody>
