@@ -19,24 +19,36 @@ const order = [
   ['studio'],
 ]
 
-/** One rule a level: a room may use those below it and itself, never its neighbour or one above. */
-const coreOrder = order
-  .flatMap((rooms, level) =>
-    rooms.map((room) => ({
-      name: `core-${room}-looks-down`,
-      severity: 'error',
-      comment: `core/${room} may import only the rooms below it`,
-      from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
-      to: {
-        path: `^core/src/(${order
-          .slice(level)
-          .flat()
-          .filter((other) => other !== room)
-          .join('|')})/`,
-      },
-    })),
-  )
-  .filter((rule) => !rule.to.path.includes('()'))
+/** The rooms of the page: the server and the workers, the open project, parts, instruments, stages. */
+const webOrder = [
+  ['api', 'work'],
+  ['project'],
+  ['ui'],
+  ['cutaway', 'clock', 'solid', 'weigh'],
+  ['heat'],
+  ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history'],
+  ['app'],
+]
+
+/** One rule a room: it may use those below it and itself, never its neighbour or one above. */
+const looksDown = (place, order) =>
+  order
+    .flatMap((rooms, level) =>
+      rooms.map((room) => ({
+        name: `${place}-${room}-looks-down`,
+        severity: 'error',
+        comment: `${place}/${room} may import only the rooms below it`,
+        from: { path: `^${place}/src/${room}/`, pathNot: '\\.test\\.ts$' },
+        to: {
+          path: `^${place}/src/(${order
+            .slice(level)
+            .flat()
+            .filter((other) => other !== room)
+            .join('|')})/`,
+        },
+      })),
+    )
+    .filter((rule) => !rule.to.path.includes('()'))
 
 module.exports = {
   forbidden: [
@@ -83,7 +95,8 @@ module.exports = {
       // Vite's own suffix: the address of a file instead of its content.
       to: { couldNotResolve: true, pathNot: '\\?url$' },
     },
-    ...coreOrder,
+    ...looksDown('core', order),
+    ...looksDown('web', webOrder),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

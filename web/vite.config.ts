@@ -1,10 +1,24 @@
 import vue from '@vitejs/plugin-vue'
 import ElementPlus from 'unplugin-element-plus/vite'
 import { defineConfig } from 'vite'
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 
 const server = process.env.MIVRO_SERVER ?? 'http://127.0.0.1:5317'
 
+/** What the computation is made of: answers kept in the browser are those of one version. */
+function hashOfComputation(): string {
+  const core = join(import.meta.dirname, '../core/src')
+  const hash = createHash('sha256')
+  for (const file of readdirSync(core, { recursive: true, encoding: 'utf8' }).sort()) {
+    if (file.endsWith('.ts') && !file.endsWith('.test.ts')) hash.update(readFileSync(join(core, file)))
+  }
+  return hash.digest('hex').slice(0, 16)
+}
+
 export default defineConfig({
+  define: { __COMPUTATION__: JSON.stringify(hashOfComputation()) },
   root: import.meta.dirname,
   plugins: [vue(), ElementPlus({})],
   worker: { format: 'es' },

@@ -12,3 +12,6 @@ declare module 'pdfmake/build/pdfmake.js' {
   }
   export default pdfMake
 }
+
+/** A hash of the computation's sources, set by the build: answers that are kept are those of one version. */
+declare const __COMPUTATION__: string | undefined

@@ -84,6 +84,7 @@ describe('asking', () => {
     for (const turn of [0, 0.2, 0.4]) {
       const asked = askSurvey({ ...question, turn })
       if (turn === 0) {
+        await vi.waitFor(() => expect(workers[0]?.asked.at(-1)?.job).toBe('held'))
         workers[0].answer({ measures: 'once' })
         await vi.waitFor(() => expect(workers[0].asked.at(-1)!.job).toBe('section'))
       }

@@ -1,6 +1,7 @@
 import { Bench } from './bench.ts'
 import { ByteCache } from './byteCache.ts'
-import { fileIn } from './pending.ts'
+import { keep, kept } from './kept.ts'
+import { fileIn, noFile } from './pending.ts'
 import type { AnswerTo, JobName, Question } from './handlers.ts'
 
 /**
@@ -12,6 +13,8 @@ export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock'
 
 interface JobKind {
   on: BenchName
+  /** Kept over visits, in the browser: it takes seconds, or the file to be read. */
+  kept?: true
   /** Seconds after which a question is given up: many times what the largest shapes take. */
   limit: number
 }
@@ -19,16 +22,16 @@ interface JobKind {
 const kinds: Record<JobName, JobKind> = {
   inspect: { on: 'front', limit: 120 },
   outline: { on: 'front', limit: 30 },
-  held: { on: 'front', limit: 120 },
-  section: { on: 'front', limit: 120 },
-  surface: { on: 'front', limit: 120 },
-  air: { on: 'front', limit: 120 },
-  seats: { on: 'front', limit: 120 },
-  geometry: { on: 'back', limit: 180 },
-  tilts: { on: 'search', limit: 300 },
+  held: { on: 'front', limit: 120, kept: true },
+  section: { on: 'front', limit: 120, kept: true },
+  surface: { on: 'front', limit: 120, kept: true },
+  air: { on: 'front', limit: 120, kept: true },
+  seats: { on: 'front', limit: 120, kept: true },
+  geometry: { on: 'back', limit: 180, kept: true },
+  tilts: { on: 'search', limit: 300, kept: true },
   ways: { on: 'search', limit: 300 },
   shell: { on: 'search', limit: 300 },
-  heat: { on: 'heat', limit: 600 },
+  heat: { on: 'heat', limit: 600, kept: true },
   times: { on: 'clock', limit: 60 },
   law: { on: 'clock', limit: 60 },
   curve: { on: 'clock', limit: 60 },
@@ -89,7 +92,15 @@ function begin(key: string, job: JobName, question: unknown, on: BenchName): Sha
     for (const hear of heard) hear(progress as never)
   }
   const task = { job, question, file: fileIn(key), limit: kinds[job].limit, onProgress }
-  const asked = bench.ask(task, end.signal)
+  // A file that is not uploaded has no name of its own: what is found of it is not kept.
+  const lasting = kinds[job].kept === true && task.file === undefined && !key.includes(noFile)
+  const asked = (async () => {
+    const found = lasting ? await kept(key) : undefined
+    if (found !== undefined) return found
+    const answer = await bench.ask(task, end.signal)
+    if (lasting) keep(key, answer)
+    return answer
+  })()
   const shared: Shared = { asked, heard, askers: 0, end }
   open.set(key, shared)
   asked.then(

@@ -4,6 +4,9 @@ let count = 0
 
 const zeros = '0'.repeat(56)
 
+/** What ids of files begin with that were never uploaded. */
+export const noFile = `"${zeros}`
+
 /** An id that stands for this file in forms and questions until it is uploaded. */
 export function lookAt(file: Blob): string {
   const mesh = zeros + (++count).toString(16).padStart(8, '0')

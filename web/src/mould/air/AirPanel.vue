@@ -198,7 +198,7 @@ const origin = [
     </p>
     <p v-if="air.progress !== undefined" class="search" role="status">
       <progress :value="air.progress" max="1" aria-label="Search for a tilt" />
-      <span class="small quiet">Trying 200 ways to hold it …</span>
+      <span class="small quiet">Trying 260 ways to hold it …</span>
       <button type="button" class="btn plain" @click="air.stop">Stop</button>
     </p>
     <button v-else type="button" class="btn ghost" @click="air.findTilts">
