@@ -153,7 +153,7 @@ test.describe('the pour', () => {
 
   test('half a copy', async ({ mivro, page }) => {
     await page.getByRole('button', { name: 'Show the whole pour' }).click()
-    await mivro.type('Copies', '2.5')
+    await mivro.type('Copies in this mix', '2.5')
     await expect(page.getByRole('alert')).toContainText(
       '2.5 has to be a whole number from 1 to 1000.',
     )
@@ -178,7 +178,7 @@ test.describe('the shelf', () => {
     await mivro.open('/shelf/demo-deep-epoxy')
     await mivro.type('Pot life', '40 s')
     await expect(page.locator('[data-code="sheet-slip"]:visible')).toContainText(
-      'A pot life of 40 s is unusual for a deep-pour epoxy: 1 h 30 to 24 h is common.',
+      'A pot life of 40 s is unusual for a deep-pour epoxy: 1 h 30 min to 24 h is common.',
     )
     await mivro.type('Pot life', '33 min')
     await mivro.saved()

@@ -158,9 +158,9 @@ test.describe('parts and drawings', () => {
     await expect(page.getByRole('img', { name: 'The drawing from above' })).toBeVisible()
     await expect(page.getByRole('img', { name: 'The shape in 3D' })).toBeVisible()
     await page.getByRole('button', { name: 'Make the piece' }).click()
-    await expect(page.locator('.facts')).toContainText('30 × 30 × 6 mm · 4.2 ml')
+    await expect(page.locator('.facts')).toContainText('30 × 30 × 6 mm · 4.20 ml')
     await page.reload()
-    await expect(page.locator('.facts')).toContainText('30 × 30 × 6 mm · 4.2 ml')
+    await expect(page.locator('.facts')).toContainText('30 × 30 × 6 mm · 4.20 ml')
   })
 
   test('a star that crosses itself is filled by its own rule', async ({ mivro, page }) => {

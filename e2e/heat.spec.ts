@@ -58,7 +58,7 @@ test('coating epoxy 60 mm deep is refused with a number, and each way out holds'
   test.slow()
   await makePiece(mivro)
   await mivro.open('/pieces/block/pour?lens=heat')
-  await expect(page.getByText(/60\.0 mm deep, would reach about \d{3} °C/).first()).toBeVisible(
+  await expect(page.getByText(/60\.0 mm deep, would run away: about \d{3} °C/).first()).toBeVisible(
     patience,
   )
   await expect(page.getByText('Deepest pour')).toBeVisible()
@@ -69,7 +69,7 @@ test('coating epoxy 60 mm deep is refused with a number, and each way out holds'
   await expect(page.getByRole('button', { name: /scuff and wipe between/ })).toBeVisible()
 
   await split.click()
-  await expect(page.getByText(/60\.0 mm deep, would reach about/)).toHaveCount(0)
+  await expect(page.getByText(/60\.0 mm deep, would run away/)).toHaveCount(0)
   await expect.poll(() => hottest(page), patience).toBeLessThanOrEqual(80)
   await page.keyboard.press('1')
   expect(await page.locator('.tag').count()).toBeGreaterThan(5)

@@ -35,7 +35,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
   })
 
   await test.step('cut it into three layers by dragging', async () => {
-    await mivro.type('Copies', '6')
+    await mivro.type('Copies in this mix', '6')
     await page.getByRole('button', { name: 'Add layer' }).click()
     await mivro.pick('Resin', 'Clear slow epoxy 2:1')
     await page.getByRole('button', { name: 'Add layer' }).click()

@@ -129,9 +129,9 @@ test('units are switched everywhere, and any unit can be typed', async ({ mivro,
   await mivro.layer('Moonlight').click()
   await page.getByRole('button', { name: /^Units/ }).click()
   await page.getByRole('button', { name: 'US' }).click()
-  await expect(mivro.layer('Moonlight')).toContainText('0.80 fl oz · 0.12 in deep')
+  await expect(mivro.layer('Moonlight')).toContainText('0.796 fl oz · 0.118 in deep')
   await page.keyboard.press('Escape')
-  await mivro.type('From 0.08 in up to', '5,5 mm')
+  await mivro.type('From 0.079 in up to', '5,5 mm')
   expect(await mivro.heightOf(1)).toBe(5.5)
   await mivro.saved()
   await page.reload()
@@ -178,9 +178,9 @@ test('a change to what was deleted elsewhere is said, and what was typed stays',
   await mivro.open('/pieces/demo-orrery/pour')
   await expect(mivro.surface(0)).toBeVisible()
   await mivro.server.call('DELETE', 'plans/demo-orrery-plan')
-  await mivro.type('Copies', '3')
+  await mivro.type('Copies in this mix', '3')
   await expect(page.getByRole('alert')).toContainText(
     'This plan is not here. It may have been deleted: look under Studio, Taken off.',
   )
-  await expect(mivro.field('Copies')).toHaveValue('3')
+  await expect(mivro.field('Copies in this mix')).toHaveValue('3')
 })

@@ -72,7 +72,7 @@ test.describe('shapes', () => {
     await mivro.open('/pieces/new')
     await give(mivro, 'bow.svg', outline('M0 0L60 40L60 0L0 40Z'))
     // Two triangles of 30 · 20 mm that touch: 2 · 60 · 20 / 2 · 6 mm³.
-    await expect(page.getByText('7.2 ml')).toBeVisible()
+    await expect(page.getByText('7.20 ml')).toBeVisible()
     await page.getByRole('button', { name: 'Choose another file' }).click()
     await give(mivro, 'gap.svg', outline('M0 0L60 0L60 40L0 40'))
     await expect(page.getByRole('alert')).toContainText('its ends lie 40.0 mm apart')

@@ -39,7 +39,7 @@ test.describe('pictures for the README', () => {
 
   test('history', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-coaster/pour')
-    await mivro.type('Copies', '6')
+    await mivro.type('Copies in this mix', '6')
     await mivro.surface(0).focus()
     for (const key of ['ArrowUp', 'ArrowUp']) await page.keyboard.press(key)
     await mivro.saved()

@@ -87,7 +87,7 @@ test('the history of a pour is seen, a version is named, laid beside today and r
   await mivro.surface(0).focus()
   await page.keyboard.press('Shift+ArrowDown')
   await page.keyboard.press('Escape')
-  await mivro.type('Copies', '4')
+  await mivro.type('Copies in this mix', '4')
   await mivro.saved()
   await page.getByRole('link', { name: 'History of this pour' }).click()
   const versions = page.getByRole('region', { name: 'Versions' }).getByRole('listitem')

@@ -41,7 +41,7 @@ describe('where a time comes from', () => {
     expect(lines).toMatch(
       /k1 \d\.\d\de-\d, k2 \d\.\d\de-\d 1\/s at 23 °C, 5\d kJ\/mol, 3\d\d kJ\/kg/,
     )
-    expect(lines).toContain("The join window ends where the sheet's 3 h 30 end.")
+    expect(lines).toContain("The join window ends where the sheet's 3 h 30 min end.")
     expect(lines).toMatch(/Learned from 1 of your own: the sheet's pot takes × 1\.\d\d/)
     expect(lines).toContain('An estimate: times to about 15 %')
   })

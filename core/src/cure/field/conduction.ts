@@ -7,8 +7,11 @@ export interface Conduction {
   capacity: Float64Array
   /** To the next cell along right, away, up. */
   link: readonly Float64Array[]
-  /** Of the cell's faces along that axis to the room. */
+  /** Of the cell's faces along that axis to the room, and of all of them together. */
   loss: readonly Float64Array[]
+  allLoss: Float64Array
+  /** Room to work in: the cells' temperatures over the room's, with a plane on either side. */
+  padded: Float64Array
   /** Factors of the three sweeps by step, newest last. */
   factors: Map<number, Factors>
 }
@@ -20,7 +23,7 @@ interface Factors {
 }
 
 /** Factors kept for steps used before; each holds six numbers a cell. */
-const keptFactors = 6
+const keptFactors = 12
 
 /**
  * Finite volumes for the cells that are there: two neighbours exchange through half of each in
@@ -73,12 +76,14 @@ export function conductionOf(
       }
     }
   }
-  return { counts, capacity, link, loss, factors: new Map() }
+  const allLoss = loss[0].map((x, i) => x + loss[1][i] + loss[2][i])
+  const padded = new Float64Array(total + 2 * nx * ny)
+  return { counts, capacity, link, loss, allLoss, padded, factors: new Map() }
 }
 
 /**
  * What `step` seconds of conduction do to `temperature` (K), with `heat` (J a cell) brought in:
- * the change of every cell, into `change`. Implicit along one axis after another in delta form
+ * the change of every cell, K, into `change`. Implicit along one axis after another in delta form
  * (Douglas 1962, from memory). Returns what the faces lost, J.
  */
 export function conduct(
@@ -93,45 +98,44 @@ export function conduct(
   const [nx, ny, nz] = counts
   const plane = nx * ny
   const total = plane * nz
-  let lost = 0
-  const [linkX, linkY, linkZ] = link
-  const [lossX, lossY, lossZ] = loss
-  // What flows now, explicitly: the right-hand side of the first sweep.
-  for (let i = 0; i < total; i++) {
-    const out = (lossX[i] + lossY[i] + lossZ[i]) * (temperature[i] - room)
-    lost += out
-    change[i] = heat[i] - step * out
-  }
-  lost *= step
-  spread(change, temperature, linkX, 1, total, step)
-  spread(change, temperature, linkY, nx, total, step)
-  spread(change, temperature, linkZ, plane, total, step)
-
+  let lost = flowNow(conduction, temperature, heat, room, step, change)
   const { inverse, above } = factorsFor(conduction, step)
-  lost += sweepRows(change, linkX, lossX, inverse[0], above[0], nx, total, step)
-  for (let i = 0; i < total; i++) change[i] *= capacity[i]
+  lost += sweepRows(change, link[0], loss[0], inverse[0], above[0], nx, total, step)
+  const along = { capacity, step }
   for (let z = 0; z < nz; z++) {
-    lost += sweepPlanes(change, linkY, lossY, inverse[1], above[1], z * plane, nx, ny, step)
+    lost += sweepPlanes(change, link[1], loss[1], inverse[1], above[1], z * plane, nx, ny, along)
   }
-  for (let i = 0; i < total; i++) change[i] *= capacity[i]
-  lost += sweepPlanes(change, linkZ, lossZ, inverse[2], above[2], 0, plane, nz, step)
-  return lost
+  return lost + sweepPlanes(change, link[2], loss[2], inverse[2], above[2], 0, plane, nz, along)
 }
 
-/** Adds what neighbours `stride` apart exchange in one step. */
-function spread(
-  change: Float64Array,
+/** What flows now, explicitly, J: the right-hand side of the first sweep. Answers what faces lose. */
+function flowNow(
+  { counts: [nx, ny], link: [linkX, linkY, linkZ], allLoss, padded }: Conduction,
   temperature: Float64Array,
-  link: Float64Array,
-  stride: number,
-  total: number,
+  heat: Float64Array,
+  room: number,
   step: number,
-): void {
-  for (let i = 0; i + stride < total; i++) {
-    const flow = step * link[i] * (temperature[i] - temperature[i + stride])
-    change[i] -= flow
-    change[i + stride] += flow
+  change: Float64Array,
+): number {
+  const plane = nx * ny
+  const total = temperature.length
+  // A plane of room on either side: links out of the grid are nothing, and read what is there.
+  for (let i = 0, j = plane; i < total; i++, j++) padded[j] = temperature[i] - room
+  let lost = 0
+  let left = 0
+  for (let i = 0, j = plane; i < total; i++, j++) {
+    const here = padded[j]
+    const out = allLoss[i] * here
+    const right = linkX[i] * (here - padded[j + 1])
+    const away = linkY[i] * (here - padded[j + nx])
+    const near = i >= nx ? linkY[i - nx] * (padded[j - nx] - here) : 0
+    const up = linkZ[i] * (here - padded[j + plane])
+    const below = i >= plane ? linkZ[i - plane] * (padded[j - plane] - here) : 0
+    lost += out
+    change[i] = heat[i] + step * (left + near + below - right - away - up - out)
+    left = right
   }
+  return lost * step
 }
 
 /** Thomas's rule along each row of `length` cells that lie side by side. */
@@ -165,7 +169,10 @@ function sweepRows(
   return lost * step
 }
 
-/** The same along an axis whose neighbours lie `width` apart, a row of `width` at a time. */
+/**
+ * The same along an axis whose neighbours lie `width` apart, a row of `width` at a time. What
+ * comes in is a change in K, which the cells' capacity makes heat.
+ */
 function sweepPlanes(
   values: Float64Array,
   link: Float64Array,
@@ -175,14 +182,15 @@ function sweepPlanes(
   start: number,
   width: number,
   length: number,
-  step: number,
+  { capacity, step }: { capacity: Float64Array; step: number },
 ): number {
   let lost = 0
-  for (let i = start; i < start + width; i++) values[i] *= inverse[i]
+  for (let i = start; i < start + width; i++) values[i] *= capacity[i] * inverse[i]
   for (let k = 1; k < length; k++) {
     const from = start + k * width
     for (let i = from; i < from + width; i++) {
-      values[i] = (values[i] + step * link[i - width] * values[i - width]) * inverse[i]
+      values[i] =
+        (values[i] * capacity[i] + step * link[i - width] * values[i - width]) * inverse[i]
     }
   }
   const last = start + (length - 1) * width
@@ -190,8 +198,9 @@ function sweepPlanes(
   for (let k = length - 2; k >= 0; k--) {
     const from = start + k * width
     for (let i = from; i < from + width; i++) {
-      values[i] += above[i] * values[i + width]
-      lost += loss[i] * values[i]
+      const value = values[i] + above[i] * values[i + width]
+      values[i] = value
+      lost += loss[i] * value
     }
   }
   return lost * step

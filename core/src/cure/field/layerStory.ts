@@ -29,6 +29,10 @@ export function layersOf(grid: HeatGrid, count: number): Uint32Array[] {
 /** What nineteen of twenty cells stay below. */
 const percentile = 0.95
 
+/** What is less than this since the last point of a series is no new point: a share, K, degree of cure. */
+const leastTime = 1 / 400
+const leastMove = { temperature: 0.5, alpha: 0.004 } as const
+
 /** Watches one layer while its field is followed. */
 export class LayerStory {
   readonly #cells: Uint32Array
@@ -38,6 +42,7 @@ export class LayerStory {
   readonly #hottestAt: Float64Array
   readonly #centre: number
   readonly #surface: Uint32Array
+  readonly #values: Float64Array
   readonly #series: LayerHeat['series'] = { at: [], centre: [], hot: [], surface: [], slowest: [] }
   #gelAt: number | undefined
   #demouldAt: number | undefined
@@ -48,6 +53,7 @@ export class LayerStory {
     this.#law = law
     this.#hottest = new Float64Array(cells.length)
     this.#hottestAt = new Float64Array(cells.length)
+    this.#values = new Float64Array(cells.length)
     this.#centre = centreOf(grid, cells)
     this.#surface = surfaceOf(grid, cells)
   }
@@ -56,7 +62,7 @@ export class LayerStory {
     const cells = this.#cells
     if (cells.length === 0) return
     let slowest = 1
-    const values = new Float64Array(cells.length)
+    const values = this.#values
     for (let j = 0; j < cells.length; j++) {
       const t = temperature[cells[j]]
       values[j] = t
@@ -71,11 +77,21 @@ export class LayerStory {
     for (const i of this.#surface) surface += alpha[i]
     surface /= this.#surface.length
     const { series } = this
-    const before = series.at.length - 1
+    const centre = temperature[this.#centre]
+    const told = series.at.length - 1
+    // In a runaway steps are short: what hardly moved is not written down again.
+    if (
+      told >= 0 &&
+      at - series.at[told] < leastTime * (at - series.at[0]) &&
+      Math.abs(centre - series.centre[told]) < leastMove.temperature &&
+      Math.abs(surface - series.surface[told]) < leastMove.alpha &&
+      Math.abs(slowest - series.slowest[told]) < leastMove.alpha
+    )
+      return
     const moment = (list: number[], value: number, mark: number) => {
-      if (before < 0 || list[before] >= mark) return at
-      const share = (mark - list[before]) / (value - list[before])
-      return series.at[before] + share * (at - series.at[before])
+      if (told < 0 || list[told] >= mark) return at
+      const share = (mark - list[told]) / (value - list[told])
+      return series.at[told] + share * (at - series.at[told])
     }
     const { gel } = this.#law.rheology
     if (this.#gelAt === undefined && surface >= gel)
@@ -84,7 +100,7 @@ export class LayerStory {
       this.#demouldAt = moment(series.slowest, slowest, this.#law.demould)
     }
     series.at.push(at)
-    series.centre.push(temperature[this.#centre])
+    series.centre.push(centre)
     series.hot.push(atPercentile(values))
     series.surface.push(surface)
     series.slowest.push(slowest)

@@ -1,4 +1,11 @@
-import { fastestRate, arrhenius, tailDivisor, type CureLaw } from '../kinetics/index.ts'
+import {
+  fastestRate,
+  arrhenius,
+  standardTemperature,
+  tailAway,
+  tailDivisor,
+  type CureLaw,
+} from '../kinetics/index.ts'
 
 /** Places of the tables: temperatures in between are interpolated, degrees of cure over √α. */
 const temperatures = { from: 243.15, to: 643.15, places: 2048 }
@@ -11,10 +18,16 @@ export interface ReactionTable {
   speed: Float64Array
   /** (k1 + k2·α^m)·(1−α)^n over √α. */
   open: Float64Array
+  /** What the tail leaves of the rate, by how far α lies from it; empty where there is none. */
+  tail: Float64Array
 }
 
+/** The tail's table: how far α may lie from its own, warmth reckoned in, to either side. */
+const tailSpan = 0.6
+const tailPlaces = 1200
+
 export function reactionTable(law: CureLaw): ReactionTable {
-  const { k1, k2, m, n, energy } = law.kinetics
+  const { k1, k2, m, n, energy, tail } = law.kinetics
   const { from, to, places } = temperatures
   return {
     law,
@@ -25,12 +38,19 @@ export function reactionTable(law: CureLaw): ReactionTable {
       const alpha = Math.min(1, (i / degrees) ** 2)
       return (k1 + k2 * alpha ** m) * (1 - alpha) ** n
     }),
+    tail:
+      tail === undefined
+        ? new Float64Array(0)
+        : Float64Array.from({ length: tailPlaces + 2 }, (_, i) => {
+            const away = (2 * tailSpan * i) / tailPlaces - tailSpan
+            return 1 / tailDivisor(0, away, standardTemperature)
+          }),
   }
 }
 
 /** The rate of cure by the tables, 1/s; as `cureRate` to about 1e-4 of it. */
 export function tabledRate(
-  { law, speed, open }: ReactionTable,
+  { law, speed, open, tail: left }: ReactionTable,
   alpha: number,
   temperature: number,
 ): number {
@@ -44,13 +64,19 @@ export function tabledRate(
   const j = a | 0
   let rate = fast * (open[j] + (a - j) * (open[j + 1] - open[j]))
   const { tail } = law.kinetics
-  if (tail !== undefined && alpha > tail - tailReach) {
-    rate /= tailDivisor(tail, alpha, temperature)
+  if (tail !== undefined) {
+    const away = tailAway(tail, alpha, temperature)
+    // So far below its tail a reaction does not feel it: e^(−30·0.3) is 1e-4.
+    if (away > -tailReach) {
+      const place = (((away < tailSpan ? away : tailSpan) + tailSpan) / (2 * tailSpan)) * tailPlaces
+      const k = place | 0
+      rate *= left[k] + (place - k) * (left[k + 1] - left[k])
+    }
   }
   return rate < fastestRate ? rate : fastestRate
 }
 
-/** So far below its tail a reaction does not feel it: e^(−30·0.3) is 1e-4. */
+/** Nearer to its tail than this a reaction feels it. */
 const tailReach = 0.3
 
 /** What one step of a reaction came to. */

@@ -8,9 +8,13 @@ const tailPerKelvin = 0.004
 export const arrhenius = (energy: number, temperature: number): number =>
   Math.exp((-energy / gasConstant) * (1 / temperature - 1 / standardTemperature))
 
+/** How far a degree of cure lies beyond the tail, which heat puts off. */
+export const tailAway = (tail: number, alpha: number, temperature: number): number =>
+  alpha - tail - tailPerKelvin * (temperature - standardTemperature)
+
 /** By what the tail divides the rate. */
 export const tailDivisor = (tail: number, alpha: number, temperature: number): number =>
-  1 + Math.exp(tailSharpness * (alpha - tail - tailPerKelvin * (temperature - standardTemperature)))
+  1 + Math.exp(tailSharpness * tailAway(tail, alpha, temperature))
 
 /**
  * How fast the degree of cure rises, 1/s (Kamal & Sourour 1973, from memory; tail by Chern &

@@ -89,7 +89,8 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
   'printed shell': {
     label: 'Silicone in a printed shell',
     what: 'A thin layer poured between master and a shell of your own printer.',
-    hands: 2.5,
+    // Printing minded, supports off, seams sealed, halves bolted.
+    hands: 3,
     days: 2,
     pulls: { plain: 40, fine: 25 },
     cleaning: { plain: 3, fine: 5 },
