@@ -66,11 +66,11 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     const mixed = Number(
       (await page.locator('[data-amount="mixed"]').textContent())!.replace(/[^\d.]/g, ''),
     )
-    // 10:1 by weight.
+    // 10:1 by weight, in two cups of 650 ml.
     const { weigh } = await mivro.weights('A')
     const { weigh: catalyst } = await mivro.weights('B')
     expect(weigh / catalyst).toBeCloseTo(10, 1)
-    expect(weigh + catalyst).toBeCloseTo(mixed, 0)
+    expect(2 * (weigh + catalyst)).toBeCloseTo(mixed, 0)
     await mivro.type('Vacuum vessel holds', '3 l')
     await expect(page.locator('[data-safety="vacuum"]')).toBeVisible()
   })

@@ -152,6 +152,7 @@ test('what is assumed of a new resin is marked until its sheet is typed', async 
   await mivro.open('/shelf')
   await page.getByRole('button', { name: 'Add a resin' }).click()
   const marks = page.getByText('assumed, not from its sheet')
+  await expect(marks.first()).toBeVisible()
   const before = await marks.count()
   expect(before).toBeGreaterThan(5)
   await mivro.type('Pot life', '40 min')

@@ -12,7 +12,8 @@ function hashOfComputation(): string {
   const core = join(import.meta.dirname, '../core/src')
   const hash = createHash('sha256')
   for (const file of readdirSync(core, { recursive: true, encoding: 'utf8' }).sort()) {
-    if (file.endsWith('.ts') && !file.endsWith('.test.ts')) hash.update(readFileSync(join(core, file)))
+    if (file.endsWith('.ts') && !file.endsWith('.test.ts'))
+      hash.update(readFileSync(join(core, file)))
   }
   return hash.digest('hex').slice(0, 16)
 }

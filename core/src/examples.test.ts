@@ -31,7 +31,7 @@ beforeAll(async () => {
 
 const evaluate = (code: string): unknown =>
   // The text is our own: it stands in the source beside this test.
-   
+
   (new Function(...Object.keys(scope), `return (${code})`) as (...all: unknown[]) => unknown)(
     ...Object.values(scope),
   )

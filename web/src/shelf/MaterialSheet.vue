@@ -215,8 +215,8 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
                 :placeholder="entry.optional"
                 :value="valueOf(entry.key)"
                 :assumed="isAssumed(entry.key)"
-                @confirm="confirm(entry.key)"
                 :take="(value) => change({ [entry.key]: value })"
+                @confirm="confirm(entry.key)"
               />
             </div>
             <SegmentField

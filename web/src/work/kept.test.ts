@@ -49,7 +49,9 @@ describe('answers that are kept over visits', () => {
     const { keep, write } = await load()
     keep('held', new Uint8Array(81e6))
     await write()
-    expect([...((await get<Map<string, unknown>>('index', store())) ?? new Map()).keys()]).toEqual([])
+    expect([...((await get<Map<string, unknown>>('index', store())) ?? new Map()).keys()]).toEqual(
+      [],
+    )
   })
 
   it('a storage that is forbidden is no fault of the question', async () => {
