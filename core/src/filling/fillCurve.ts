@@ -1,3 +1,4 @@
+import { reachAlong } from '../mesh/boundsAlong.ts'
 import type { Mesh } from '../mesh/mesh.ts'
 import { unit, type Vec3 } from '../mesh/vector.ts'
 
@@ -44,7 +45,7 @@ type Sums = Pick<FillCurve, 'below' | 'belowMoment' | 'crossing' | 'starts'>
  */
 export function fillCurve(mesh: Mesh, up: Vec3): FillCurve {
   const axis = unit(up)
-  const { base, height } = reach(mesh.positions, axis)
+  const { low: base, size: height } = reachAlong(mesh, axis)
   const step = height / levels || 1
   const sums: Sums = {
     below: new Float64Array(levels + 1),
@@ -301,16 +302,4 @@ function addTriangles(
     if (k3 - k2 > 1) addUpper(crossing, P, z1, z2, z3, k2 + 1, k3, step)
   }
   return { sorted: sorted.subarray(0, kept * stride), spans: spans.subarray(0, kept * 3) }
-}
-
-/** The lowest vertex along up, and how far the highest lies above it. */
-function reach(p: Mesh['positions'], [ux, uy, uz]: Vec3): { base: number; height: number } {
-  let base = Infinity
-  let top = -Infinity
-  for (let v = 0; v < p.length; v += 3) {
-    const h = p[v] * ux + p[v + 1] * uy + p[v + 2] * uz
-    if (h < base) base = h
-    if (h > top) top = h
-  }
-  return { base, height: top - base }
 }

@@ -112,15 +112,14 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
             @choose="change({ class: $event as ResinClass })"
           />
           <h3>Mixing</h3>
-          <div data-field="ratio" data-label="Mix ratio" class="stack">
-            <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
-            <p v-if="isAssumed('ratio')" class="small assumed">
-              assumed, not from its sheet
-              <button type="button" class="btn plain" @click="confirm('ratio')">
-                its sheet says so too
-              </button>
-            </p>
-          </div>
+          <RatioField
+            data-field="ratio"
+            data-label="Mix ratio"
+            :ratio="material.ratio"
+            :take="(ratio) => change({ ratio })"
+            :assumed="isAssumed('ratio')"
+            @confirm="confirm('ratio')"
+          />
           <TextField
             label="Part A is called"
             :value="material.nameA"
@@ -155,15 +154,14 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
             @choose="change({ chemistry: $event })"
           />
           <h3>Mixing</h3>
-          <div data-field="ratio" data-label="Mix ratio" class="stack">
-            <RatioField :ratio="material.ratio" :take="(ratio) => change({ ratio })" />
-            <p v-if="isAssumed('ratio')" class="small assumed">
-              assumed, not from its sheet
-              <button type="button" class="btn plain" @click="confirm('ratio')">
-                its sheet says so too
-              </button>
-            </p>
-          </div>
+          <RatioField
+            data-field="ratio"
+            data-label="Mix ratio"
+            :ratio="material.ratio"
+            :take="(ratio) => change({ ratio })"
+            :assumed="isAssumed('ratio')"
+            @confirm="confirm('ratio')"
+          />
           <TextField
             label="Part A is called"
             :value="material.nameA"

@@ -13,6 +13,7 @@ import {
 } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
 import { useRefusal } from './refusals.ts'
+import AssumedMark from './AssumedMark.vue'
 import Says from './Says.vue'
 
 const props = defineProps<{
@@ -122,22 +123,12 @@ async function onFocus(): Promise<void> {
       />
       <small v-if="symbol && (text !== '' || !placeholder)" aria-hidden="true">{{ symbol }}</small>
     </span>
-    <small v-if="assumed" class="assumed"
-      >assumed, not from its sheet
-      <button type="button" class="btn plain" @click="emit('confirm')">
-        its sheet says so too
-      </button>
-    </small>
+    <AssumedMark v-if="assumed" @confirm="emit('confirm')" />
     <Says :id="`${id}-says`" :problem="problem" />
   </div>
 </template>
 
 <style scoped>
-.assumed {
-  grid-column: 1 / -1;
-  color: var(--warn);
-}
-
 .entry {
   display: inline-flex;
   align-items: baseline;

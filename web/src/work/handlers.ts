@@ -1,6 +1,6 @@
 import { deepestPour, potLifeCurve, type Batch } from '@mivro/core/cure'
 import type { Material, Resin } from '@mivro/core/material'
-import { mouldGeometry, printShell, seatsOf, type MouldOpening } from '@mivro/core/mould'
+import { seatsOf, type MouldOpening } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
 import {
   findWays,
@@ -131,6 +131,7 @@ export const handlers = {
 
   async geometry({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
     const soldReady = form.from === 'sizes' && isSoldReady(form.solid)
+    const { mouldGeometry } = await import('./hulls.ts')
     return mouldGeometry(await cavity(form), up, { onStep: tell, soldReady })
   },
 
@@ -158,6 +159,7 @@ export const handlers = {
   /** The two halves of a printed shell as STL files in millimetres. */
   async shell({ form, up, openings, layer, wall }: ShellQuestion, { cavity }: Hands) {
     const { mesh, measures } = await cavity(form)
+    const { printShell } = await import('./hulls.ts')
     const options = { layer, wall }
     const made = printShell(await solidKernel(), mesh, measures.volume, up, openings, options)
     return {
