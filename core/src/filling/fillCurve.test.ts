@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { areaAt, fillCurve, heightAt, volumeAt } from './fillCurve.ts'
+import { areaAt, areaNear, fillCurve, heightAt, volumeAt } from './fillCurve.ts'
 import { measure } from '../mesh/measure.ts'
 import type { Mesh } from '../mesh/mesh.ts'
 import { lathe } from '../shape/solids/lathe.ts'
@@ -172,6 +172,37 @@ describe('laws', () => {
           expect(fillCurve(drop, direction).volume / measure(drop).volume).toBeCloseTo(1, 11)
         },
       ),
+    )
+  })
+
+  it('what is kept of the levels is what is found at them, for any solid and direction', () => {
+    const direction = fc.tuple(fc.nat(4), fc.nat(4), fc.integer({ min: 1, max: 4 }))
+    const solids = [
+      buildSolid({ solid: 'block', width: 0.03, depth: 0.02, height: 0.01 }),
+      buildSolid({ solid: 'ball', diameter: 0.03 }),
+      lathe(
+        [
+          [0.01, 0],
+          [0.01, 0.01],
+          [0.004, 0.01],
+          [0.004, 0.02],
+        ],
+        24,
+      ),
+    ]
+    fc.assert(
+      fc.property(fc.constantFrom(...solids), direction, (solid, way) => {
+        const curve = fillCurve(solid, way)
+        const levels = curve.volumes.length - 1
+        for (let k = 0; k < levels - 1; k += 11) {
+          const h = (curve.height * k) / levels
+          expect(Math.abs(curve.volumes[k] - volumeAt(curve, h))).toBeLessThan(1e-12 * curve.volume)
+          const above = h + 1e-7 * curve.height
+          const [near, exact] = [areaNear(curve, above), areaAt(curve, above)]
+          expect(Math.abs(near - exact)).toBeLessThan((1e-3 * curve.volume) / curve.height)
+        }
+      }),
+      { numRuns: 30 },
     )
   })
 

@@ -24,12 +24,15 @@ export interface FillCurve {
   belowMoment: Float64Array
   /** At each level: −ΣP·I of triangles that cross the whole level, a cubic in (h − level)/step. */
   crossing: Float64Array
+  /** At each level: its surface, m², a hair above it, and what lies below it, m³. */
+  areas: Float64Array
+  volumes: Float64Array
   /** Where the triangles with a vertex in the level stand in `sorted`: from `starts[k]` to `starts[k + 1]`. */
   starts: Uint32Array
   listed: Uint32Array
 }
 
-type Sums = Pick<FillCurve, 'below' | 'belowMoment' | 'crossing' | 'starts'>
+type Sums = Pick<FillCurve, 'below' | 'belowMoment' | 'crossing' | 'areas' | 'volumes' | 'starts'>
 
 /**
  * The fill curve of a closed mesh with `up` pointing against gravity.
@@ -51,14 +54,20 @@ export function fillCurve(mesh: Mesh, up: Vec3): FillCurve {
     below: new Float64Array(levels + 1),
     belowMoment: new Float64Array(levels + 1),
     crossing: new Float64Array(levels * 4),
+    areas: new Float64Array(levels + 1),
+    volumes: new Float64Array(levels + 1),
     starts: new Uint32Array(levels + 1),
   }
   const { sorted, spans } = addTriangles(mesh, axis, base, step, sums)
-  const { starts, below, belowMoment } = sums
+  const { starts, below, belowMoment, crossing, areas, volumes } = sums
   for (let k = 1; k <= levels; k++) {
     starts[k] += starts[k - 1]
     below[k] += below[k - 1]
     belowMoment[k] += belowMoment[k - 1]
+  }
+  for (let k = 0; k < levels; k++) {
+    areas[k] = Math.max(0, -(areas[k] + below[k] + crossing[4 * k + 1]))
+    volumes[k] = -(volumes[k] + step * (k * below[k] + crossing[4 * k]) - belowMoment[k])
   }
   const curve: FillCurve = {
     height,
@@ -68,6 +77,8 @@ export function fillCurve(mesh: Mesh, up: Vec3): FillCurve {
     listed: listByLevel(spans, starts),
   }
   curve.volume = volumeAt(curve, height)
+  areas[levels] = 0
+  volumes[levels] = curve.volume
   return curve
 }
 
@@ -121,6 +132,19 @@ export function areaAt(curve: FillCurve, h: number): number {
 }
 
 /**
+ * m² of the level surface at `h`, straight between the levels: without going through triangles,
+ * and off only where a level face lies between two of them.
+ *
+ * @example areaNear(fillCurve(unitCube, [0, 0, 1]), 0.25) // 1
+ */
+export function areaNear(curve: FillCurve, h: number): number {
+  const { k, t } = locate(curve, h)
+  // Above the last level nothing is left to go straight to.
+  if (k >= levels - 1) return areaAt(curve, h)
+  return curve.areas[k] + t * (curve.areas[k + 1] - curve.areas[k])
+}
+
+/**
  * The height that a volume reaches: the inverse of `volumeAt`, by bisection over the levels
  * and bracketed Newton within one. 0 for nothing, the full height for the volume or more.
  *
@@ -134,12 +158,14 @@ export function heightAt(curve: FillCurve, volume: number): number {
   let highLevel = levels
   while (highLevel - lowLevel > 1) {
     const middle = (lowLevel + highLevel) >> 1
-    if (volumeAt(curve, middle * step) < volume) lowLevel = middle
+    if (curve.volumes[middle] < volume) lowLevel = middle
     else highLevel = middle
   }
   let low = lowLevel * step
   let high = highLevel * step
-  let h = (low + high) / 2
+  const share =
+    (volume - curve.volumes[lowLevel]) / (curve.volumes[highLevel] - curve.volumes[lowLevel])
+  let h = low + Math.min(1, Math.max(0, share)) * step
   for (let i = 0; i < 60 && high - low > 1e-14 * curve.height; i++) {
     const missing = volume - volumeAt(curve, h)
     if (Math.abs(missing) <= 1e-15 * curve.volume) break
@@ -165,6 +191,8 @@ export function timesCurve(curve: FillCurve, count: number): FillCurve {
     below: times(curve.below),
     belowMoment: times(curve.belowMoment),
     crossing: times(curve.crossing),
+    areas: times(curve.areas),
+    volumes: times(curve.volumes),
   }
 }
 
@@ -246,7 +274,7 @@ function addTriangles(
   sums: Sums,
 ) {
   const [ux, uy, uz] = up
-  const { below, belowMoment, crossing, starts } = sums
+  const { below, belowMoment, crossing, areas, volumes, starts } = sums
   const perStep = 1 / step
   const count = triangles.length / 3
   const sorted = new Float64Array(count * stride)
@@ -298,6 +326,14 @@ function addTriangles(
     if (k3 !== k2) starts[k3 + 1]++
     below[k3 + 1] += P
     belowMoment[k3 + 1] += (P * (z1 + z2 + z3)) / 3
+    if (k2 !== k1) {
+      areas[k2] += P * share(z1, z2, z3, k2 * step)
+      volumes[k2] += P * integral(z1, z2, z3, k2 * step)
+    } else if (z1 === z3 && z1 === k1 * step) areas[k1] += P
+    if (k3 !== k2) {
+      areas[k3] += P * share(z1, z2, z3, k3 * step)
+      volumes[k3] += P * integral(z1, z2, z3, k3 * step)
+    }
     if (k2 - k1 > 1) addLower(crossing, P, z1, z2, z3, k1 + 1, k2, step)
     if (k3 - k2 > 1) addUpper(crossing, P, z1, z2, z3, k2 + 1, k3, step)
   }

@@ -55,7 +55,7 @@ describe('a sheet', () => {
 describe('slips that are asked about, not refused', () => {
   it('a pot life of 40 s for a deep epoxy', () => {
     expect(slips({ ...slowEpoxy, class: 'deep epoxy', potLife: 40, demould: 60 * 3600 })[0]).toBe(
-      'A pot life of 40 s is unusual for a deep-pour epoxy: 1 h 30 to 24 h is common. Check the number and its unit against the sheet.',
+      'A pot life of 40 s is unusual for a deep-pour epoxy: 1 h 30 min to 24 h is common. Check the number and its unit against the sheet.',
     )
   })
 

@@ -92,7 +92,7 @@ describe('a cavity', () => {
 
   it('a size no bench holds is refused at the unit', () => {
     expect(refusal(cube(20))).toMatch(
-      /would be 20000.0 mm at its longest, too large for the bench. Choose a smaller unit/,
+      /would be 20000 mm at its longest, too large for the bench. Choose a smaller unit/,
     )
     expect(refusal(scaleInPlace(cube(), 0.01))).toMatch(/too small to cast. Choose a larger unit/)
   })

@@ -24,9 +24,6 @@ export function momentAt({ frames }: Pick<HeatField, 'frames'>, at: number): Mom
 
 export type Quantity = 'temperature' | 'alpha'
 
-const valueOf = ({ before, after, share }: Moment, what: Quantity, cell: number): number =>
-  before[what][cell] + share * (after[what][cell] - before[what][cell])
-
 /** Which layers have been poured by a time: air stands where the others will be. */
 export const pouredBy = (pours: readonly (number | undefined)[], at: number): boolean[] =>
   pours.map((pour) => pour !== undefined && pour <= at)
@@ -81,11 +78,7 @@ export function fieldOnSection(
   const values = new Float32Array(columns * rows).fill(NaN)
   const mould = new Uint8Array(columns * rows)
   const middles = edges.map(middlesOf)
-  const there = (cell: number) => {
-    const kind = grid.kind[cell]
-    if (kind === cellKind.air) return false
-    return kind === cellKind.mould ? what === 'temperature' : poured[kind - cellKind.layer0]
-  }
+  const shown = shownAt(grid, moment, poured, what)
   const dot = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
   const c = [dot(section.axes.right, axes.right), dot(section.axes.right, axes.away)]
   const d = [dot(section.axes.away, axes.right), dot(section.axes.away, axes.away)]
@@ -99,33 +92,48 @@ export function fieldOnSection(
     const y = placed(edges[1], middles[1], over * c[1] + origin[1] * d[1])
     if (!x || !y) continue
     // The four upright edges of the cells around, and how much each of them counts.
-    const posts = [0, 1, 2, 3].map((corner) => {
-      const right = corner & 1
-      const away = corner >> 1
-      return {
-        at: (right ? x.next : x.first) + (away ? y.next : y.first) * nx,
-        weight: (right ? x.share : 1 - x.share) * (away ? y.share : 1 - y.share),
-      }
-    })
+    const posts = [x.first, x.next].flatMap((i) => [y.first, y.next].map((j) => i + j * nx))
+    const shares = [1 - x.share, x.share].flatMap((p) => [1 - y.share, y.share].map((q) => p * q))
     for (let row = 0; row < rows; row++) {
       const z = heights[row]
       if (!z) continue
       const own = z.own * plane + y.own * nx + x.own
-      if (!there(own)) continue
+      const still = shown[own]
+      if (Number.isNaN(still)) continue
       const at = row * columns + column
       mould[at] = grid.kind[own] === cellKind.mould ? 1 : 0
-      const still = valueOf(moment, what, own)
       let sum = 0
-      for (const { at: post, weight } of posts) {
-        const below = z.first * plane + post
-        const above = z.next * plane + post
-        sum += weight * (1 - z.share) * (there(below) ? valueOf(moment, what, below) : still)
-        sum += weight * z.share * (there(above) ? valueOf(moment, what, above) : still)
+      for (let post = 0; post < 4; post++) {
+        const below = shown[z.first * plane + posts[post]]
+        const above = shown[z.next * plane + posts[post]]
+        // Across a border of what is shown the cell itself goes on.
+        const from = Number.isNaN(below) ? still : below
+        const to = Number.isNaN(above) ? still : above
+        sum += shares[post] * (from + z.share * (to - from))
       }
       values[at] = sum
     }
   }
   return { columns, rows, left, right, bottom, top, values, mould }
+}
+
+/** What each cell shows at a moment; NaN for air, and for what has nothing to show. */
+function shownAt(
+  { kind }: HeatGrid,
+  { before, after, share }: Moment,
+  poured: readonly boolean[],
+  what: Quantity,
+): Float64Array {
+  const [from, to] = [before[what], after[what]]
+  const shows = Array.from({ length: cellKind.layer0 + poured.length }, (_, of) => {
+    if (of === cellKind.air) return false
+    return of === cellKind.mould ? what === 'temperature' : poured[of - cellKind.layer0]
+  })
+  const shown = new Float64Array(kind.length).fill(NaN)
+  for (let cell = 0; cell < kind.length; cell++) {
+    if (shows[kind[cell]]) shown[cell] = from[cell] + share * (to[cell] - from[cell])
+  }
+  return shown
 }
 
 /** The value at one place of the piece over all pictures, with the hand's breadth of one cell. */

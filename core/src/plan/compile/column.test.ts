@@ -2,16 +2,19 @@ import { describe, expect, it } from 'vitest'
 import { calibrate, heatField, heatGrid, modelCure, usualWalls } from '../../cure/index.ts'
 import { sheets } from '../../cure/samples.ts'
 import { buildSolid, type Solid } from '../../shape/index.ts'
-import { fillCurve } from '../../filling/index.ts'
+import { fillCurve, volumeAt, type FillCurve } from '../../filling/index.ts'
 import { type Vec3 } from '../../mesh/index.ts'
 import { layerColumn } from './column.ts'
 
 const curveOf = (solid: Solid, up: Vec3 = [0, 0, 1]) => fillCurve(buildSolid(solid), up)
 
+const columnOf = (curve: FillCurve, bottom: number, top: number) =>
+  layerColumn(curve, { bottom, top, cavity: volumeAt(curve, top) - volumeAt(curve, bottom) })
+
 describe('a layer as a column', () => {
   it('of a cylinder is itself', () => {
     const curve = curveOf({ solid: 'slab', diameter: 0.08, thickness: 0.03, bevel: 0 })
-    const { depth, width, lie } = layerColumn(curve, 0.01, 0.02)
+    const { depth, width, lie } = columnOf(curve, 0.01, 0.02)
     expect(depth / 0.01).toBeCloseTo(1, 3)
     expect(width / 0.08).toBeCloseTo(1, 2)
     expect(lie).toBeCloseTo(1, 3)
@@ -21,7 +24,7 @@ describe('a layer as a column', () => {
     const curve = curveOf({ solid: 'ball', diameter: 0.1 })
     // A cap of height h: V = πh²(R − h/3), floor πh(2R − h), its round side 2πRh.
     const [h, r] = [0.02, 0.05]
-    const { depth, width, lie } = layerColumn(curve, 0, h)
+    const { depth, width, lie } = columnOf(curve, 0, h)
     const floor = Math.PI * h * (2 * r - h)
     const volume = Math.PI * h * h * (r - h / 3)
     expect(depth / (volume / floor)).toBeCloseTo(1, 2)
@@ -36,7 +39,7 @@ describe('a layer as a column', () => {
       [0.05, 0.0500001],
       [0.0999, 0.1],
     ]) {
-      const { depth, width, lie } = layerColumn(curve, bottom, top)
+      const { depth, width, lie } = columnOf(curve, bottom, top)
       expect(depth).toBeGreaterThan(0)
       expect(width).toBeGreaterThan(0)
       expect(Number.isFinite(lie)).toBe(true)
@@ -55,7 +58,7 @@ describe('a layer as a column', () => {
     '%s: its peak, gel and demould stand near the field’s',
     (_, solid, top) => {
       const mesh = buildSolid(solid)
-      const column = layerColumn(fillCurve(mesh, [0, 0, 1]), 0, top)
+      const column = columnOf(fillCurve(mesh, [0, 0, 1]), 0, top)
       const room = 296.15
       for (const resin of [sheets.fast, sheets.deep]) {
         const calibration = calibrate(resin)

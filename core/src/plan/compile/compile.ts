@@ -15,7 +15,7 @@ import {
 } from '../../cure/index.ts'
 import type { Plan } from '../plan.ts'
 import { pouredInto, type PouredInto } from '../pouredInto.ts'
-import { layerColumn } from './column.ts'
+import { layerColumn, type LayerColumn } from './column.ts'
 import type { CompiledLayer, CompiledPlan, LayerClock, Peak } from './compiled.ts'
 import { heatLimitOf, lowest } from './heatLimit.ts'
 import {
@@ -53,6 +53,7 @@ interface MixedLayer {
   resin?: Resin
   tint?: Tint
   weighing?: Weighing
+  column: LayerColumn
 }
 
 /**
@@ -76,7 +77,8 @@ export function compile(
   const { stacked, cautions } = stack(plan, curve)
   const mixed = stacked.map((layer, index) => {
     const gate = index === stacked.length - 1 ? into.gate : 0
-    return mix(layer, gate, plan, shelf, { sizes: cups, cautions })
+    const mixed = mix(layer, gate, plan, shelf, { sizes: cups, cautions })
+    return { ...mixed, column: layerColumn(curve, layer) }
   })
   for (const [index, { stacked: layer, resin, tint, weighing }] of mixed.entries()) {
     if (!resin) continue
@@ -87,7 +89,7 @@ export function compile(
   const poured = mixed.filter((layer) => layer.resin && layer.weighing)
   const wanted: Batch[] = []
   const ripening = poured.map((layer): Ripening & { batch: Batch } => {
-    const batch = batchOf(layer, plan, curve, into)
+    const batch = batchOf(layer, plan, into)
     const known = times?.get(batchKey(batch))
     if (!known) wanted.push(batch)
     return {
@@ -103,7 +105,7 @@ export function compile(
     const found = field?.get(ripening[i].layer.id)
     return found ? { ...clock, peak: { ...found, by: 'field' } } : clock
   })
-  const thick = mixed.map(({ stacked: layer }) => thickOf(layer, curve, girth))
+  const thick = mixed.map(({ stacked: layer, column }) => thickOf(layer, column, girth))
   const limits = mixed.map(({ resin }) => heatLimitOf(plan, resin))
   for (const [i, clock] of clocks.entries()) {
     const at = mixed.indexOf(poured[i])
@@ -175,7 +177,7 @@ function mix(
   plan: Plan,
   shelf: Shelf,
   { sizes, cautions }: { sizes?: readonly number[]; cautions: Caution[] },
-): MixedLayer {
+): Omit<MixedLayer, 'column'> {
   const { layer, resin: volume } = stacked
   const resin = layer.resin === undefined ? undefined : shelf.get(layer.resin)
   if (resin?.kind !== 'resin') {
@@ -242,27 +244,24 @@ function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
 const slab = 0.9
 
 /** By the piece itself where it is known; else by the narrower of depth and width of a column. */
-function thickOf({ bottom, top }: StackedLayer, curve: FillCurve, girth?: Girth): number {
+function thickOf({ bottom, top }: StackedLayer, column: LayerColumn, girth?: Girth): number {
   const depth = top - bottom
-  const thick = girth
-    ? thicknessOf(girth, bottom, top)
-    : Math.min(depth, layerColumn(curve, bottom, top).width)
+  const thick = girth ? thicknessOf(girth, bottom, top) : Math.min(depth, column.width)
   return thick >= slab * depth ? depth : thick
 }
 
 /** What the model of the cure is asked about a layer. */
 function batchOf(
-  { stacked, resin, weighing }: MixedLayer,
+  { stacked, resin, weighing, column }: MixedLayer,
   plan: Plan,
-  curve: FillCurve,
   { walls, warmth }: PouredInto,
 ): Batch {
-  const { layer, top, bottom } = stacked
+  const { layer, bottom } = stacked
   return {
     resin: resin!,
     room: plan.room,
     mass: weighing!.total,
-    ...layerColumn(curve, bottom, top),
+    ...column,
     inCup: resin!.mixTime + (plan.standing ?? 0),
     materialTemperature: plan.materialTemperature,
     // Only the first layer meets the mould as it was warmed.

@@ -39,24 +39,31 @@ export function stack(
   const cautions: Caution[] = []
   const stacked: StackedLayer[] = []
   let bottom = 0
+  let filled = 0
   for (const [index, layer] of plan.layers.entries()) {
-    const found = place(layer, bottom, curve, plan.layers[index - 1])
+    const found = place(layer, { bottom, filled }, curve, plan.layers[index - 1])
     stacked.push(found.stacked)
     cautions.push(...found.cautions)
     bottom = found.stacked.top
+    filled += found.stacked.cavity
   }
   const left = curve.height - bottom
   if (stacked.length > 0 && left > shownHeight) {
-    const volume = curve.volume - volumeAt(curve, bottom)
+    const volume = curve.volume - filled
     cautions.push(caution('top-left-empty', 'note', {}, { height: left, volume }))
   }
   if (stacked.length === 0) cautions.push(caution('no-layers', 'note', {}, {}))
   return { stacked, cautions }
 }
 
-function place(layer: Layer, bottom: number, curve: FillCurve, below?: Layer) {
+/** `filled` is what the layers below hold, m³. */
+function place(
+  layer: Layer,
+  { bottom, filled }: { bottom: number; filled: number },
+  curve: FillCurve,
+  below?: Layer,
+) {
   const inclusions = inclusionVolume(layer)
-  const start = volumeAt(curve, bottom)
   const cautions: Caution[] = []
   const say = { layer: layer.id, field: 'fill' }
   const { name } = layer
@@ -77,7 +84,7 @@ function place(layer: Layer, bottom: number, curve: FillCurve, below?: Layer) {
     }
   } else {
     const wanted = layer.fill.volume + inclusions
-    const room = curve.volume - start
+    const room = curve.volume - filled
     if (wanted > room + curve.volume * same) {
       const amounts = {
         layer: name,
@@ -86,10 +93,10 @@ function place(layer: Layer, bottom: number, curve: FillCurve, below?: Layer) {
       }
       cautions.push(caution('layer-overfull', 'stop', say, amounts))
     }
-    top = heightAt(curve, start + wanted)
+    top = heightAt(curve, filled + wanted)
   }
 
-  const cavity = volumeAt(curve, top) - start
+  const cavity = top > bottom ? volumeAt(curve, top) - filled : 0
   const depth = top - bottom
   if (depth > 0 && depth < thinnest) {
     cautions.push(caution('layer-thin', 'warn', say, { layer: name, depth }))

@@ -128,7 +128,7 @@ describe('solids by their sizes', () => {
     ])
     expect(refused({ ...dome, height: 0.04 })[0][1]).toMatch(/at most 30.0 mm tall/)
     expect(refused({ ...block, width: 0 })[0][1]).toMatch(
-      /0.0 mm is outside what makes sense here: 1.0 mm to 1000.0 mm/,
+      /0.0 mm is outside what makes sense here: 1.0 mm to 1000 mm/,
     )
     expect(refused({ ...keycap, units: 3 })[0][0]).toBe('units')
     expect(refused({ ...cup, wall: 0.03 })[0][1]).toMatch(/leaves no room inside: at most 22.5 mm/)
