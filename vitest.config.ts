@@ -1,6 +1,9 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
+/** No test is timed: what takes longer than this, on a busy machine too, hangs, ms. */
+const hanging = 60_000
+
 export default defineConfig({
   test: {
     projects: [
@@ -9,7 +12,7 @@ export default defineConfig({
           name: 'core',
           include: ['core/src/**/*.test.ts'],
           environment: 'node',
-          testTimeout: 30000,
+          testTimeout: hanging,
         },
       },
       {
@@ -17,7 +20,7 @@ export default defineConfig({
           name: 'server',
           include: ['server/src/**/*.test.ts'],
           environment: 'node',
-          testTimeout: 20000,
+          testTimeout: hanging,
         },
       },
       {
@@ -26,7 +29,7 @@ export default defineConfig({
           name: 'web',
           include: ['web/src/**/*.test.ts'],
           environment: 'jsdom',
-          testTimeout: 20000,
+          testTimeout: hanging,
         },
       },
     ],
