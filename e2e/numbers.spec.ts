@@ -114,6 +114,31 @@ test('cups are weighed one by one, on the screen and on the run sheet', async ({
   await expect(page.getByText(/Mix the first of 2 cups/)).toBeVisible()
 })
 
+// Stirred for half a minute from two o'clock on: poured at 14:00:30, not at 14:01.
+test('a run sheet of a fast urethane says the planned start, times of day and seconds', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/new')
+  await page.locator('input[type=file]').setInputFiles(stl('fast.stl', block()))
+  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByText('The day', { exact: true }).click()
+  await mivro.type('First cup is mixed at', '14:00')
+  await page.getByRole('button', { name: 'Add layer' }).click()
+  await mivro.layer('Layer 1').click()
+  await mivro.type(/^From 0.0 mm up to/, '5')
+  await mivro.pick('Resin', 'Fast white urethane 1:1')
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Run sheet' }).click()
+  await expect(page.getByText(/first mix planned at 14:00, really/)).toBeVisible()
+  await expect(page.locator('[data-step="pour"]')).toContainText(
+    'Pour: 14:00:30, 30 s after the first mix. 5.0 mm deep',
+  )
+  await expect(page.locator('[data-step="demould"]')).toContainText(
+    'The witness cup runs ahead of thin and hollow parts',
+  )
+})
+
 // A gate of 6 mm through 12 mm of silicone holds π/4 · 0.6² · 1.2 = 0.339 ml.
 test('gates count by themselves, the mould says that it is closed, a caution mends itself', async ({
   mivro,
