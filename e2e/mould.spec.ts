@@ -210,6 +210,17 @@ test.describe('in the demo studio', () => {
     expect(Number(height)).toBeLessThan(297)
   })
 
+  test('the template of a mould of two cavities shows both masters and their gates', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-comet-drop/mould-sheet')
+    const drawing = page.getByRole('img', { name: /^The box from above/ })
+    await expect(drawing).toBeVisible({ timeout: 30_000 })
+    const svg = decodeURIComponent((await drawing.getAttribute('src'))!)
+    expect(svg.match(/gate 6.0 mm/g)).toHaveLength(2)
+  })
+
   test('a bought mould belongs to several pieces and keeps its passport', async ({
     mivro,
     page,

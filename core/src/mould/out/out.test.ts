@@ -193,13 +193,30 @@ describe('templates', () => {
   const mould = sampleMould({ openings })
 
   it('are drawn in true millimetres with a check line of 50', () => {
-    const svg = template(mould, buildBox(mould.box, geometry.foot), geometry.foot)
+    const svg = template(mould, { box: buildBox(mould.box, geometry.foot), foot: geometry.foot })
     const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
     const [, , , w, h] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(svg)!
     expect([width, height]).toEqual([w, h])
     expect(svg).toContain('h50')
     expect(svg).toContain('<circle cx="20.00" cy="-10.00" r="3.00"')
     expect(svg).toContain('gate 6.0 mm')
+  })
+
+  // Two blocks of 60 x 40 mm, 10 mm apart: their middles stand 25 mm to either side.
+  it('every master of a mould stands on them, with its gate, and the steps speak of all', () => {
+    const two = sampleMould({ kind: 'two-part', cavities: 2, openings })
+    const compiled = compileMould(two, geometry, firmPlatinum, 1e-4)
+    const svg = template(two, { ...compiled, box: compiled.box! })
+    const gates = [...svg.matchAll(/<circle cx="([-\d.]+)" cy="([-\d.]+)"/g)]
+    expect(gates.map(([, , y]) => Number(y))).toEqual([15, -35])
+    expect(svg.match(/stroke-dasharray/g)).toHaveLength(2)
+    const words = makingSteps(two, compiled, firmPlatinum, metric).flatMap(({ title, lines }) => [
+      title,
+      ...lines,
+    ])
+    expect(words.some((said) => said.startsWith('Bed the 2 masters in'))).toBe(true)
+    expect(words.join(' ')).toMatch(/the 2 masters/)
+    expect(words.join(' ')).not.toMatch(/the master in its place/)
   })
 
   // A block of 60 x 20 mm with 10 mm beside, 8 under and 12 over: an outline of 80 x 40 mm, and the

@@ -95,6 +95,8 @@ function building(
     ]
   }
   const length = (x: number) => show(x, 'length', u)
+  const several = mould.cavities > 1
+  const master = several ? `the ${mould.cavities} masters` : 'the master'
   const castIn = mould.openings.filter(({ made }) => made === 'cast in')
   const round = box.shape === 'round' || box.shape === 'cup'
   const size = round
@@ -122,8 +124,8 @@ function building(
   if (facts.parts === 2) {
     steps.push({
       step: 'build',
-      title: `Bed the master in ${show(room.clay, 'volume', u)} of clay up to the parting, ${length(box.under + room.parting)} above the floor`,
-      lines: ['Press the clay clean against the master, cut the edge sharp, dent keys along it.'],
+      title: `Bed ${master} in ${show(room.clay, 'volume', u)} of clay up to the parting, ${length(box.under + room.parting)} above the floor`,
+      lines: [`Press the clay clean against ${master}, cut the edge sharp, dent keys along it.`],
       wait: 0,
       hazards: [],
     })
@@ -132,15 +134,20 @@ function building(
     step: 'build',
     title:
       uplift > 0
-        ? `Fix the master: it pulls up with ${uplift.toFixed(1)} N`
-        : 'Stand the master in its place',
+        ? `Fix ${master}: ${several ? 'together they pull' : 'it pulls'} up with ${uplift.toFixed(1)} N`
+        : several
+          ? `Stand ${master} in a row, ${length(mould.box.side)} apart, as on the template`
+          : 'Stand the master in its place',
     lines: [
       uplift > 0
         ? `Glue, wax or screw it, or lay ${show(weightOnTop, 'mass', u, { step: 1e-2 })} on top.`
         : mould.masterMass === undefined
           ? 'Weigh it first: what is lighter than the silicone it pushes aside floats, and is glued, waxed or screwed down.'
           : 'It is heavier than the silicone.',
-      ...castIn.map(({ what, bore }) => `Wax on a rod of ${length(bore)} for the ${what}.`),
+      ...castIn.map(
+        ({ what, bore }) =>
+          `Wax on a rod of ${length(bore)} for the ${what}${several ? ' of each' : ''}.`,
+      ),
     ],
     wait: 0,
     hazards: [],

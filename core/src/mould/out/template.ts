@@ -1,7 +1,7 @@
 import { axesFor, toAxes, type Vec3 } from '../../mesh/index.ts'
 import { type Section } from '../../filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
-import type { Footprint } from '../box/footprint.ts'
+import type { CompiledMould } from '../compiled.ts'
 import type { Mould } from '../mould.ts'
 
 /** The line that shows whether a printer kept the size, m. */
@@ -10,12 +10,15 @@ export const checkLine = 0.05
 const margin = 8
 
 /**
- * A template at true size as SVG, in millimetres: the box seen from above with the piece's
- * outline, every gate and vent at its place with its bore, and a 50 mm line to check the print.
+ * A template at true size as SVG, in millimetres: the box seen from above with the outline
+ * of every master in it, every gate and vent at its place with its bore, and a 50 mm line to check the print.
  *
- * @example template(mouldOf80x60x40, builtBox, footprintOf60x40).startsWith('<svg') // true
+ * @example template(mouldOf80x60x40, compiledMould).startsWith('<svg') // true
  */
-export function template(mould: Mould, box: BuiltBox, foot: Footprint): string {
+export function template(
+  mould: Mould,
+  { box, foot }: Required<Pick<CompiledMould, 'box' | 'foot'>>,
+): string {
   const axes = axesFor(mould.masterUp)
   const lines: string[] = []
   const mm = (x: number) => (x * 1000).toFixed(2)

@@ -75,9 +75,7 @@ const box = computed(() =>
   facts.value.poured === 'block' ? project.compiledMould?.box : undefined,
 )
 const svg = computed(() =>
-  box.value && project.geometry
-    ? template(document.value, box.value, project.compiledMould!.foot)
-    : undefined,
+  box.value ? template(document.value, { ...project.compiledMould!, box: box.value }) : undefined,
 )
 const cutSvg = computed(() =>
   document.value.kind === 'cut block' && project.survey

@@ -49,9 +49,7 @@ const block = computed(() =>
 )
 const parts = computed(() => (block.value ? cuttingList(block.value, document.value!.box) : []))
 const svg = computed(() =>
-  block.value && project.geometry
-    ? template(document.value!, block.value, project.geometry.foot)
-    : '',
+  block.value ? template(document.value!, { ...project.compiledMould!, box: block.value }) : '',
 )
 /** The drawing as a picture of its own, so that its size in millimetres is kept. */
 const drawing = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`)
