@@ -1,4 +1,4 @@
-import { metric, show, showTimeOfDay, type UnitChoice } from '../units/index.ts'
+import { metric, show, showCup, showTimeOfDay, type UnitChoice } from '../units/index.ts'
 
 /** What one click can do about a caution, with the amounts its button names (SI units). */
 export interface FixAmounts {
@@ -37,7 +37,7 @@ const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => 
   'lower-line': (a, u) => `Fill only up to ${show(a.line, 'length', u)}`,
   'box-by-outline': () => 'Make the box follow the outline',
   'widen-box': (a, u) => `Leave ${show(a.side, 'length', u)} beside the piece`,
-  'larger-cup': (a, u) => `Use a cup of ${show(a.cup, 'volume', u, { step: 1e-6 })}`,
+  'larger-cup': (a, u) => `Use a cup of ${showCup(a.cup, u)}`,
   'more-coats': (a) => `Brush ${a.coats} coats`,
   'thicker-shell': (a, u) => `Make the wall ${show(a.wall, 'length', u)}`,
   'widen-gate': (a, u) => `Widen it to ${show(a.bore, 'length', u)}`,

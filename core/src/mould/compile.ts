@@ -6,7 +6,7 @@ import { boxOf } from './box/boxOf.ts'
 import { inARow } from './box/row.ts'
 import { braces, bulge, mostBulge, uplift, wallPressure } from './box/load.ts'
 import type { CompiledMould, SiliconePour } from './compiled.ts'
-import { openBlocked, shareBlocked, type MouldGeometry } from './geometry.ts'
+import { openShare, shareBlocked, type MouldGeometry } from './geometry.ts'
 import { sumsOf, type KindSums } from './kind/cost.ts'
 import { adviseKinds } from './kind/advise.ts'
 import { mouldKindNames, mouldKinds, type MouldKind } from './kind/kinds.ts'
@@ -147,7 +147,7 @@ export function allSums(
       mouldKinds[kind].parts === 2
         ? shareBlocked(pull.blocked, pull.around)
         : kind === 'open block'
-          ? shareBlocked(openBlocked(geometry), geometry.around)
+          ? openShare(geometry)
           : 0
     return sumsOf(kind, { silicone: mass, price }, as, undercut)
   })

@@ -35,6 +35,8 @@ export interface MouldGeometry {
   blocked: Float64Array
   row: number
   inner: number
+  /** Hollows that open only upward, only downward, m³. */
+  hollow: { up: number; down: number }
   /** Silicone within its bounding box, m³: what shares of blocked silicone are taken of. */
   around: number
   /** Convex hulls, as one: what a printed shell follows, and how many shells there are. */
@@ -84,7 +86,9 @@ export function mouldGeometry(
   const longest = Math.max(foot.width, foot.depth, foot.height)
   onStep('Looking for undercuts')
   const rule = closure.flippedEdges > 0 ? 'parity' : 'winding'
-  const { blocked, row, inner, around, best } = undercuts(voxelise(mesh, up, { longest: 96, rule }))
+  const { blocked, row, inner, hollow, around, best } = undercuts(
+    voxelise(mesh, up, { longest: 96, rule }),
+  )
   onStep('Trying pull directions')
   const pulls = bestPulls(mesh, up)
   onStep('Looking for thin silicone')
@@ -99,6 +103,7 @@ export function mouldGeometry(
     blocked,
     row,
     inner,
+    hollow,
     around,
     hull: hullOf(mesh),
     hulls: 1,
@@ -129,6 +134,27 @@ const placeOf = ({ kind, volume, reach, at }: Thin): ThinPlace => ({ kind, volum
 export const shareBlocked = (blocked: number, around: number): number =>
   around > 0 ? blocked / around : 0
 
-/** Blocked silicone of an open block, m³, with whichever end is better on the floor of the box. */
-export const openBlocked = ({ blocked }: Pick<MouldGeometry, 'blocked'>): number =>
-  Math.min(blocked[0], blocked[blocked.length - 1])
+/**
+ * What an open block can't give, m³, with whichever end is better on the floor of the box: silicone
+ * that is blocked, and hollows at the back, which fill with resin.
+ *
+ * @example openBlocked(geometryOf60x40x20) // { blocked: 0, hollow: 0 }
+ */
+export function openBlocked({ blocked, hollow }: Pick<MouldGeometry, 'blocked' | 'hollow'>): {
+  blocked: number
+  hollow: number
+} {
+  const down = { blocked: blocked[0], hollow: hollow.down }
+  const up = { blocked: blocked[blocked.length - 1], hollow: hollow.up }
+  return up.blocked + up.hollow < down.blocked + down.hollow ? up : down
+}
+
+/**
+ * The same as a share of all that stands within the piece's bounding box.
+ *
+ * @example openShare(geometryOf60x40x20) // 0
+ */
+export function openShare(geometry: Pick<MouldGeometry, 'blocked' | 'hollow' | 'around'>): number {
+  const { blocked, hollow } = openBlocked(geometry)
+  return shareBlocked(blocked + hollow, geometry.around)
+}

@@ -94,6 +94,12 @@ export function showTiny(volume: number, choice: UnitChoice = metric): string {
     : `${(volume / 0.0254 ** 3).toPrecision(2)} in³`
 }
 
+/** A cup by what is printed on it. @example showCup(650e-6) // '650 ml' */
+export const showCup = (size: number, choice: UnitChoice = metric): string =>
+  show(size, 'volume', choice, { step: 1e-6 }).replace(/\.?0+(?= )/, (zeros) =>
+    zeros.startsWith('.') ? '' : zeros,
+  )
+
 /**
  * The units in which a scale's step is a round number: a scale that reads to 0.1 g shows grams,
  * whoever reads it.

@@ -5,7 +5,15 @@ import { Problem } from '../problem/index.ts'
 import { imperial, metric, type UnitChoice } from './choice.ts'
 import type { Kind } from './kinds.ts'
 import { parseQuantity } from './parse.ts'
-import { figure, scaleUnits, show, showArea, showDuration, showTimeOfDay } from './display.ts'
+import {
+  figure,
+  scaleUnits,
+  show,
+  showArea,
+  showCup,
+  showDuration,
+  showTimeOfDay,
+} from './display.ts'
 import { parseRatio } from './ratio.ts'
 
 /** Conversion factors: NIST SP 811 (2008), appendix B.8; the inch and the pound are exact. */
@@ -134,6 +142,10 @@ describe('quantities as a hand can use them', () => {
   it('a cup has no tenths of a millilitre, a surface is in squares of the length', () => {
     expect(show(150e-6, 'volume', metric, { step: 1e-6 })).toBe('150 ml')
     expect(show(150e-6, 'volume', imperial, { step: 1e-6 })).toBe('5.07 fl oz')
+    // A cup is known by what is printed on it.
+    expect(showCup(150e-6)).toBe('150 ml')
+    expect(showCup(32 * 29.5735295625e-6, imperial)).toBe('32 fl oz')
+    expect(showCup(150e-6, imperial)).toBe('5.07 fl oz')
     expect(showArea(0.0149)).toBe('149.0 cm²')
     expect(showArea(0.00064516, imperial)).toBe('1.0 in²')
   })

@@ -143,9 +143,11 @@ const nights = computed(() => {
   }))
 })
 
+/** What is open has no gate to trim. */
+const gated = computed(() => props.compiled.into.mould === 'closed')
 const trims = computed(() => {
   const last = rows.value.at(-1)?.clock
-  if (!last) return undefined
+  if (!last || !gated.value) return undefined
   return { from: axis.value.x(last.trimAt), until: axis.value.x(last.demouldAt) }
 })
 
@@ -297,7 +299,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       {{ cost.text }}
     </p>
     <ul class="visually-hidden">
-      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, fine) }}</li>
+      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, gated, fine) }}</li>
     </ul>
   </section>
 </template>

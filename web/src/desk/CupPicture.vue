@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { stirringFill, type Portion } from '@mivro/core/mix'
-import { show } from '@mivro/core/units'
+import { showCup } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** A cup with what goes into it, each in its place, and the line it stirs up to. */
@@ -34,7 +34,7 @@ const line = computed(() => y(stirringFill))
     :height="height"
     :viewBox="`0 0 ${width} ${height}`"
     role="img"
-    :aria-label="`A cup of ${show(size, 'volume', studio.units, { step: 1e-6 })}`"
+    :aria-label="`A cup of ${showCup(size, studio.units)}`"
   >
     <clipPath id="desk-cup">
       <path d="M24 10L36 178Q37 182 42 182H108Q113 182 114 178L126 10Z" />

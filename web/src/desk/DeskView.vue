@@ -12,7 +12,7 @@ import {
 } from '@mivro/core/mix'
 import { resinClasses } from '@mivro/core/material'
 import { safetyFor, type Hazard } from '@mivro/core/caution'
-import { figure, scaleUnits, show, showDuration, unitSymbol } from '@mivro/core/units'
+import { figure, scaleUnits, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import PlainSelect from '../ui/PlainSelect.vue'
@@ -107,11 +107,11 @@ const hazards = computed((): Hazard[] => {
 const cups = computed(() => [
   {
     value: '-',
-    label: `${show(desk.portions.cup.size, 'volume', studio.units, { step: 1e-6 })}, fits`,
+    label: `${showCup(desk.portions.cup.size, studio.units)}, fits`,
   },
   ...desk.cupSizes.map((size) => ({
     value: String(size),
-    label: show(size, 'volume', studio.units, { step: 1e-6 }),
+    label: showCup(size, studio.units),
   })),
 ])
 const refill = ref(0)

@@ -7,7 +7,7 @@ import { displayStep } from '@mivro/core/mix'
 import { angleBetween } from '@mivro/core/cells'
 import type { Vec3 } from '@mivro/core/mesh'
 import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
-import { figure, scaleUnits, show, showDuration, showTimeOfDay } from '@mivro/core/units'
+import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
 import MiniCut from '../cutaway/MiniCut.vue'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -102,7 +102,7 @@ function words({ step, layer, at: when }: SheetStep): string {
     const last = cups > 1 ? `, the last cup ${moment(clock!.lastPourAt)}` : ''
     return `Pour: ${moment(when ?? 0)}${onto}${last}. ${show(depth, 'length', studio.units)} deep, up to ${show(top, 'length', studio.units)}, ${show(layer!.resin, 'volume', studio.units)} in each copy.`
   }
-  const cup = show(cupSize, 'volume', studio.units, { step: 1e-6 })
+  const cup = showCup(cupSize, studio.units)
   return cups === 1
     ? `Weigh into a cup of ${cup}, without taring between.`
     : `Weigh this into each of ${cups} cups of ${cup}, without taring between.`

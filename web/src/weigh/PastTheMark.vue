@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ratioTolerance, type CupCheck } from '@mivro/core/mix'
-import { show } from '@mivro/core/units'
+import { show, showCup } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What the cup says while it is filled: how far off, what to add, whether it still fits. */
@@ -68,9 +68,8 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
       It matches: {{ grams(check.mass) }}, {{ volume(check.volume) }}.
     </p>
     <p v-if="check.mass > 0 && !check.fits" class="stop">
-      {{ volume(check.volume) }} is more than a cup of
-      {{ show(cupSize, 'volume', studio.units, { step: 1e-6 }) }} stirs. Pour it into a larger one
-      before you add.
+      {{ volume(check.volume) }} is more than a cup of {{ showCup(cupSize, studio.units) }} stirs.
+      Pour it into a larger one before you add.
     </p>
     <p v-if="needed !== undefined && check.mass > 0 && toAdd.length === 0" class="quiet">
       <template v-if="check.volume >= needed * 0.999">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { displayStep, type Weighing } from '@mivro/core/mix'
-import { show, figure, scaleUnits, unitSymbol } from '@mivro/core/units'
+import { figure, scaleUnits, show, showCup, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
 
 const props = defineProps<{
@@ -48,7 +48,7 @@ const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep
         <td colspan="3">
           {{ show(weighing.volume, 'volume', studio.units) }} in
           {{ weighing.cups === 1 ? 'a cup' : 'each cup' }} of
-          {{ show(weighing.cupSize, 'volume', studio.units, { step: 1e-6 })
+          {{ showCup(weighing.cupSize, studio.units)
           }}<template v-if="weighing.cups > 1"
             >, {{ show(weighing.volume * weighing.cups, 'volume', studio.units) }} in all</template
           >; one step of the scale puts the ratio out by

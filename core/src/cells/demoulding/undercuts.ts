@@ -11,6 +11,11 @@ export interface Undercuts {
   inner: number
   /** Blocked silicone, m³, for a level parting at each row from the lowest point. */
   blocked: Float64Array
+  /**
+   * Hollows that open only upward, only downward, m³: what they hold hangs together with no
+   * outside silicone below the top, or above the bottom.
+   */
+  hollow: { up: number; down: number }
   /** Rows at which least is blocked: the parting may lie anywhere between, m. */
   best: { from: number; to: number; blocked: number }
   /** Height of one row, m. */
@@ -69,6 +74,7 @@ export function undercuts(grid: Grid): Undercuts {
   return {
     inner: inner * volume,
     blocked,
+    hollow: { up: over[rows + 1] * volume, down: under[0] * volume },
     best: { ...widest(blocked, near, row), blocked: least },
     row,
     around: ((nx - 2) * (ny - 2) * rows - cells) * volume,

@@ -1,5 +1,5 @@
 import type { MouldGeometry } from '../geometry.ts'
-import { openBlocked, shareBlocked, weakBelow } from '../geometry.ts'
+import { openBlocked, openShare, shareBlocked, weakBelow } from '../geometry.ts'
 import type { Mould } from '../mould.ts'
 import { costOf, mouldsFor, type KindSums } from './cost.ts'
 import { mouldKinds } from './kinds.ts'
@@ -76,9 +76,14 @@ function reasons(
   if (facts.seam === 'hidden' && seam === 'hidden') pros.push('its seam hardly shows')
   switch (sums.kind) {
     case 'open block':
-      if (shareBlocked(openBlocked(geometry), geometry.around) > 0.05) {
+      if (openShare(geometry) > 0.05) {
+        const { blocked, hollow } = openBlocked(geometry)
         out = true
-        cons.push('the piece is undercut above its back and would not come out upward')
+        cons.push(
+          hollow > blocked
+            ? 'its hollow would fill with resin: that takes a second half'
+            : 'the piece is undercut above its back and would not come out upward',
+        )
       } else pros.push('comes straight out, back open to the air')
       break
     case 'cut block':

@@ -3,6 +3,7 @@ import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.refer
 import { firmPlatinum, softTin } from '../../material/samples.ts'
 import { allSums, compileMould } from '../compile.ts'
 import type { MouldGeometry } from '../geometry.ts'
+import type { Solid } from '../../shape/index.ts'
 import { newMould, withKind, type Mould } from '../mould.ts'
 import { block60, geometryOf, geometryOfSolid, sampleMould } from '../samples.ts'
 import { adviseKinds } from './advise.ts'
@@ -71,6 +72,22 @@ describe('which kind of mould', () => {
     expect(first.kind).toBe('brushed sock')
     expect(first.pulls).toBe(6)
     expect(pullsOfCoats(2)).toBe(6)
+  })
+
+  // With its mouth up the hollow of an open block fills with resin; with its mouth down a core of
+  // silicone stands in it, and what narrows upward is locked. A straight one then comes out.
+  it('a keycap and a tapered cup take a second half, a straight cup comes out mouth down', () => {
+    const open = (solid: Solid) =>
+      advised(geometryOfSolid(solid), { copies: 20 }).find(({ kind }) => kind === 'open block')!
+    const keycap: Solid = { solid: 'keycap', units: 1, height: 0.0096, wall: 0.0016, taper: 0.0022 }
+    const cup: Solid = { solid: 'cup', foot: 0.045, diameter: 0.06, height: 0.05, wall: 0.003 }
+    expect(open(keycap).ruledOut).toBe(true)
+    expect(open(cup).ruledOut).toBe(true)
+    expect(open({ ...cup, foot: 0.06 }).ruledOut).toBe(false)
+    // By its definition: nothing of a straight cup is blocked, its inside opens only upward.
+    const { hollow } = geometryOfSolid({ ...cup, foot: 0.06 })
+    expect(hollow.down).toBe(0)
+    expect(hollow.up / (Math.PI * 0.027 ** 2 * 0.047)).toBeCloseTo(1, 1)
   })
 
   it('a flat-backed piece comes out of an open block, a ball locked in it does not', () => {
