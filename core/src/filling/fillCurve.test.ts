@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { areaAt, areaNear, fillCurve, heightAt, volumeAt } from './fillCurve.ts'
+import { areaAt, areaNear, fillCurve, heightAt, volumeAt } from './index.ts'
 import { measure } from '../mesh/measure.ts'
 import type { Mesh } from '../mesh/mesh.ts'
 import { lathe } from '../shape/solids/lathe.ts'

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { fillCurve, volumeAt } from '../filling/fillCurve.ts'
+import { fillCurve, volumeAt } from '../filling/index.ts'
 import { referenceKernel, type ReferenceKernel } from './manifold.reference.ts'
 import { measure } from './measure.ts'
 import { readStl } from './stl/readStl.ts'

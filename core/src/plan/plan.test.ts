@@ -204,31 +204,6 @@ describe('what cannot be poured is said at its layer, and the others are still a
     expect(layers[1].weighing).toBeDefined()
   })
 
-  it('mica over its limit thickens and settles, a dye leaves the cast soft', () => {
-    const over = [layer('a', 30, { tint: { material: 'violet', fraction: 0.2 } })]
-    const said = (form: 'dye' | 'mica') =>
-      compile(plan(over), curve, new Map([...shelf, ['violet', { ...violet, form }]]))
-        .cautions.map((c) => sayCaution(c))
-        .find((words) => words.includes('over its sheet'))
-    expect(said('mica')).toMatch(
-      /the mix thickens, keeps its bubbles, and what is too much settles/,
-    )
-    expect(said('dye')).toMatch(/the cast may stay soft/)
-  })
-
-  it('leaf is carried, whatever its metal weighs; petals are dried, sealed and kept cool', () => {
-    const leaf = { ...stars, name: 'Gold leaf', density: 19_300, thickness: 0.2e-6 }
-    const petal = { ...stars, name: 'Petal', density: 400, mass: 0.01 * gram }
-    const words = says([layer('a', 30, { inclusions: [leaf, petal] })])
-    expect(words.some((said) => /^Gold leaf.* sinks/.test(said))).toBe(false)
-    expect(words).toEqual(
-      expect.arrayContaining([
-        expect.stringMatching(/^Gold leaf/),
-        expect.stringMatching(/^Petal.*dry.*seal.*60 °C/i),
-      ]),
-    )
-  })
-
   it.each<[string, Layer[], Partial<Plan>, RegExp]>([
     [
       'too thick to lie in it',

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { closureOf, isClosed } from '../../mesh/closure.ts'
-import { fillCurve } from '../../filling/fillCurve.ts'
+import { fillCurve } from '../../filling/index.ts'
 import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
 import { measure } from '../../mesh/measure.ts'
 import { turnInPlace, type Mesh } from '../../mesh/mesh.ts'
