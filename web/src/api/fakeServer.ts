@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { clear, createStore, values } from 'idb-keyval'
 import { afterEach, beforeEach, vi } from 'vitest'
 import type { Piece } from '@mivro/core/piece'
-import { answered } from './answers.ts'
+import { answered, stored as storedAs } from './answers.ts'
 import type { Stored } from './client.ts'
 import { forgetSessions } from './sessions.ts'
 import type { Unsent } from './unsent.ts'
@@ -13,15 +13,8 @@ export const piece = (name: string): Piece => ({
   form: { from: 'sizes', solid: { solid: 'block', width: 0.01, depth: 0.01, height: 0.01 } },
   note: '',
 })
-export const stored = (name: string, revision = 1, id = 'p1'): Stored<Piece> => ({
-  id,
-  parent: null,
-  revision,
-  document: piece(name),
-  createdAt: '',
-  updatedAt: '',
-  deletedAt: null,
-})
+export const stored = (name: string, revision = 1, id = 'p1'): Stored<Piece> =>
+  storedAs(id, piece(name), null, revision)
 export const history = {
   items: [{ revision: 1, change: 'made' as const, at: '', document: piece('A') }],
 }

@@ -7,9 +7,9 @@ import { newMould, type Mould } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
 import { newPlan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
-import { answered } from '../api/answers.ts'
+import { answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
-import { useProject } from './projectStore.ts'
+import { openedProject } from './opened.ts'
 import { handlers, type Question } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
 import { hands, surveyHere } from '../work/onThisThread.ts'
@@ -47,13 +47,6 @@ const mould: Mould = {
   silicone: 's',
   openings: [{ id: 'g', what: 'gate', at: [0, 0, 0], bore: 0.004, made: 'cast in' }],
 }
-const stored = (id: string, document: unknown, parent: string | null = null) => ({
-  id,
-  parent,
-  revision: 1,
-  document,
-})
-
 let answers: Record<string, unknown>
 let sent: { path: string; document: Mould }[]
 beforeEach(() => {
@@ -88,31 +81,25 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function opened() {
-  const store = useProject()
-  await store.open('p')
-  await flushPromises()
-  return { piece: store, store }
-}
 async function shown() {
-  const found = await opened()
-  found.store.mouldShown = true
-  await vi.waitFor(() => expect(found.store.compiledMould && found.store.air).toBeTruthy(), {
+  const store = await openedProject()
+  store.mouldShown = true
+  await vi.waitFor(() => expect(store.compiledMould && store.air).toBeTruthy(), {
     timeout: 15_000,
   })
-  return found
+  return store
 }
 
 describe('the mould of the piece that is open', () => {
   it('is found among all, and nothing is looked for while no screen shows it', async () => {
-    const { store } = await opened()
+    const store = await openedProject()
     expect(store.mould?.name).toBe('Cup mould')
     expect(store.silicone?.name).toBe(firmPlatinum.name)
     expect(asked).toEqual([])
   })
 
   it('shown, it knows its air, its silicone and what to say', async () => {
-    const { store } = await shown()
+    const store = await shown()
     expect(store.airLeft).toHaveLength(1)
     expect(store.compiledMould!.need!.mass).toBeGreaterThan(0.1)
     expect(store.judged.map(({ caution }) => caution.code)).toContain('air-stays')
@@ -120,7 +107,7 @@ describe('the mould of the piece that is open', () => {
   })
 
   it('a vent at the top of the air lets it out, and is kept', async () => {
-    const { store } = await shown()
+    const store = await shown()
     useAir().add('vent', store.airLeft[0].top)
     await vi.waitFor(() => expect(store.airLeft).toEqual([]))
     expect(store.mouldSession!.document.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
@@ -129,7 +116,7 @@ describe('the mould of the piece that is open', () => {
   })
 
   it('while one is dragged the air follows, and nothing is kept until it is let go', async () => {
-    const { store } = await shown()
+    const store = await shown()
     const air = useAir()
     air.drag('g', [0.018, 0, 0.05])
     await vi.waitFor(() => expect(store.airLeft).toEqual([]))
@@ -140,7 +127,7 @@ describe('the mould of the piece that is open', () => {
   })
 
   it('a worker that failed is said, and the air is followed again at the next change', async () => {
-    const { store } = await shown()
+    const store = await shown()
     const air = useAir()
     failing = true
     air.drag('g', [0.018, 0, 0.05])
@@ -152,7 +139,7 @@ describe('the mould of the piece that is open', () => {
   })
 
   it('a prefill takes it out of what stays, and out of the list of what is said', async () => {
-    const { store } = await shown()
+    const store = await shown()
     useAir().prefill(store.airLeft[0].top)
     await vi.waitFor(() => expect(store.airLeft).toEqual([]))
     expect(store.air!.pockets).toHaveLength(1)
@@ -162,28 +149,28 @@ describe('the mould of the piece that is open', () => {
   })
 
   it('what the schema refuses comes back and changes nothing', async () => {
-    const { store } = await opened()
+    const store = await openedProject()
     const refused = store.changeMould({ loss: 3 })
     expect(refused).toMatchObject({ code: 'out-of-range', path: 'loss' })
     expect(store.mould!.loss).toBe(0.1)
   })
 
   it('a search is taken: the piece is held so, with its vents', async () => {
-    const { piece, store } = await shown()
+    const store = await shown()
     const air = useAir()
     await air.findTilts()
     expect(air.tilts!.length).toBeGreaterThan(0)
     air.take(air.tilts![0])
     expect(store.mould!.openings.map(({ what }) => what)).toEqual(['gate', 'vent'])
     await vi.waitFor(() => expect(store.airLeft).toEqual([]), { timeout: 10_000 })
-    expect(Math.hypot(...piece.plan!.up)).toBeCloseTo(1, 9)
+    expect(Math.hypot(...store.plan!.up)).toBeCloseTo(1, 9)
     air.stop()
     expect(asked).toContain('cancelled')
   })
 
   it('a mould that is there can make this piece too', async () => {
     answers.moulds = [stored('other', { ...mould, name: 'Other', pieces: [] })]
-    const { store } = await opened()
+    const store = await openedProject()
     expect(store.mouldSession).toBeUndefined()
     await store.adoptMould('other')
     expect(store.mould!.pieces).toEqual(['p'])
@@ -192,7 +179,7 @@ describe('the mould of the piece that is open', () => {
 
   it('one is made for the piece, with clearances for its size', async () => {
     answers.moulds = []
-    const { store } = await opened()
+    const store = await openedProject()
     answers.moulds = [stored('new', { ...mould, name: 'Mould of Cup' })]
     answers['moulds/new'] = stored('new', { ...mould, name: 'Mould of Cup' })
     await store.makeMould().catch(() => {})

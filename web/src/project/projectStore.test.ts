@@ -10,8 +10,9 @@ import type { Pull } from '@mivro/core/pull'
 import { surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '../work/survey.ts'
 import { cureTimes } from '../work/laws.ts'
-import { answered } from '../api/answers.ts'
+import { answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
+import { openedProject } from './opened.ts'
 import { useProject } from './projectStore.ts'
 
 /** The worker's job on this thread: the same function, without the thread. */
@@ -65,13 +66,6 @@ const pull: Pull = {
   note: '',
   nextTime: 'Warm the mould',
 }
-const stored = (id: string, document: unknown, parent: string | null = null) => ({
-  id,
-  parent,
-  revision: 1,
-  document,
-})
-
 let answers: Record<string, unknown>
 let sent: { method: string; path: string; body: { document: Plan } }[]
 
@@ -114,16 +108,9 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function opened() {
-  const piece = useProject()
-  await piece.open('p')
-  await flushPromises()
-  return piece
-}
-
 describe('the open piece', () => {
   it('is surveyed as its plan lies, and compiled with the shelf', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     expect(asked).toEqual([{ form, up: [0, 0, 1], turn: 0 }])
     // 2 ml for each millimetre: 20 and 40 ml.
     expect(piece.compiled!.layers.map((layer) => layer.resin * 1e6)).toEqual([
@@ -134,11 +121,11 @@ describe('the open piece', () => {
   })
 
   it('opens with the word of the last pull', async () => {
-    expect((await opened()).word!.nextTime).toBe('Warm the mould')
+    expect((await openedProject()).word!.nextTime).toBe('Warm the mould')
   })
 
   it('a preview shows and is not sent; what is kept is', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     piece.planPreview = moveSurface(piece.plan!, piece.compiled!, 0, 0.012)
     expect(piece.compiled!.layers[0].top).toBeCloseTo(0.012, 9)
     await flushPromises()
@@ -150,7 +137,7 @@ describe('the open piece', () => {
   })
 
   it('what the document refuses comes back with its place, and nothing is sent', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     const refused = piece.changePlan({ ...piece.plan!, copies: 0 })
     expect([refused!.code, refused!.path]).toEqual(['not-whole', 'copies'])
     expect(piece.plan!.copies).toBe(1)
@@ -159,7 +146,7 @@ describe('the open piece', () => {
   })
 
   it('turned to lie on another side it is surveyed anew', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     piece.changePlan({ ...piece.plan!, up: [1, 0, 0] })
     await flushPromises()
     expect(asked.map((question) => question.up)).toEqual([
@@ -170,7 +157,7 @@ describe('the open piece', () => {
   })
 
   it('a shape that cannot be read says why, and the last good one stays', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     piece.changePlan({ ...piece.plan!, up: [7, 0, 0] })
     await flushPromises()
     expect(piece.shapeProblems.map((problem) => problem.code)).toEqual(['not-a-direction'])
@@ -178,7 +165,7 @@ describe('the open piece', () => {
   })
 
   it('the next pour begins as this one', async () => {
-    const piece = await opened()
+    const piece = await openedProject()
     await piece.nextPour('Pour 2')
     expect(sent[0]).toMatchObject({
       method: 'POST',

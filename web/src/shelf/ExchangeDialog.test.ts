@@ -5,6 +5,7 @@ import type { Material } from '@mivro/core/material'
 import { slowEpoxy, violet, whiteUrethane } from '../../../core/src/material/samples.ts'
 import { toCsv } from './exchangeFiles.ts'
 import ExchangeDialog from './ExchangeDialog.vue'
+import { stored } from '../api/answers.ts'
 import { useShelf } from '../project/shelfStore.ts'
 
 const added: Material[] = []
@@ -19,15 +20,6 @@ vi.mock('../api/client.ts', async () => ({
     },
   },
 }))
-const stored = (id: string, document: Material) => ({
-  id,
-  parent: null,
-  revision: 1,
-  document,
-  createdAt: '',
-  updatedAt: '',
-  deletedAt: null,
-})
 
 beforeEach(() => {
   setActivePinia(createPinia())

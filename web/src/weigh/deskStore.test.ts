@@ -2,22 +2,13 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { checkCup, type CupCheck, type Mix } from '@mivro/core/mix'
-import type { Material } from '@mivro/core/material'
 import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/material/samples.ts'
+import { stored } from '../api/answers.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useDesk } from './deskStore.ts'
 import CupPicture from '../desk/CupPicture.vue'
 import PastTheMark from './PastTheMark.vue'
 
-const stored = (id: string, document: Material) => ({
-  id,
-  parent: null,
-  revision: 1,
-  document,
-  createdAt: '',
-  updatedAt: '',
-  deletedAt: null,
-})
 beforeEach(() => {
   setActivePinia(createPinia())
   useShelf().stored = [
