@@ -168,6 +168,20 @@ test('gates count by themselves, the mould says that it is closed, a caution men
   await expect(page.locator('[data-code="opening-through-piece"]')).toBeVisible()
   await page.getByRole('button', { name: 'Move it to the top' }).click()
   await expect(page.locator('[data-code="opening-through-piece"]')).toHaveCount(0)
+  // How it is held is said alike wherever it is said.
+  const held = 'the other way up than it stood in its box'
+  await expect(page.getByText(`It is poured ${held}.`)).toBeVisible()
+  await page
+    .getByRole('navigation', { name: 'What to look at' })
+    .getByRole('link', { name: 'Passport' })
+    .click()
+  await expect(page.getByText(held, { exact: true })).toBeVisible()
+  await mivro.saved()
+  for (const sheet of ['Mould sheet', 'Run sheet']) {
+    await page.getByRole('link', { name: sheet }).click()
+    await expect(page.getByText(`It is poured ${held}.`)).toBeVisible({ timeout: 20_000 })
+    await page.goBack()
+  }
 })
 
 test('what is assumed of a new resin is marked until its sheet is typed', async ({

@@ -51,6 +51,14 @@ describe('what of the mould bears on a pour', () => {
     expect((weighing!.volume * weighing!.cups) / 1e-6).toBeCloseTo(48 + 0.3393, 3)
   })
 
+  it('it is held as the pour says, beside how its master stood; a bought one stood in no box', () => {
+    const over = plan({ up: [0, 0, -1] })
+    expect(pouredInto(plan(), mould(), standing).held?.as).toBe('as it stood')
+    expect(pouredInto(over, mould(), standing).held?.as).toBe('turned over')
+    expect(pouredInto(over, mould({ kind: 'bought' }), standing).held).toBeUndefined()
+    expect(pouredInto(over, undefined, standing).held).toBeUndefined()
+  })
+
   it('without a mould, or without gates in it, the plan says what stays in the gate', () => {
     const p = plan({ gate: 2e-6, mould: 'closed' })
     expect(pouredInto(p, undefined, standing)).toMatchObject({ gate: 2e-6, mould: 'closed' })

@@ -1,9 +1,11 @@
 import type { MouldWalls } from '../cure/index.ts'
 import {
+  heldAs,
   isClosed,
   openingFacts,
   overOf,
   wallsOf,
+  type Held,
   type Mould,
   type OpeningFacts,
   type Seat,
@@ -26,6 +28,8 @@ export interface PouredInto {
   /** Of the mould when it is poured, K; absent: the room's. */
   warmth?: number
   warmthBy?: 'mould' | 'plan'
+  /** How the mould is held; absent where none is known, and for a bought one. */
+  held?: Held
   /** Casts of all moulds on hand at once; absent where no mould is known. */
   cavities?: number
 }
@@ -61,6 +65,7 @@ export function pouredInto(
     warmth: plan.mouldTemperature ?? liked,
     warmthBy:
       plan.mouldTemperature !== undefined ? 'plan' : liked === undefined ? undefined : 'mould',
+    held: mould && mould.kind !== 'bought' ? heldAs(plan.up, mould.masterUp) : undefined,
     cavities: mould && mould.cavities * mould.count,
   }
 }

@@ -166,6 +166,9 @@ export function showTimeOfDay(seconds: number, to: Fineness = 'minute'): string 
   return day === 0 ? clock : `${clock}, day ${day + 1}`
 }
 
+/** An angle in whole degrees, which is what a hand can hold. @example showAngle(Math.PI / 18) // '10°' */
+export const showAngle = (radians: number): string => `${Math.round((radians * 180) / Math.PI)}°`
+
 /** A surface in the square of the chosen length. @example showArea(0.0149) // '149.0 cm²' */
 export function showArea(squareMetres: number, choice: UnitChoice = metric): string {
   const [unit, symbol] = choice.length === 'mm' ? [0.01, 'cm²'] : [0.0254, 'in²']

@@ -4,11 +4,10 @@ import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
-import { angleBetween } from '@mivro/core/cells'
-import type { Vec3 } from '@mivro/core/mesh'
 import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
 import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
 import MiniCut from '../cutaway/MiniCut.vue'
+import { heldWords } from '../project/heldWords.ts'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
@@ -60,15 +59,7 @@ function moment(seconds: number): string {
     seconds < 1 ? 'at the start' : `${showDuration(seconds, fine.value)} after the first mix`
   return begin === undefined ? words : `${showTimeOfDay(begin + seconds, fine.value)}, ${words}`
 }
-const tilt = computed(() => {
-  const angle = project.compiled?.cautions.find(({ code }) => code === 'layers-slant')
-  const turned = project.mould
-    ? angleBetween(project.plan!.up as Vec3, project.mould.masterUp as Vec3)
-    : 0
-  return angle || (turned > 0.02 && turned < Math.PI - 0.02)
-    ? `Hold the mould ${Math.round((turned * 180) / Math.PI)}° from how it stood in its box.`
-    : ''
-})
+const held = computed(() => project.into?.held)
 
 const trimFrom = computed(() =>
   Math.max(0, ...(project.compiled?.layers ?? []).map(({ clock }) => clock?.trimAt ?? 0)),
@@ -190,7 +181,9 @@ watch(
           </div>
         </header>
         <p v-if="mouldWords" class="word"><b>The mould.</b> {{ mouldWords }}</p>
-        <p v-if="tilt" class="word"><b>Tilted.</b> {{ tilt }}</p>
+        <p v-if="held && held.as !== 'as it stood'" class="word">
+          <b>Held.</b> It is poured {{ heldWords(held) }}.
+        </p>
         <p v-if="project.word" class="word">
           <b>From the pull of {{ showDay(project.word.pouredAt) }}:</b> {{ project.word.nextTime }}
         </p>

@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import { Pause, Play, Plus } from 'lucide-vue-next'
 import type { Caution } from '@mivro/core/caution'
-import { angleBetween } from '@mivro/core/cells'
 import { ontoSection } from '@mivro/core/filling'
 import { type Vec3 } from '@mivro/core/mesh'
-import { show, showTiny } from '@mivro/core/units'
+import { show, showTiny, showAngle } from '@mivro/core/units'
+import { heldWords } from '../../project/heldWords.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
@@ -27,10 +27,7 @@ const guess = computed(() => project.survey?.cautions.find(({ code }) => code ==
 const pockets = computed(() => project.air?.pockets ?? [])
 const staying = computed(() => project.airLeft.reduce((sum, { volume }) => sum + volume, 0))
 const tall = computed(() => project.survey?.section.height ?? 0)
-const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°`
-const turned = computed(() =>
-  degrees(angleBetween(project.plan!.up as Vec3, project.mould!.masterUp as Vec3)),
-)
+const holding = computed(() => project.into?.held)
 /** Where a pocket's top lies, as one stands before the cut. */
 function whereabouts(at: Vec3): string {
   const { section } = project.survey!
@@ -189,13 +186,7 @@ const origin = [
     <CautionNote v-if="slant" :caution="slant" />
 
     <h3>Held another way</h3>
-    <p class="quiet small">
-      {{
-        turned === '0°'
-          ? 'It is poured as it stands in its box.'
-          : `It is poured ${turned} from how it stands in its box.`
-      }}
-    </p>
+    <p v-if="holding" class="quiet small">It is poured {{ heldWords(holding) }}.</p>
     <p v-if="air.progress !== undefined" class="search" role="status">
       <progress :value="air.progress" max="1" aria-label="Search for a tilt" />
       <span class="small quiet">Trying 260 ways to hold it …</span>
@@ -208,7 +199,7 @@ const origin = [
     <ul v-if="air.tilts" class="tilts" data-list="tilts">
       <li v-for="(tilt, i) in air.tilts.slice(0, 3)" :key="i">
         <span>
-          <b class="num">{{ degrees(tilt.angle) }}</b>
+          <b class="num">{{ showAngle(tilt.angle) }}</b>
           {{
             tilt.vents.length === 0
               ? 'no vent'

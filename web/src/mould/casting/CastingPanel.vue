@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mouldKinds, partingOf, shareBlocked, shrinkageOf } from '@mivro/core/mould'
-import { angleBetween } from '@mivro/core/cells'
+import { mouldKinds, partingOf, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
 import { type Vec3 } from '@mivro/core/mesh'
-import { figure, show } from '@mivro/core/units'
+import { figure, show, showAngle } from '@mivro/core/units'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -43,12 +42,10 @@ const twoParts = computed(() => mouldKinds[project.mould!.kind].parts === 2)
 const percent = (blocked: number, around: number) =>
   show(shareBlocked(blocked, around), 'fraction', studio.units, { step: 0.01 })
 const angle = (direction: Vec3) => {
-  const off = angleBetween(direction, project.mould!.masterUp as Vec3)
-  const least = Math.min(off, Math.PI - off)
-  if (least < 0.02) return 'straight up'
-  const axis = ['x', 'y', 'z'].find((_, i) => Math.abs(direction[i]) > 0.999)
-  const degrees = `${Math.round((least * 180) / Math.PI)}° from up`
-  return axis ? `along ${axis}, ${degrees}` : degrees
+  const way = pullWay(direction, project.mould!.masterUp as Vec3)
+  if (way.straight) return 'straight up'
+  const off = `${showAngle(way.angle)} from up`
+  return way.axis ? `along ${way.axis}, ${off}` : off
 }
 
 /** The master is turned in its box so that it is pulled straight up. */

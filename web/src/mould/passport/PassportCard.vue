@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { FileDown, Printer } from 'lucide-vue-next'
-import { angleBetween } from '@mivro/core/cells'
 import { type Vec3 } from '@mivro/core/mesh'
 import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
 import { wearOf } from '@mivro/core/pull'
 import { show } from '@mivro/core/units'
+import { heldWords } from '../../project/heldWords.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { showDay } from '../../ui/dates.ts'
@@ -37,10 +37,6 @@ const wear = computed(() =>
 )
 const count = (what: 'gate' | 'vent') =>
   document.value.openings.filter((opening) => opening.what === what).length
-const tilt = computed(() => {
-  const off = angleBetween(project.plan!.up as Vec3, document.value.masterUp as Vec3)
-  return `${Math.round((off * 180) / Math.PI)}°`
-})
 const rows = computed(() => [
   ['Kind', facts.value.label],
   [
@@ -55,10 +51,7 @@ const rows = computed(() => [
   ],
   ['Gates and vents', `${count('gate')} and ${count('vent')}`],
   ['Prefills', String(document.value.prefills.length)],
-  [
-    'Poured',
-    tilt.value === '0°' ? 'as it stood in its box' : `${tilt.value} from how it stood in its box`,
-  ],
+  ...(project.into?.held ? [['Poured', heldWords(project.into.held)]] : []),
   ...(facts.value.poured === 'none' ? [] : [['Bands', String(document.value.liking.bands)]]),
   ['Release, dust', `${document.value.liking.release}, ${document.value.liking.dust}`],
   [

@@ -4,10 +4,9 @@ import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
 import { deferring, sayCaution, sayProblem, type MouldStep } from '@mivro/core/caution'
 import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
-import { angleBetween } from '@mivro/core/cells'
-import type { Vec3 } from '@mivro/core/mesh'
 import { displayStep } from '@mivro/core/mix'
 import { figure, scaleUnits, show, showDuration } from '@mivro/core/units'
+import { heldWords } from '../../project/heldWords.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
@@ -63,16 +62,7 @@ const ready = computed(() => project.compiledMould !== undefined && !project.geo
 const scaleUnit = computed(() => scaleUnits(scale.value, studio.units))
 const grams = (kg: number) =>
   figure(kg, 'mass', scaleUnit.value, { step: displayStep(kg, scale.value) })
-/** How it is held while it is poured, where that is not as it stood in its box. */
-const held = computed(() => {
-  const angle = angleBetween(project.plan!.up as Vec3, document.value!.masterUp as Vec3)
-  const degrees = Math.round((angle * 180) / Math.PI)
-  return degrees === 0 || document.value!.kind === 'bought'
-    ? ''
-    : degrees === 180
-      ? 'It is turned over before it is poured.'
-      : `It is poured tilted ${degrees}° from how it stood in its box.`
-})
+const held = computed(() => project.into?.held)
 const print = () => window.print()
 </script>
 
@@ -106,7 +96,7 @@ const print = () => window.print()
             Sheet of {{ showDay(now()) }} · waiting in all {{ showDuration(waitingTime(steps)) }} ·
             begun ______ : ______
           </p>
-          <p v-if="held">{{ held }}</p>
+          <p v-if="held && held.as !== 'as it stood'">It is poured {{ heldWords(held) }}.</p>
         </div>
       </header>
       <p v-for="caution in stops" :key="caution.code" class="stop">
