@@ -371,6 +371,20 @@ describe('the run sheet', () => {
     ])
   })
 
+  it('gates are trimmed of the layer that fills them, and of none in an open mould', () => {
+    const layers = [layer('a', 15), layer('b', 30)]
+    const trims = (mould: 'open' | 'closed') => {
+      const compiled = answer(layers, { mould })
+      const clocks = compiled.layers.map(({ clock }) => clock!.trimAt)
+      return { clocks, sheet: runSheet(compiled).at(-1)!.trimAt }
+    }
+    expect(trims('open')).toEqual({ clocks: [undefined, undefined], sheet: undefined })
+    const { clocks, sheet } = trims('closed')
+    expect(clocks[0]).toBeUndefined()
+    expect(sheet).toBe(clocks[1])
+    expect(sheet).toBeGreaterThan(0)
+  })
+
   it('a top typed as it is shown is the top, though the file says a hair less', () => {
     const hair = { ...curve, height: curve.height - 3e-9 }
     const { cautions, layers } = compile(plan([layer('a', 30)]), hair, shelf)

@@ -7,6 +7,8 @@ export interface SheetStep {
   layer?: CompiledLayer
   /** Seconds after the first mixing. */
   at?: number
+  /** When gates trim easily, for demoulding; absent for an open mould. */
+  trimAt?: number
   safety: SafetyLine[]
 }
 
@@ -32,5 +34,7 @@ export function runSheet(compiled: CompiledPlan): SheetStep[] {
   })
   if (poured.length === 0) return []
   const hazards = poured.flatMap((layer) => layer.hazards)
-  return [...sheet, { step: 'demould', at: compiled.demouldAt, safety: lines('demould', hazards) }]
+  const trimAt = poured[poured.length - 1].clock!.trimAt
+  const out = { at: compiled.demouldAt, trimAt, safety: lines('demould', hazards) }
+  return [...sheet, { step: 'demould', ...out }]
 }

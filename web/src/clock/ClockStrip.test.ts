@@ -22,8 +22,8 @@ const clock = (mixAt: number, more: Partial<LayerClock> = {}): LayerClock => ({
 })
 const layer = (index: number, name: string, at: LayerClock) =>
   ({ id: name, index, name, clock: at }) as unknown as CompiledLayer
-const compiled = (layers: CompiledLayer[], mould = 'closed'): CompiledPlan =>
-  ({ layers, demouldAt: 30 * hour, into: { mould }, cautions: [] }) as unknown as CompiledPlan
+const compiled = (layers: CompiledLayer[]): CompiledPlan =>
+  ({ layers, demouldAt: 30 * hour, cautions: [] }) as unknown as CompiledPlan
 const two = compiled([
   layer(0, 'Night', clock(0)),
   layer(1, 'Dusk', clock(2.4 * hour, { meets: 'crisp' })),
@@ -42,9 +42,9 @@ describe('the clock', () => {
     expect(first.text()).toContain('gates trim easily from 10 h')
   })
 
-  it('an open mould has no gates to trim', () => {
+  it('what has no gates has none to trim', () => {
     expect(strip().find('.trim').exists()).toBe(true)
-    const open = strip({ compiled: compiled(two.layers, 'open') })
+    const open = strip({ compiled: compiled([layer(0, 'Night', clock(0, { trimAt: undefined }))]) })
     expect(open.find('.trim').exists()).toBe(false)
     expect(open.text()).not.toContain('gates')
   })

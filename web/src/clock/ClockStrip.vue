@@ -143,11 +143,9 @@ const nights = computed(() => {
   }))
 })
 
-/** What is open has no gate to trim. */
-const gated = computed(() => props.compiled.into.mould === 'closed')
 const trims = computed(() => {
   const last = rows.value.at(-1)?.clock
-  if (!last || !gated.value) return undefined
+  if (last?.trimAt === undefined) return undefined
   return { from: axis.value.x(last.trimAt), until: axis.value.x(last.demouldAt) }
 })
 
@@ -299,7 +297,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       {{ cost.text }}
     </p>
     <ul class="visually-hidden">
-      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, gated, fine) }}</li>
+      <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, fine) }}</li>
     </ul>
   </section>
 </template>

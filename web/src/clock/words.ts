@@ -10,13 +10,9 @@ export const meetingWords: Record<Meeting, { on: string; costs: string }> = {
 }
 
 /** A layer's ripening in one sentence, for whoever does not see the bands. */
-export function ripeningSentence(
-  { name, clock }: CompiledLayer,
-  gated: boolean,
-  to?: Fineness,
-): string {
+export function ripeningSentence({ name, clock }: CompiledLayer, to?: Fineness): string {
   const c = clock!
   const time = (seconds: number) => showDuration(seconds, to)
-  const trims = gated ? `, gates trim easily from ${time(c.trimAt)}` : ''
+  const trims = c.trimAt === undefined ? '' : `, gates trim easily from ${time(c.trimAt)}`
   return `${name}: mixed at ${time(c.mixAt)}, poured at ${time(c.pourAt)}, its cup pours until ${time(c.cupUntil)}, gels at ${time(c.gelAt)}, a next layer joins until ${time(c.joinUntil)}${trims}, out of the mould from ${time(c.demouldAt)}.`
 }

@@ -263,13 +263,12 @@ const joins = [
       </div>
       <div class="row">
         <dt>
-          {{ project.compiled!.into.mould === 'closed' ? 'Gates trim easily' : 'Out of the mould' }}
+          {{ layer.clock.trimAt === undefined ? 'Out of the mould' : 'Gates trim easily' }}
         </dt>
         <dd>
-          <template v-if="project.compiled!.into.mould === 'closed'"
-            >after <b class="num">{{ time(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out
-            after</template
-          ><template v-else>after</template>
+          <template v-if="layer.clock.trimAt !== undefined">
+            after <b class="num">{{ time(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out </template
+          >after
           <b class="num">{{ time(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
         </dd>
       </div>

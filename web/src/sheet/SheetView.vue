@@ -61,16 +61,11 @@ function moment(seconds: number): string {
 }
 const held = computed(() => project.into?.held)
 
-const trimFrom = computed(() =>
-  Math.max(0, ...(project.compiled?.layers ?? []).map(({ clock }) => clock?.trimAt ?? 0)),
-)
-function words({ step, layer, at: when }: SheetStep): string {
+function words({ step, layer, at: when, trimAt }: SheetStep): string {
   const time = (seconds: number) => showDuration(seconds, fine.value)
   if (step === 'demould') {
-    const closed = project.compiled!.into.mould === 'closed'
-    const gates = closed
-      ? `Trim the gates while they are rubbery, from ${moment(trimFrom.value)}. `
-      : ''
+    const gates =
+      trimAt === undefined ? '' : `Trim the gates while they are rubbery, from ${moment(trimAt)}. `
     return `${gates}Take it out of the mould from ${moment(when ?? 0)}. The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
   }
   const { clock, weighing, depth, top } = layer!

@@ -103,7 +103,13 @@ export function compile(
   const { clocks: reckoned, cautions: late } = schedule(ripening)
   const clocks = reckoned.map((clock, i): LayerClock => {
     const found = field?.get(ripening[i].layer.id)
-    return found ? { ...clock, peak: { ...found, by: 'field' } } : clock
+    // What fills the gates went in with the last layer.
+    const gated = into.mould === 'closed' && poured[i] === mixed.at(-1)
+    return {
+      ...clock,
+      trimAt: gated ? clock.trimAt : undefined,
+      peak: found ? { ...found, by: 'field' } : clock.peak,
+    }
   })
   const thick = mixed.map(({ stacked: layer, column }) => thickOf(layer, column, girth))
   const limits = mixed.map(({ resin }) => heatLimitOf(plan, resin))

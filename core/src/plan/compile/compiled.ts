@@ -28,7 +28,7 @@ export interface LayerClock {
   gelAt: number
   joinUntil: number
   /** Gates trim easily from here until the demould time. */
-  trimAt: number
+  trimAt?: number
   demouldAt: number
   /** The hottest it gets, K, by a quick estimate or by the field; none by the sheet alone. */
   peak?: Peak
