@@ -2,106 +2,93 @@ import type { Mesh } from '../mesh.ts'
 import type { Vec3 } from '../vector.ts'
 import type { Shell } from './shells.ts'
 
-/** Faces in a column of the grid, about. */
-const facesAColumn = 2
+/** Points in a cell of the grid they stand in, about. */
+const pointsACell = 2
 
-/** Columns at most, whatever the number of faces. */
-const mostColumns = 1 << 20
+/** Cells at most along a side of that grid, however many the points. */
+const mostCells = 1024
 
 /**
  * In how many of the closed shells each shell lies, by one of its faces: a ray upward from the
- * face's middle crosses a shell that holds it an odd number of times. The faces stand in a grid
- * of columns, so that a ray meets only those over or under it.
+ * face's middle crosses a shell that holds it an odd number of times.
  */
 export function depthsOf(mesh: Mesh, shells: readonly Shell[]): number[] {
   if (shells.length < 2) return shells.map(() => 0)
-  const columns = columnsOf(mesh, shells)
-  const odd = new Uint8Array(shells.length)
-  return shells.map((shell, own) => {
-    const [x, y, z] = middleOfFace(mesh, shell.faces[0])
-    const crossed: number[] = []
-    for (const face of columns.at(x, y)) {
-      const other = columns.shellOf[face]
-      if (other === own || !passesAbove(mesh, face, x, y, z)) continue
-      odd[other] ^= 1
-      crossed.push(other)
-    }
-    let depth = 0
-    for (const other of crossed) {
-      depth += odd[other]
-      odd[other] = 0
-    }
-    return depth
+  return holdersOf(mesh, shells, shells).map((holders, own) => {
+    holders.delete(own)
+    return holders.size
   })
 }
 
-/** Whether a shell has a face inside a closed one, for any number of shells. */
-export function isWithin(mesh: Mesh, holder: Shell): (shell: Shell) => boolean {
-  const columns = columnsOf(mesh, [holder])
-  return ({ faces }) => {
-    const [x, y, z] = middleOfFace(mesh, faces[0])
-    let crossings = 0
-    for (const face of columns.at(x, y)) if (passesAbove(mesh, face, x, y, z)) crossings++
-    return crossings % 2 === 1
-  }
+/** Which of some shells have their first face inside a closed one. */
+export function within(mesh: Mesh, holder: Shell, shells: readonly Shell[]): Shell[] {
+  const holders = holdersOf(mesh, [holder], shells)
+  return shells.filter((_, i) => holders[i].has(0))
 }
 
-interface Columns {
-  /** The closed shell that a face belongs to. */
-  shellOf: Uint32Array
-  at(x: number, y: number): Uint32Array
-}
-
-/** The faces of closed shells by the columns along z that their bounds touch. */
-function columnsOf({ positions: p, triangles }: Mesh, shells: readonly Shell[]): Columns {
-  const shellOf = new Uint32Array(triangles.length / 3)
-  let count = 0
-  const low = [Infinity, Infinity]
-  const high = [-Infinity, -Infinity]
-  shells.forEach((shell, i) => {
-    if (shell.openEdges > 0) return
-    count += shell.faces.length
-    for (const face of shell.faces) shellOf[face] = i
-    for (let k = 0; k < 2; k++) {
-      low[k] = Math.min(low[k], shell.low[k])
-      high[k] = Math.max(high[k], shell.high[k])
-    }
-  })
-  const side = Math.ceil(Math.sqrt(Math.min(mostColumns, Math.max(1, count / facesAColumn))))
-  const cell = (value: number, k: number) => {
-    const at = Math.floor(((value - low[k]) / (high[k] - low[k])) * side)
-    return at < 0 ? 0 : at >= side ? side - 1 : at
-  }
-  const starts = new Uint32Array(side * side + 1)
-  const each = (hear: (column: number, face: number) => void) => {
-    for (const shell of shells) {
-      if (shell.openEdges > 0) continue
-      for (const face of shell.faces) {
-        const [a, b, c] = [0, 1, 2].map((n) => 3 * triangles[3 * face + n])
-        const x1 = cell(Math.max(p[a], p[b], p[c]), 0)
-        const y1 = cell(Math.max(p[a + 1], p[b + 1], p[c + 1]), 1)
-        const x0 = cell(Math.min(p[a], p[b], p[c]), 0)
-        const y0 = cell(Math.min(p[a + 1], p[b + 1], p[c + 1]), 1)
-        for (let y = y0; y <= y1; y++) {
-          for (let x = x0; x <= x1; x++) hear(y * side + x, face)
+/**
+ * The closed shells, by number, that the first face of each of `inner` lies in. The faces' middles
+ * stand in a grid seen from above, and each face of the shells is held against those under it:
+ * there are many faces and few middles.
+ */
+function holdersOf(mesh: Mesh, shells: readonly Shell[], inner: readonly Shell[]): Set<number>[] {
+  const { positions: p, triangles } = mesh
+  const points = inner.map(({ faces }) => middleOfFace(mesh, faces[0]))
+  const holders = points.map(() => new Set<number>())
+  const under = gridOf(points)
+  shells.forEach(({ faces, openEdges }, shell) => {
+    if (openEdges > 0) return
+    for (const face of faces) {
+      const a = 3 * triangles[3 * face]
+      const b = 3 * triangles[3 * face + 1]
+      const c = 3 * triangles[3 * face + 2]
+      const x0 = under.column(Math.min(p[a], p[b], p[c]))
+      const x1 = under.column(Math.max(p[a], p[b], p[c]))
+      const y0 = under.row(Math.min(p[a + 1], p[b + 1], p[c + 1]))
+      const y1 = under.row(Math.max(p[a + 1], p[b + 1], p[c + 1]))
+      for (let y = y0; y <= y1; y++) {
+        for (
+          let i = under.starts[y * under.side + x0];
+          i < under.starts[y * under.side + x1 + 1];
+          i++
+        ) {
+          const point = under.listed[i]
+          const [px, py, pz] = points[point]
+          if (!passesAbove(mesh, face, px, py, pz)) continue
+          if (!holders[point].delete(shell)) holders[point].add(shell)
         }
       }
     }
+  })
+  return holders
+}
+
+/** Points in a grid of columns and rows; those of cell i are `listed` from starts[i] to starts[i + 1]. */
+function gridOf(points: readonly Vec3[]) {
+  const side = Math.min(mostCells, Math.ceil(Math.sqrt(Math.max(1, points.length / pointsACell))))
+  const axis = (k: number) => {
+    let low = Infinity
+    let high = -Infinity
+    for (const point of points) {
+      low = Math.min(low, point[k])
+      high = Math.max(high, point[k])
+    }
+    const scale = high > low ? side / (high - low) : 0
+    return (value: number): number => {
+      const at = Math.floor((value - low) * scale)
+      return at < 0 ? 0 : at >= side ? side - 1 : at
+    }
   }
-  each((column) => starts[column + 1]++)
+  const column = axis(0)
+  const row = axis(1)
+  const cells = points.map(([x, y]) => row(y) * side + column(x))
+  const starts = new Uint32Array(side * side + 1)
+  for (const cell of cells) starts[cell + 1]++
   for (let i = 1; i < starts.length; i++) starts[i] += starts[i - 1]
-  const listed = new Uint32Array(starts[side * side])
+  const listed = new Uint32Array(points.length)
   const next = starts.slice()
-  each((column, face) => (listed[next[column]++] = face))
-  const none = new Uint32Array(0)
-  return {
-    shellOf,
-    at(x, y) {
-      if (!(x >= low[0] && x <= high[0] && y >= low[1] && y <= high[1])) return none
-      const column = cell(y, 1) * side + cell(x, 0)
-      return listed.subarray(starts[column], starts[column + 1])
-    },
-  }
+  cells.forEach((cell, point) => (listed[next[cell]++] = point))
+  return { side, column, row, starts, listed }
 }
 
 function middleOfFace({ positions: p, triangles }: Mesh, face: number): Vec3 {

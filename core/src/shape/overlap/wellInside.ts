@@ -1,5 +1,5 @@
 import type { Mesh } from '../../mesh/mesh.ts'
-import { isWithin } from '../../mesh/repair/nesting.ts'
+import { within } from '../../mesh/repair/nesting.ts'
 import type { Shell } from '../../mesh/repair/shells.ts'
 
 /** Cells along the longest side that the surface is marked in. */
@@ -19,8 +19,7 @@ export function withoutInner(mesh: Mesh, group: readonly Shell[]): Shell[] {
   const clear = clearOf(mesh, largest)
   const away = others.filter(clear)
   // Against the largest alone: what lies within it, however deep among the others.
-  const within = isWithin(mesh, largest)
-  const inner = new Set(away.filter(within))
+  const inner = new Set(within(mesh, largest, away))
   return group.filter((shell) => !inner.has(shell))
 }
 
@@ -33,14 +32,20 @@ function clearOf({ positions: p, triangles }: Mesh, { faces, low, high }: Shell)
     const at = Math.floor((value - low[k]) / side)
     return at < 0 ? 0 : at >= counts[k] ? counts[k] - 1 : at
   }
+  const [, rows, deep] = counts
   for (const face of faces) {
-    const [a, b, c] = [0, 1, 2].map((n) => 3 * triangles[3 * face + n])
-    const from = [0, 1, 2].map((k) => cell(Math.min(p[a + k], p[b + k], p[c + k]), k))
-    const to = [0, 1, 2].map((k) => cell(Math.max(p[a + k], p[b + k], p[c + k]), k))
-    for (let x = from[0]; x <= to[0]; x++) {
-      for (let y = from[1]; y <= to[1]; y++) {
-        const row = (x * counts[1] + y) * counts[2]
-        marked.fill(1, row + from[2], row + to[2] + 1)
+    const a = 3 * triangles[3 * face]
+    const b = 3 * triangles[3 * face + 1]
+    const c = 3 * triangles[3 * face + 2]
+    const x1 = cell(Math.max(p[a], p[b], p[c]), 0)
+    const y1 = cell(Math.max(p[a + 1], p[b + 1], p[c + 1]), 1)
+    const z1 = cell(Math.max(p[a + 2], p[b + 2], p[c + 2]), 2)
+    const y0 = cell(Math.min(p[a + 1], p[b + 1], p[c + 1]), 1)
+    const z0 = cell(Math.min(p[a + 2], p[b + 2], p[c + 2]), 2)
+    for (let x = cell(Math.min(p[a], p[b], p[c]), 0); x <= x1; x++) {
+      for (let y = y0; y <= y1; y++) {
+        const row = (x * rows + y) * deep
+        for (let z = row + z0; z <= row + z1; z++) marked[z] = 1
       }
     }
   }
