@@ -3,6 +3,12 @@ import vue from 'eslint-plugin-vue'
 import prettier from 'eslint-config-prettier'
 import globals from 'globals'
 
+/** Colours stand in the tokens; what is painted by hand asks for them by name. */
+const ownColour = {
+  message: 'Name a colour of web/src/theme/tokens.css: token(name), or var(--name).',
+}
+const hex = '[value=/^#[0-9a-fA-F]{3,8}$/]'
+
 /** What a pure computation may not reach for: time and chance are passed in by the caller. */
 const impure = [
   { object: 'Math', property: 'random', message: 'Pass a seeded generator in.' },
@@ -33,6 +39,15 @@ export default tseslint.config(
       // markup becomes innerHTML. Bound styles go through the CSSOM and are allowed.
       'vue/no-restricted-static-attribute': ['error', { key: 'style', message: 'Use a class.' }],
       'vue/no-v-html': 'error',
+    },
+  },
+  {
+    files: ['web/src/**/*.{ts,vue}'],
+    // Colours of materials are the person's own data.
+    ignores: ['**/*.test.ts', 'web/src/shelf/startingMaterials.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', { selector: `Literal${hex}`, ...ownColour }],
+      'vue/no-restricted-syntax': ['error', { selector: `VLiteral${hex}`, ...ownColour }],
     },
   },
   {

@@ -29,6 +29,7 @@ export default defineConfig({
           name: 'web',
           include: ['web/src/**/*.test.ts'],
           environment: 'jsdom',
+          setupFiles: ['web/src/theme/inTests.ts'],
           testTimeout: hanging,
         },
       },

@@ -28,6 +28,7 @@ if (wanted('types')) {
 }
 if (wanted('lint')) {
   await check('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
+  await check('Styles', bin('stylelint'), ['web/src/**/*.{css,vue}'])
   await check('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
 }
 if (wanted('imports')) {

@@ -44,7 +44,7 @@ const places = [
   gap: 3px;
   padding: 9px 0;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
   text-decoration: none;
 }
 
@@ -64,7 +64,7 @@ const places = [
   top: 10px;
   bottom: 10px;
   width: 4px;
-  border-radius: 0 4px 4px 0;
+  border-radius: 0 var(--r-small) var(--r-small) 0;
   background: var(--honey);
 }
 </style>

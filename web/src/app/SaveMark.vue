@@ -39,22 +39,22 @@ const worst = computed<Shown>(() => {
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  color: #9fd3b8;
-  font-size: 12px;
+  color: var(--bar-ok);
+  font-size: var(--size-small);
 }
 
 .save.saving,
 .save.typing {
-  color: #cfe0dc;
+  color: var(--bar-ink);
 }
 
 .save.stopped,
 .save.waiting,
 .save.conflict {
   padding: 4px 12px;
-  border: 1px solid #a8731f;
-  border-radius: 99px;
-  background: #5b3a0b;
-  color: #ffe3b0;
+  border: 1px solid var(--bar-warn-line);
+  border-radius: var(--r-round);
+  background: var(--bar-warn);
+  color: var(--bar-warn-ink);
 }
 </style>

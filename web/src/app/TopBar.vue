@@ -48,35 +48,35 @@ const crumb = computed(() => {
   gap: 16px;
   padding-right: 18px;
   background: var(--ink);
-  color: #eaf3f0;
+  color: var(--bar-ink);
 }
 
 .mark {
   width: 76px;
   text-align: center;
-  font: 700 18px var(--num);
+  font: 700 var(--size-head) var(--num);
   letter-spacing: -0.02em;
   color: var(--honey);
   text-decoration: none;
 }
 
 .crumb {
-  color: #9db5b0;
+  color: var(--bar-ink-2);
   white-space: pre-wrap;
 }
 
 .crumb a {
-  color: #b9ccc7;
+  color: var(--bar-ink-2);
   text-underline-offset: 3px;
-  text-decoration-color: #6f918b;
+  text-decoration-color: var(--bar-off);
 }
 
 .crumb a:hover {
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .crumb b {
-  color: #fff;
+  color: var(--on-ink);
   font-weight: 600;
 }
 
@@ -85,7 +85,7 @@ const crumb = computed(() => {
 }
 
 .studio {
-  color: #b9ccc7;
+  color: var(--bar-ink-2);
 }
 
 .bar :focus-visible {

@@ -65,18 +65,18 @@ button {
   display: inline-flex;
   padding: 7px;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: transparent;
-  color: #eaf3f0;
+  color: var(--bar-ink);
   cursor: pointer;
 }
 
 button:hover:not(:disabled) {
-  background: #224744;
+  background: var(--bar-hover);
 }
 
 button:disabled {
-  color: #5f807b;
+  color: var(--bar-off);
   cursor: default;
 }
 </style>

@@ -59,15 +59,15 @@ function choose(key: keyof UnitChoice, value: string): void {
 <style scoped>
 .chip {
   padding: 4px 12px;
-  border: 1px solid #3d625e;
-  border-radius: 99px;
+  border: 1px solid var(--bar-line);
+  border-radius: var(--r-round);
   background: transparent;
-  color: #eaf3f0;
-  font-size: 12px;
+  color: var(--bar-ink);
+  font-size: var(--size-small);
   cursor: pointer;
 }
 
 .chip:hover {
-  background: #224744;
+  background: var(--bar-hover);
 }
 </style>

@@ -23,7 +23,7 @@ defineProps<{
       :width="bar.pour - bar.mix + 1"
       :height="thick"
       rx="5"
-      fill="#bfe0e6"
+      fill="var(--pourable)"
     />
     <rect
       :x="bar.pour - 3"
@@ -38,7 +38,7 @@ defineProps<{
       :width="Math.max(0, bar.end - bar.gel)"
       :height="thick"
       rx="5"
-      fill="#d39a3a"
+      fill="var(--hard)"
     />
     <text v-if="bar.pour - bar.mix > 56" :x="bar.mix + 6" :y="y + 14" class="in">pourable</text>
   </g>
@@ -47,13 +47,13 @@ defineProps<{
 <style scoped>
 .name {
   fill: var(--ink);
-  font-size: 12px;
+  font-size: var(--size-small);
   font-weight: 600;
 }
 
 .in {
-  fill: #17484b;
-  font-size: 12px;
+  fill: var(--pourable-ink);
+  font-size: var(--size-small);
 }
 
 .line {
@@ -66,7 +66,7 @@ defineProps<{
 }
 
 .line:hover .back {
-  fill: #f3f7f5;
+  fill: var(--hover);
 }
 
 .line.on .back {

@@ -54,8 +54,8 @@ const studio = useStudio()
   align-self: center;
   padding: 3px 8px;
   border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
+  border-radius: var(--r-round);
+  background: var(--panel);
   color: var(--teal);
   cursor: pointer;
 }

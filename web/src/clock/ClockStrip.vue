@@ -172,8 +172,8 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
     >
       <defs>
         <linearGradient :id="`${id}-set`">
-          <stop offset="0" stop-color="#bfe0e6" />
-          <stop offset="1" stop-color="#d39a3a" />
+          <stop offset="0" stop-color="var(--pourable)" />
+          <stop offset="1" stop-color="var(--hard)" />
         </linearGradient>
       </defs>
       <g aria-hidden="true">
@@ -187,7 +187,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           class="night"
         />
         <g v-for="tick in axis.ticks" :key="tick.at">
-          <line :x1="tick.x" :x2="tick.x" :y1="head - 10" :y2="height" stroke="#e6edea" />
+          <line :x1="tick.x" :x2="tick.x" :y1="head - 10" :y2="height" stroke="var(--line-2)" />
           <text
             v-if="at === undefined || Math.abs(tick.x - axis.x(at)) > 62"
             :x="tick.x"
@@ -321,17 +321,17 @@ svg.waiting {
 }
 
 .night {
-  fill: #14312f12;
+  fill: var(--night);
 }
 
 .tick {
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .under {
-  fill: #7a3d0c;
-  font-size: 12px;
+  fill: var(--mark);
+  font-size: var(--size-small);
 }
 
 .under.late {
@@ -351,7 +351,7 @@ svg.waiting {
 }
 
 .trim {
-  fill: #7a3d0c55;
+  fill: var(--mark-soft);
 }
 
 .out {
@@ -361,7 +361,7 @@ svg.waiting {
 
 .outword {
   fill: var(--ink);
-  font-size: 12px;
+  font-size: var(--size-small);
   font-weight: 650;
 }
 
@@ -369,10 +369,10 @@ svg.waiting {
   position: absolute;
   width: 260px;
   padding: 8px 12px;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: var(--ink);
-  color: #fff;
-  font-size: 12px;
+  color: var(--on-ink);
+  font-size: var(--size-small);
   pointer-events: none;
 }
 </style>

@@ -21,8 +21,8 @@ defineProps<{ x: number; top: number; bottom: number; says: string }>()
 }
 
 text {
-  fill: #fff;
-  font: 650 12px var(--num);
+  fill: var(--panel);
+  font: 650 var(--size-small) var(--num);
   pointer-events: none;
 }
 </style>

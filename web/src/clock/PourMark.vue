@@ -11,12 +11,12 @@ defineProps<{ x: number; y: number; height: number }>()
 
 <style scoped>
 .moment {
-  stroke: #7a3d0c;
+  stroke: var(--mark);
   stroke-width: 2.5;
 }
 
 .knob {
-  fill: #fff;
+  fill: var(--panel);
   stroke: var(--teal);
   stroke-width: 2;
 }

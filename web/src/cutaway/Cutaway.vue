@@ -86,7 +86,7 @@ const words = computed(() =>
         :width="frame.block.right - frame.block.left"
         :height="frame.block.bottom - frame.block.top"
       />
-      <path :d="path" fill="#fff" fill-rule="evenodd" />
+      <path :d="path" fill="var(--panel)" fill-rule="evenodd" />
       <rect
         v-if="gate"
         :x="gate.x - 8"
@@ -221,7 +221,7 @@ svg {
 }
 
 .gate {
-  fill: #fffaf0;
+  fill: var(--clear);
   stroke: var(--ink-2);
   stroke-dasharray: 3 3;
 }
@@ -229,17 +229,17 @@ svg {
 .side {
   text-anchor: middle;
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .stretch {
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .leader {
   fill: none;
-  stroke: #c4d3ce;
+  stroke: var(--line);
 }
 
 .tag {
@@ -251,10 +251,10 @@ svg {
   justify-content: center;
   padding: 0 10px;
   border: 1px solid transparent;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: transparent;
   text-align: left;
-  font-size: 12px;
+  font-size: var(--size-small);
   line-height: 1.35;
   color: var(--ink-2);
   cursor: pointer;
@@ -263,7 +263,7 @@ svg {
 .tag b {
   overflow: hidden;
   color: var(--ink);
-  font: 650 13px/1.35 var(--num);
+  font: 650 var(--size)/1.35 var(--num);
   text-overflow: ellipsis;
   white-space: nowrap;
 }
@@ -274,7 +274,7 @@ svg {
 }
 
 .tag:hover {
-  background: #ffffffb0;
+  background: var(--veil);
 }
 
 .tag.on {
@@ -283,7 +283,7 @@ svg {
 }
 
 .join.crisp {
-  color: #24663f;
+  color: var(--ok-ink);
 }
 
 .join.late {

@@ -53,13 +53,13 @@ const marks = computed(() => {
 
 <style scoped>
 path {
-  fill: #b9bdb4;
-  stroke: #5f6a66;
+  fill: var(--metal);
+  stroke: var(--metal-line);
   stroke-width: 0.9;
 }
 
 path.metal {
-  fill: #c99a3a;
-  stroke: #7d5714;
+  fill: var(--brass);
+  stroke: var(--brass-line);
 }
 </style>

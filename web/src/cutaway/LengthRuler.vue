@@ -44,7 +44,7 @@ const ticks = computed(() =>
 
 .ruler text {
   fill: var(--ink-2);
-  font: 500 12px var(--num);
+  font: 500 var(--size-small) var(--num);
   font-feature-settings: 'tnum';
 }
 </style>

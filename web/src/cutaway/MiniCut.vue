@@ -17,8 +17,8 @@ const path = computed(() => outlinePath(props.section, frame.value))
 
 <template>
   <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" aria-hidden="true">
-    <path :d="path" fill="#fff" fill-rule="evenodd" />
+    <path :d="path" fill="var(--panel)" fill-rule="evenodd" />
     <Bands :layers="compiled.layers" :frame="frame" :path="path" />
-    <path :d="path" fill="none" stroke="#14312f" stroke-width="1.6" stroke-linejoin="round" />
+    <path :d="path" fill="none" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round" />
   </svg>
 </template>

@@ -15,9 +15,16 @@ const id = useId()
       patternUnits="userSpaceOnUse"
       patternTransform="rotate(35)"
     >
-      <rect width="8" height="8" fill="#d7e5e1" />
-      <line x1="0" y1="0" x2="0" y2="8" stroke="#c6d7d2" stroke-width="2" />
+      <rect width="8" height="8" fill="var(--silicone)" />
+      <line x1="0" y1="0" x2="0" y2="8" stroke="var(--silicone-2)" stroke-width="2" />
     </pattern>
   </defs>
-  <rect :x="x" :y="y" :width="width" :height="height" :fill="`url(#${id})`" stroke="#a9c0ba" />
+  <rect
+    :x="x"
+    :y="y"
+    :width="width"
+    :height="height"
+    :fill="`url(#${id})`"
+    stroke="var(--silicone-line)"
+  />
 </template>

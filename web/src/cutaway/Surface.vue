@@ -128,7 +128,7 @@ function key(event: KeyboardEvent): void {
 }
 
 .grip {
-  fill: #fff;
+  fill: var(--panel);
   stroke: var(--teal);
   stroke-width: 2;
 }
@@ -141,7 +141,7 @@ function key(event: KeyboardEvent): void {
 
 .handle:focus-visible .grip {
   stroke-width: 5;
-  stroke: #0f737680;
+  stroke: var(--focus-halo);
   fill: var(--teal);
 }
 

@@ -40,7 +40,7 @@ const line = computed(() => y(stirringFill))
       <path d="M24 10L36 178Q37 182 42 182H108Q113 182 114 178L126 10Z" />
     </clipPath>
     <g clip-path="url(#desk-cup)">
-      <rect width="150" height="190" fill="#f4f8f6" />
+      <rect width="150" height="190" fill="var(--hover)" />
       <g v-for="band in bands" :key="band.what">
         <rect
           x="0"
@@ -49,7 +49,7 @@ const line = computed(() => y(stirringFill))
           :height="y(band.from) - y(band.to) + 6"
           :fill="band.colour"
         />
-        <path :d="`M0 ${y(band.to)}H150`" stroke="#14312f40" />
+        <path :d="`M0 ${y(band.to)}H150`" stroke="var(--shade)" />
       </g>
     </g>
     <path d="M24 10L36 178Q37 182 42 182H108Q113 182 114 178L126 10" class="wall" />
@@ -73,6 +73,6 @@ const line = computed(() => y(stirringFill))
 
 text {
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

@@ -51,7 +51,9 @@ const readings = computed(() => {
   return desk.portions.portions.map(({ mass }) => (sum += mass))
 })
 
-const palette = ['#f1e2b8', '#b7d5d6', '#c9b3dd', '#d9c3a0', '#c4d3ce']
+const palette = ['part-a', 'part-b', 'extra-1', 'extra-2', 'extra-3'].map(
+  (name) => `var(--${name})`,
+)
 const colours = computed(() => {
   let extra = 1
   return desk.portions.portions.map(({ what }) =>
@@ -280,11 +282,11 @@ function empty(): void {
 }
 
 .big td b {
-  font: 650 22px var(--num);
+  font: 650 var(--size-head) var(--num);
 }
 
 .big td {
-  font: 500 14px var(--num);
+  font: 500 var(--size-lead) var(--num);
 }
 
 .big th i {
@@ -292,8 +294,8 @@ function empty(): void {
   width: 12px;
   height: 12px;
   margin-right: 8px;
-  border: 1px solid #14312f33;
-  border-radius: 4px;
+  border: 1px solid var(--shade);
+  border-radius: var(--r-small);
   vertical-align: -1px;
 }
 
@@ -349,7 +351,7 @@ function empty(): void {
 
 .pours b {
   display: block;
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 
 .scale {

@@ -109,6 +109,6 @@ function take(): void {
 
 .said b {
   color: var(--ink);
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 </style>

@@ -213,7 +213,7 @@ h3 {
   margin-top: 4px;
   padding-bottom: 4px;
   border-bottom: 1px solid var(--line);
-  font: 650 14px var(--num);
+  font: 650 var(--size-lead) var(--num);
 }
 
 .extra {
@@ -235,6 +235,6 @@ h3 {
 .btn.small {
   min-height: 28px;
   padding: 0 10px;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

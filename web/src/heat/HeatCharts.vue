@@ -8,14 +8,14 @@ import { eventful, followPlaces } from '@mivro/core/cure'
 import type { CompiledPlan } from '@mivro/core/plan'
 import { chosenUnit, fromSI, show, showDuration, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
-import ChartLegend from '../ui/ChartLegend.vue'
-import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
+import { token } from '../theme/token.ts'
+import { axisTitle, chartFont as font } from '../ui/chart.ts'
 import type { Heat } from './useHeat.ts'
 
 const props = defineProps<{ heat: Heat; compiled: CompiledPlan; room: number }>()
 const studio = useStudio()
 
-const colours = ['#0f7376', '#6d3fa0', '#14312f']
+const colours = ['teal', 'violet', 'ink'].map(token)
 const pours = computed(() => props.compiled.layers.map(({ clock }) => clock?.pourAt))
 const followed = computed(() =>
   props.heat.field.value
@@ -43,21 +43,18 @@ const line = (
   borderWidth: 2,
   pointRadius: 0,
   pointHitRadius: 6,
+  pointStyle: 'line' as const,
 })
 const named = (of: number | 'mould', i: number) =>
   `Point ${i + 1}, ${of === 'mould' ? 'mould' : props.compiled.layers[of].name}`
 
-const legend = computed(() => [
-  { label: 'hottest part', colour: '#b9700c', as: 'dashed' as const },
-  ...followed.value.map(({ of }, i) => ({ label: named(of, i), colour: colours[i] })),
-])
 const temperature = computed(() => {
   const hot = props.heat.hottest.value
   const series = hot
     ? [
         line(
           'Hottest part',
-          '#b9700c',
+          token('amber'),
           hot.series.at,
           hot.series.hot.map((t) => fromSI(t, degrees.value)),
           [5, 3],
@@ -93,7 +90,7 @@ const now = computed((): AnnotationOptions => ({
   type: 'line',
   scaleID: 'x',
   value: time(moment.value),
-  borderColor: '#0f7376',
+  borderColor: token('teal'),
   borderWidth: 1.5,
 }))
 const limit = computed((): AnnotationOptions | undefined => {
@@ -104,7 +101,7 @@ const limit = computed((): AnnotationOptions | undefined => {
     type: 'line',
     scaleID: 'y',
     value,
-    borderColor: '#a8232b',
+    borderColor: token('stop'),
     borderWidth: 1.2,
     borderDash: [4, 3],
     label: {
@@ -113,7 +110,7 @@ const limit = computed((): AnnotationOptions | undefined => {
       position: 'end',
       yAdjust: -9,
       backgroundColor: 'transparent',
-      color: '#a8232b',
+      color: token('stop'),
       font,
       padding: 0,
     },
@@ -123,10 +120,8 @@ const options = (
   title: string,
   marks: Record<string, AnnotationOptions>,
   more: { min?: number; max?: number; suggestedMax?: number },
+  legend = false,
 ): ChartOptions<'line'> => ({
-  responsive: true,
-  maintainAspectRatio: false,
-  animation: false,
   parsing: false,
   interaction: { mode: 'nearest', axis: 'x', intersect: false },
   scales: {
@@ -135,17 +130,16 @@ const options = (
       min: 0,
       max: time(until.value),
       title: axisTitle(inHours.value ? 'hours after the first mix' : 'minutes after the first mix'),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 7, includeBounds: false },
+      ticks: { maxTicksLimit: 7, includeBounds: false },
     },
     y: {
       ...more,
       title: axisTitle(title),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 5 },
+      ticks: { maxTicksLimit: 5 },
     },
   },
   plugins: {
+    legend: { display: legend },
     annotation: { annotations: marks },
     tooltip: {
       callbacks: {
@@ -175,6 +169,7 @@ const temperatureOptions = computed(() =>
         degrees.value,
       ),
     },
+    true,
   ),
 )
 const cureOptions = computed(() => options('% cured', { now: now.value }, { min: 0, max: 100 }))
@@ -182,7 +177,6 @@ const cureOptions = computed(() => options('% cured', { now: now.value }, { min:
 
 <template>
   <div v-if="heat.field.value" class="charts" :class="{ stale: heat.stale.value }">
-    <ChartLegend :entries="legend" />
     <div class="chart">
       <Line
         :data="temperature"

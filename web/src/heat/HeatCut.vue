@@ -12,7 +12,7 @@ import { useStudio } from '../project/studioStore.ts'
 import HeatKey from './HeatKey.vue'
 import { isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
-import { ramps } from './ramp.ts'
+import { rampOf } from './ramp.ts'
 import type { Heat } from './useHeat.ts'
 
 const props = defineProps<{
@@ -32,6 +32,7 @@ const { width, height, frame, path } = useFrame(
 
 const field = computed(() => props.heat.field.value)
 const what = computed(() => props.heat.what.value)
+const ramp = computed(() => rampOf(what.value))
 const scale = computed(() => field.value && heatScale(field.value))
 const pours = computed(() => props.compiled.layers.map(({ clock }) => clock?.pourAt))
 
@@ -94,7 +95,7 @@ watch(
   [picture, canvas],
   () => {
     const context = canvas.value?.getContext('2d')
-    if (context && picture.value) paint(context, picture.value, ramps[what.value], range.value)
+    if (context && picture.value) paint(context, picture.value, ramp.value, range.value)
   },
   { flush: 'post' },
 )
@@ -275,17 +276,17 @@ canvas.stale {
 }
 
 .block {
-  fill: #e9f0ed59;
-  stroke: #9db3ad;
+  fill: var(--glass);
+  stroke: var(--silicone-line);
   pointer-events: none;
 }
 
 .block.alpha {
-  fill: #dbe7e3;
+  fill: var(--silicone);
 }
 
 .empty {
-  fill: #fff;
+  fill: var(--panel);
   pointer-events: none;
 }
 
@@ -303,33 +304,33 @@ canvas.stale {
 
 .lines path {
   fill: none;
-  stroke: #ffffff8c;
+  stroke: var(--on-heat-line);
   stroke-width: 1;
 }
 
 .lines path.limit {
-  stroke: #ff8a80;
+  stroke: var(--hot-limit);
   stroke-width: 2.4;
   stroke-dasharray: 6 4;
 }
 
 .lines text {
-  fill: #fff;
-  stroke: #14312fb0;
+  fill: var(--panel);
+  stroke: var(--shade);
   stroke-width: 3;
   paint-order: stroke;
-  font: 650 12px var(--num);
+  font: 650 var(--size-small) var(--num);
   text-anchor: middle;
 }
 
 .hottest circle {
   fill: none;
-  stroke: #fff;
+  stroke: var(--panel);
   stroke-width: 1.8;
 }
 
 .hottest circle + circle {
-  fill: #fff;
+  fill: var(--panel);
 }
 
 .marker {
@@ -338,20 +339,20 @@ canvas.stale {
 }
 
 .marker circle {
-  stroke: #fff;
+  stroke: var(--panel);
   stroke-width: 2;
 }
 
 .marker .p0 {
-  fill: #0f7376;
+  fill: var(--teal);
 }
 
 .marker .p1 {
-  fill: #6d3fa0;
+  fill: var(--violet);
 }
 
 .marker .p2 {
-  fill: #14312f;
+  fill: var(--ink);
 }
 
 .marker:focus-visible circle {
@@ -360,15 +361,15 @@ canvas.stale {
 }
 
 .marker text {
-  fill: #fff;
-  font: 700 12px var(--num);
+  fill: var(--panel);
+  font: 700 var(--size-small) var(--num);
   text-anchor: middle;
   pointer-events: none;
 }
 
 .stretch {
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .working {
@@ -381,8 +382,8 @@ canvas.stale {
   gap: 10px;
   padding: 6px 14px;
   border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
+  border-radius: var(--r-round);
+  background: var(--panel);
   white-space: nowrap;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Quantity } from '@mivro/core/cure'
-import { gradients } from './ramp.ts'
+import { gradientOf } from './ramp.ts'
 
 /** What the colours mean. */
 defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
@@ -9,7 +9,7 @@ defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
 <template>
   <div class="key">
     <span class="num">{{ low }}</span>
-    <i :style="{ background: gradients[what] }" />
+    <i :style="{ background: gradientOf(what) }" />
     <span class="num">{{ high }}</span>
     <span v-if="limit" class="limit"><i />limit {{ limit }}</span>
     <span class="quiet small hint">Click the cut to follow a point.</span>
@@ -26,12 +26,12 @@ defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
   grid-template-columns: auto 1fr auto;
   align-items: center;
   gap: 4px 8px;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .key > i {
   height: 10px;
-  border-radius: 5px;
+  border-radius: var(--r-small);
 }
 
 .limit,

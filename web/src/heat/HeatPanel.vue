@@ -161,7 +161,7 @@ const looks = [
 }
 
 .title {
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 
 .facts {
@@ -182,7 +182,7 @@ const looks = [
 
 dt {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 dd {
@@ -191,11 +191,11 @@ dd {
 }
 
 dd b {
-  font: 650 22px/1.1 var(--num);
+  font: 650 var(--size-head)/1.1 var(--num);
 }
 
 dd span {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

@@ -136,7 +136,7 @@ const cups = computed(() => {
   padding: 9px 12px;
   border: 1px solid var(--teal);
   border-radius: var(--r);
-  background: #fff;
+  background: var(--panel);
   text-align: left;
   cursor: pointer;
 }
@@ -151,6 +151,6 @@ const cups = computed(() => {
 
 .way span {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

@@ -82,7 +82,7 @@ watch(
 
 <style scoped>
 td {
-  font: 600 13px var(--num);
+  font: 600 var(--size) var(--num);
   white-space: nowrap;
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import type { Picture } from '@mivro/core/cure'
 import { filledIn, isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
-import { ramps } from './ramp.ts'
+import { rampOf } from './ramp.ts'
 
 const columns = 20
 const rows = 10
@@ -25,6 +25,9 @@ function slope(air = false): Picture {
     mould: new Uint8Array(columns * rows),
   }
 }
+
+const temperature = rampOf('temperature')
+const alpha = rampOf('alpha')
 
 describe('lines of equal value', () => {
   it('a slope has upright lines where it passes their values', () => {
@@ -67,23 +70,23 @@ describe('painting', () => {
     } as unknown as CanvasRenderingContext2D
     const picture = slope()
     picture.values.fill(0, 0, columns)
-    paint(context, picture, ramps.temperature, { low: 0, high: columns - 1 })
+    paint(context, picture, temperature, { low: 0, high: columns - 1 })
     const { data } = put.mock.calls[0][0] as { data: Uint8ClampedArray }
     const pixel = (x: number, y: number) => [
       ...data.slice((y * columns + x) * 4, (y * columns + x) * 4 + 4),
     ]
-    const [r, g, b] = ramps.temperature(0)
+    const [r, g, b] = temperature(0)
     expect(pixel(10, rows - 1)).toEqual([Math.round(r), Math.round(g), Math.round(b), 255])
     expect(pixel(columns - 1, 0)[0]).toBeGreaterThan(240)
   })
 
   it('one family of colour that only grows lighter with heat', () => {
     const light = (share: number) => {
-      const [r, g, b] = ramps.temperature(share)
+      const [r, g, b] = temperature(share)
       return 0.3 * r + 0.59 * g + 0.11 * b
     }
     for (let i = 1; i <= 20; i++) expect(light(i / 20)).toBeGreaterThan(light((i - 1) / 20))
-    expect(ramps.alpha(-1)).toEqual(ramps.alpha(0))
-    expect(ramps.alpha(2)).toEqual(ramps.alpha(1))
+    expect(alpha(-1)).toEqual(alpha(0))
+    expect(alpha(2)).toEqual(alpha(1))
   })
 })

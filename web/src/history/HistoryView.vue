@@ -140,7 +140,7 @@ const restore = () =>
   padding: 8px 10px;
   border: 0;
   border-left: 3px solid transparent;
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
   background: none;
   color: inherit;
   font: inherit;

@@ -212,9 +212,9 @@ onUnmounted(() => {
   gap: 6px;
   height: 32px;
   padding: 0 10px;
-  border: 1px solid #c3d2cd;
-  border-radius: 16px;
-  background: #ffffffc0;
+  border: 1px solid var(--line);
+  border-radius: var(--r-round);
+  background: var(--veil);
   color: var(--ink);
   font-weight: 600;
   white-space: nowrap;
@@ -235,27 +235,27 @@ onUnmounted(() => {
 
 .lenses small {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .lenses a:hover,
 .tool:hover {
-  background: #fff;
+  background: var(--panel);
   border-color: var(--edge);
 }
 
 .lenses a.on {
   border-color: var(--teal);
   background: var(--teal);
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .lenses a.on i {
-  border-color: #fff;
+  border-color: var(--panel);
 }
 
 .lenses a.on small {
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .stage {

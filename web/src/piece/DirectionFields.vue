@@ -52,6 +52,6 @@ const change = (axis: number, value: number) =>
 
 .any :deep(input) {
   width: 44px;
-  font-size: 13px;
+  font-size: var(--size);
 }
 </style>

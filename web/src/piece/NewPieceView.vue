@@ -289,7 +289,7 @@ h1 {
   border: 1.5px dashed var(--edge);
   border-radius: var(--r-large);
   color: var(--ink);
-  font-size: 15px;
+  font-size: var(--size-lead);
   cursor: pointer;
 }
 
@@ -297,7 +297,7 @@ h1 {
 .drop.over,
 .drop:focus-within {
   border-color: var(--teal);
-  background: #ffffff90;
+  background: var(--veil);
 }
 
 .step {
@@ -315,7 +315,7 @@ h1 {
 
 .name input {
   border: 1px solid var(--line);
-  border-radius: 8px;
+  border-radius: var(--r-field);
   padding: 8px 10px;
 }
 </style>

@@ -138,7 +138,7 @@ const facts = computed(() => {
   justify-content: center;
   padding: 4px;
   border-bottom: 1px solid var(--line-2);
-  background: radial-gradient(90% 90% at 50% 45%, #fff 0, #fbfdfb 45%, #e8f0ed 100%);
+  background: var(--backlit);
 }
 
 .picture svg {
@@ -147,7 +147,7 @@ const facts = computed(() => {
 
 h2 {
   margin: 12px 16px 2px;
-  font-size: 16px;
+  font-size: var(--size-lead);
 }
 
 .facts,
@@ -160,13 +160,13 @@ h2 {
   align-items: center;
   gap: 8px;
   margin-top: 8px;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .state i {
   width: 9px;
   height: 9px;
-  border-radius: 9px;
+  border-radius: var(--r);
   border: 2px solid var(--edge);
 }
 
@@ -186,7 +186,7 @@ h2 {
 .state.lost i,
 .state.stop i {
   border-color: var(--stop);
-  border-radius: 2px;
+  border-radius: var(--r-tiny);
 }
 
 .remove {

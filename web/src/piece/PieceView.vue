@@ -125,13 +125,13 @@ h1 {
   display: flex;
   gap: 4px;
   padding: 3px;
-  border-radius: 9px;
-  background: #dbe6e2;
+  border-radius: var(--r);
+  background: var(--track);
 }
 
 .stages a {
   padding: 5px 12px;
-  border-radius: 7px;
+  border-radius: var(--r-field);
   color: var(--ink-2);
   font-weight: 550;
   text-decoration: none;
@@ -142,10 +142,10 @@ h1 {
 }
 
 .stages a.on {
-  background: #fff;
+  background: var(--panel);
   color: var(--ink);
   font-weight: 650;
-  box-shadow: 0 1px 2px #14313230;
+  box-shadow: 0 1px 2px var(--shade);
 }
 
 .icon {
@@ -166,7 +166,7 @@ h1 {
   position: absolute;
   inset: 40% 0 auto;
   text-align: center;
-  font: 600 15px var(--num);
+  font: 600 var(--size-lead) var(--num);
   color: var(--ink-2);
 }
 </style>

@@ -41,6 +41,6 @@ dl .row {
 
 dt {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

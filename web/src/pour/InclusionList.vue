@@ -129,7 +129,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 
 .set {
   border: 1px solid var(--line);
-  border-radius: 8px;
+  border-radius: var(--r-field);
 }
 
 .line {
@@ -145,7 +145,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
   min-width: 0;
   padding: 6px 4px 6px 8px;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: transparent;
   text-align: left;
   white-space: nowrap;

@@ -307,7 +307,7 @@ const joins = [
 
 h3 {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
   font-weight: 400;
 }
 
@@ -324,7 +324,7 @@ h3 {
 dt,
 dd {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 dt {
@@ -337,6 +337,6 @@ dd {
 
 dd b {
   color: var(--ink);
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 </style>

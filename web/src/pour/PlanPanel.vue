@@ -222,7 +222,7 @@ const moulds = [
 }
 
 td {
-  font: 650 14px var(--num);
+  font: 650 var(--size-lead) var(--num);
   white-space: nowrap;
 }
 </style>

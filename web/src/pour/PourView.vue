@@ -235,8 +235,8 @@ const shortcuts = [
   gap: 7px;
   padding: 5px 14px;
   border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
+  border-radius: var(--r-round);
+  background: var(--panel);
   font-weight: 600;
   cursor: pointer;
 }
@@ -255,15 +255,15 @@ const shortcuts = [
 .lens.on {
   border-color: var(--teal);
   background: var(--teal);
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .lens.on i {
-  border-color: #fff;
+  border-color: var(--panel);
 }
 
 .lens.on small {
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .gap {
@@ -276,8 +276,8 @@ const shortcuts = [
   gap: 6px;
   padding: 5px 12px;
   border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
+  border-radius: var(--r-round);
+  background: var(--panel);
   color: var(--ink-2);
   font-weight: 550;
   cursor: pointer;
@@ -301,7 +301,7 @@ const shortcuts = [
   border: 1px solid var(--line);
   border-top: 0;
   border-radius: 0 0 var(--r-large) var(--r-large);
-  background: #fff;
+  background: var(--panel);
 }
 
 .inspector {
@@ -314,7 +314,7 @@ const shortcuts = [
   padding: 14px 16px;
   overflow: hidden auto;
   scrollbar-width: thin;
-  scrollbar-color: #c4d3ce transparent;
+  scrollbar-color: var(--line) transparent;
 }
 
 .panels {

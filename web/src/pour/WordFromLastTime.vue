@@ -42,7 +42,7 @@ const said = ({ nextTime, faults }: Word) =>
   margin: 10px 14px 0;
   padding: 7px 12px;
   border-left: 3px solid var(--honey);
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
   background: var(--amber-soft);
   color: var(--amber-ink);
 }

@@ -214,7 +214,7 @@ const fine = (planned: number) => displayStep(planned, step.value)
   border: 0;
   border-bottom: 1.5px solid var(--edge);
   background: transparent;
-  font: 600 14px var(--num);
+  font: 600 var(--size-lead) var(--num);
 }
 
 td:first-child {
@@ -223,7 +223,7 @@ td:first-child {
 
 .layer th {
   padding-top: 10px;
-  font: 600 13px var(--num);
+  font: 600 var(--size) var(--num);
 }
 
 .layer span {
@@ -249,16 +249,16 @@ td :deep(.field-row) {
   margin-bottom: 5px;
   padding: 0;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .fault {
   padding: 4px 11px;
   border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
+  border-radius: var(--r-round);
+  background: var(--panel);
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
   cursor: pointer;
 }
 
@@ -268,17 +268,17 @@ td :deep(.field-row) {
 
 .fault.on {
   border-color: var(--warn);
-  background: #fbeee6;
-  color: #7a3a10;
+  background: var(--warn-soft);
+  color: var(--warn-ink);
   font-weight: 650;
 }
 
 .causes {
   padding: 10px 12px;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: var(--table);
   border: 1px solid var(--line-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .causes div {
@@ -297,6 +297,6 @@ td :deep(.field-row) {
   border-left: 3px solid var(--stop);
   background: var(--stop-soft);
   color: var(--stop-ink);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

@@ -179,7 +179,7 @@ ul {
   position: relative;
   border: 1px solid var(--line);
   border-radius: var(--r);
-  background: #fff;
+  background: var(--panel);
 }
 
 .card:hover,
@@ -188,7 +188,7 @@ ul {
 }
 
 .card.on {
-  background: #f1f8f7;
+  background: var(--hover);
 }
 
 .link {
@@ -211,14 +211,14 @@ ul {
   align-items: center;
   gap: 6px;
   margin-right: 20px;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .outcome i {
   width: 9px;
   height: 9px;
   border: 2px solid var(--warn);
-  border-radius: 9px;
+  border-radius: var(--r);
 }
 
 .outcome.good i {
@@ -228,7 +228,7 @@ ul {
 
 .outcome.lost i {
   border-color: var(--stop);
-  border-radius: 2px;
+  border-radius: var(--r-tiny);
 }
 
 .x {

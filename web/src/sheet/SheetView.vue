@@ -280,14 +280,14 @@ h2 {
   align-items: center;
   gap: 8px;
   margin-bottom: 4px;
-  font-size: 14px;
+  font-size: var(--size-lead);
 }
 
 h2 i {
   width: 12px;
   height: 12px;
-  border: 1px solid #14312f55;
-  border-radius: 3px;
+  border: 1px solid var(--shade);
+  border-radius: var(--r-tiny);
 }
 
 .do {

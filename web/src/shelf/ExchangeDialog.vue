@@ -136,7 +136,7 @@ async function bring(): Promise<void> {
 
 .list span {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .list .stop {

@@ -6,8 +6,8 @@ import { workingCurve, type PotLifeCurve } from '@mivro/core/cure'
 import type { Resin, Silicone } from '@mivro/core/material'
 import { chosenUnit, fromSI, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
-import ChartLegend from '../ui/ChartLegend.vue'
-import { axisTitle, chartFont as font, chartGrid, chartInk } from '../ui/chart.ts'
+import { token } from '../theme/token.ts'
+import { axisTitle } from '../ui/chart.ts'
 import { askCurve } from '../work/pool.ts'
 
 /** Pot life over rooms: the sheet's own, what was seen, and what that makes of it. */
@@ -39,72 +39,45 @@ const data = computed(() => {
     pots.value
       .filter((one) => Boolean(one.leftOut) === leftOut)
       .map(({ room, value }) => ({ x: fromSI(room, degrees.value), y: time(value) }))
+  const curveOf = (label: string, values: number[], colour: string, dash: number[] = []) => ({
+    label,
+    data: line(values),
+    borderColor: token(colour),
+    borderDash: dash,
+    borderWidth: 2,
+    pointRadius: 0,
+    pointStyle: 'line' as const,
+  })
+  const dotsOf = (label: string, leftOut: boolean, edge: string, fill: string) => ({
+    label,
+    data: dots(leftOut),
+    showLine: false,
+    borderColor: token(edge),
+    backgroundColor: token(fill),
+    pointRadius: 5,
+    pointBorderWidth: 1.5,
+  })
   return {
     datasets: [
-      {
-        label: 'The sheet',
-        data: line(sheet),
-        borderColor: '#4a625f',
-        borderDash: [5, 4],
-        borderWidth: 1.6,
-        pointRadius: 0,
-      },
-      ...(counted
-        ? [
-            {
-              label: 'With what was seen',
-              data: line(learned),
-              borderColor: '#0f7376',
-              borderWidth: 2.4,
-              pointRadius: 0,
-            },
-          ]
-        : []),
-      {
-        label: 'Seen',
-        data: dots(false),
-        showLine: false,
-        borderColor: '#b9700c',
-        backgroundColor: '#e8a838',
-        pointRadius: 5,
-        pointBorderWidth: 1.5,
-      },
-      {
-        label: 'Left out',
-        data: dots(true),
-        showLine: false,
-        borderColor: '#7e918e',
-        backgroundColor: '#ffffff',
-        pointRadius: 4,
-        pointBorderWidth: 1.5,
-      },
-    ],
+      curveOf('The sheet', sheet, 'ink-2', [5, 4]),
+      ...(counted ? [curveOf('With what was seen', learned, 'teal')] : []),
+      dotsOf('Seen', false, 'amber', 'honey'),
+      dotsOf('Left out', true, 'faint', 'panel'),
+    ].filter((set) => set.data.length > 0),
   }
 })
-const legend = computed(() => [
-  { label: 'the sheet', colour: '#4a625f', as: 'dashed' as const },
-  ...(seen.value.some(({ leftOut }) => !leftOut)
-    ? [{ label: 'with what was seen', colour: '#0f7376' }]
-    : []),
-  ...(pots.value.length > 0 ? [{ label: 'seen', colour: '#b9700c', as: 'dot' as const }] : []),
-])
 const options = computed((): ChartOptions<'line'> => ({
-  responsive: true,
-  maintainAspectRatio: false,
-  animation: false,
   parsing: false,
   scales: {
     x: {
       type: 'linear',
       title: axisTitle(`room, ${unitSymbol('temperature', studio.units)}`),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 6 },
+      ticks: { maxTicksLimit: 6 },
     },
     y: {
       min: 0,
       title: axisTitle(inHours.value ? 'pot life, hours' : 'pot life, minutes'),
-      grid: { color: chartGrid },
-      ticks: { color: chartInk, font, maxTicksLimit: 5 },
+      ticks: { maxTicksLimit: 5 },
     },
   },
   plugins: {
@@ -129,7 +102,6 @@ const options = computed((): ChartOptions<'line'> => ({
         data-chart="learned"
       />
     </div>
-    <ChartLegend :entries="legend" />
   </div>
 </template>
 

@@ -297,7 +297,7 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
 }
 
 .head :deep(input.heading) {
-  font-size: 22px;
+  font-size: var(--size-head);
 }
 
 .dot input {
@@ -305,7 +305,7 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
   height: 34px;
   padding: 0;
   border: 1px solid var(--line);
-  border-radius: 10px;
+  border-radius: var(--r);
   background: none;
   cursor: pointer;
 }
@@ -316,13 +316,13 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
 
 .dot input::-webkit-color-swatch {
   border: 0;
-  border-radius: 7px;
+  border-radius: var(--r-field);
 }
 
 h3 {
   margin-top: 6px;
   padding-bottom: 4px;
   border-bottom: 1px solid var(--line);
-  font: 650 14px var(--num);
+  font: 650 var(--size-lead) var(--num);
 }
 </style>

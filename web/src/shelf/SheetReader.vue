@@ -145,7 +145,7 @@ const working = computed(() => {
 }
 
 td {
-  font: 600 13px var(--num);
+  font: 600 var(--size) var(--num);
   white-space: nowrap;
 }
 

@@ -8,7 +8,7 @@ import type { Stored } from '../api/client.ts'
 import { useOpen } from '../api/useOpen.ts'
 import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
-import '../ui/listed.css'
+import '../theme/listed.css'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -193,16 +193,16 @@ li i {
   flex: none;
   width: 22px;
   height: 22px;
-  border: 1px solid #14312f30;
-  border-radius: 7px;
+  border: 1px solid var(--shade);
+  border-radius: var(--r-field);
 }
 
 li i.tint {
-  border-radius: 22px;
+  border-radius: var(--r-round);
 }
 
 li i.silicone {
-  border-radius: 7px 7px 3px 3px;
+  border-radius: var(--r-field) var(--r-field) var(--r-tiny) var(--r-tiny);
   border-width: 1px 1px 5px;
 }
 
@@ -210,8 +210,8 @@ li i.inclusion {
   width: 15px;
   height: 15px;
   margin: 4px;
-  border-radius: 2px;
-  background: #c99a3a;
+  border-radius: var(--r-tiny);
+  background: var(--brass);
   rotate: 45deg;
 }
 </style>

@@ -16,6 +16,6 @@ const emit = defineEmits<{ confirm: [] }>()
   min-width: 20px;
   color: var(--warn);
   text-align: left;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

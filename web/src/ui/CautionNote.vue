@@ -23,11 +23,11 @@ const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
 <style scoped>
 .caution {
   border-left: 3px solid var(--honey);
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
   padding: 8px 10px;
   background: var(--amber-soft);
   color: var(--amber-ink);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .fixes {
@@ -40,14 +40,14 @@ const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
 .fixes .btn {
   padding: 3px 10px;
   border: 1px solid currentcolor;
-  background: #ffffffb0;
+  background: var(--veil);
   color: inherit;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .is-note {
   border-color: var(--teal);
-  background: #eef5f3;
+  background: var(--hover);
   color: var(--ink);
 }
 

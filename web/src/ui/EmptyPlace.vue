@@ -21,11 +21,11 @@ defineProps<{ title: string }>()
 }
 
 h2 {
-  font-size: 22px;
+  font-size: var(--size-head);
 }
 
 p {
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 
 .next {

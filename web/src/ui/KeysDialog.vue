@@ -29,8 +29,8 @@ dl div {
 kbd {
   padding: 2px 7px;
   border: 1px solid var(--line);
-  border-radius: 6px;
+  border-radius: var(--r-small);
   background: var(--table);
-  font: 600 12px var(--num);
+  font: 600 var(--size-small) var(--num);
 }
 </style>

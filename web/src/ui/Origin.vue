@@ -24,7 +24,7 @@ defineProps<{ of: string; lines: readonly string[] }>()
   display: inline-flex;
   padding: 4px;
   border: 0;
-  border-radius: 6px;
+  border-radius: var(--r-small);
   background: transparent;
   color: var(--teal);
   vertical-align: -4px;
@@ -40,7 +40,7 @@ defineProps<{ of: string; lines: readonly string[] }>()
   flex-direction: column;
   gap: 6px;
   margin-top: 8px;
-  font-size: 12px;
+  font-size: var(--size-small);
   text-align: left;
 }
 </style>

@@ -16,7 +16,7 @@ const studio = useStudio()
   margin: 12px 0;
   padding: 10px 14px;
   border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
   background: var(--stop-soft);
   color: var(--stop-ink);
 }

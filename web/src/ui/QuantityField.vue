@@ -149,20 +149,20 @@ input {
   background: transparent;
   outline: 0;
   text-align: right;
-  font: 600 15px var(--num);
+  font: 600 var(--size-lead) var(--num);
   font-feature-settings: 'tnum';
 }
 
 input::placeholder {
-  color: #5f7673;
-  font: 500 12px var(--text);
+  color: var(--ink-3);
+  font: 500 var(--size-small) var(--text);
 }
 
 small {
   min-width: 20px;
   text-align: left;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .wrong .entry {

@@ -15,7 +15,7 @@ defineProps<{ label: string }>()
   display: inline-flex;
   padding: 6px;
   border: 0;
-  border-radius: 6px;
+  border-radius: var(--r-small);
   background: transparent;
   color: var(--ink-2);
   cursor: pointer;

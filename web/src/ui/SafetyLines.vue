@@ -23,11 +23,11 @@ defineProps<{ before: string; lines: readonly SafetyLine[]; withDeferring?: bool
   display: flex;
   gap: 8px;
   padding: 8px 10px;
-  border: 1px solid #e2c8a4;
-  border-radius: 8px;
-  background: #fffaf1;
-  color: #5c3a08;
-  font-size: 12px;
+  border: 1px solid var(--amber-line);
+  border-radius: var(--r-field);
+  background: var(--clear);
+  color: var(--amber-ink);
+  font-size: var(--size-small);
 }
 
 svg {
@@ -37,6 +37,6 @@ svg {
 }
 
 i {
-  color: #6b5326;
+  color: var(--amber-ink);
 }
 </style>

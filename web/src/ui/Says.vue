@@ -17,10 +17,10 @@ const studio = useStudio()
   grid-column: 1 / -1;
   padding: 6px 10px;
   border-left: 3px solid var(--stop);
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
   background: var(--stop-soft);
   color: var(--stop-ink);
-  font-size: 12px;
+  font-size: var(--size-small);
   text-align: left;
 }
 </style>

@@ -56,7 +56,7 @@ legend {
   float: left;
   padding: 0;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .above legend {
@@ -67,8 +67,8 @@ legend {
 .seg {
   display: flex;
   border: 1px solid var(--line);
-  border-radius: 8px;
-  background: #fff;
+  border-radius: var(--r-field);
+  background: var(--panel);
 }
 
 .above .seg {
@@ -80,27 +80,27 @@ legend {
   flex: 1;
   padding: 6px 12px;
   text-align: center;
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--ink-2);
   cursor: pointer;
   white-space: nowrap;
 }
 
 .seg label:first-child {
-  border-radius: 7px 0 0 7px;
+  border-radius: var(--r-field) 0 0 var(--r-field);
 }
 
 .seg label:last-child {
-  border-radius: 0 7px 7px 0;
+  border-radius: 0 var(--r-field) var(--r-field) 0;
 }
 
 .seg label:hover {
-  background: #f2f7f5;
+  background: var(--hover);
 }
 
 .seg label.on {
   background: var(--teal-soft);
-  color: #0b5a5c;
+  color: var(--teal-ink);
   font-weight: 650;
 }
 

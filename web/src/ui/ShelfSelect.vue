@@ -65,7 +65,7 @@ const swatch = (id: string) => {
 .label {
   flex: none;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .select {
@@ -79,8 +79,8 @@ const swatch = (id: string) => {
   width: 12px;
   height: 12px;
   margin-right: 6px;
-  border: 1px solid #14312f33;
-  border-radius: 4px;
+  border: 1px solid var(--shade);
+  border-radius: var(--r-small);
   vertical-align: -1px;
 }
 </style>

@@ -73,9 +73,9 @@ input,
 textarea {
   width: 100%;
   border: 1px solid var(--line);
-  border-radius: 8px;
+  border-radius: var(--r-field);
   padding: 7px 10px;
-  background: #fff;
+  background: var(--panel);
   resize: vertical;
 }
 
@@ -88,7 +88,7 @@ input.heading {
   border-color: transparent;
   padding: 2px 6px;
   margin-left: -7px;
-  font: 650 16px var(--num);
+  font: 650 var(--size-lead) var(--num);
   text-overflow: ellipsis;
 }
 
@@ -98,6 +98,6 @@ input.heading:focus {
 }
 
 ::placeholder {
-  color: #5f7673;
+  color: var(--ink-3);
 }
 </style>

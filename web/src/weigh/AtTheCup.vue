@@ -96,7 +96,7 @@ async function toTheDesk(): Promise<void> {
 <style scoped>
 summary {
   color: var(--teal);
-  font-size: 12px;
+  font-size: var(--size-small);
   font-weight: 600;
   cursor: pointer;
 }

@@ -97,7 +97,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
 }
 
 .error b {
-  font: 650 30px/1 var(--num);
+  font: 650 var(--size-figure)/1 var(--num);
 }
 
 .ok {
@@ -109,18 +109,24 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
 }
 
 .add {
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 
 .add b {
-  font: 650 22px/1 var(--num);
+  font: 650 var(--size-head)/1 var(--num);
 }
 
 .gauge {
   position: relative;
   height: 12px;
-  border-radius: 6px;
-  background: linear-gradient(to right, #f9e5e5, #fbeed6 38%, #fbeed6 62%, #f9e5e5);
+  border-radius: var(--r-small);
+  background: linear-gradient(
+    to right,
+    var(--stop-soft),
+    var(--amber-soft) 38%,
+    var(--amber-soft) 62%,
+    var(--stop-soft)
+  );
 }
 
 .good {
@@ -129,7 +135,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
   width: 9%;
   top: 0;
   bottom: 0;
-  background: #bfe0cb;
+  background: var(--ok-soft);
 }
 
 .mark {
@@ -138,7 +144,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
   bottom: -4px;
   width: 4px;
   margin-left: -2px;
-  border-radius: 2px;
+  border-radius: var(--r-tiny);
   background: var(--ink);
 }
 </style>

@@ -65,13 +65,13 @@ td {
 }
 
 td b {
-  font: 650 15px var(--num);
+  font: 650 var(--size-lead) var(--num);
 }
 
 tfoot td {
   border: 0;
   color: var(--ink-2);
-  font: 400 12px var(--text);
+  font: 400 var(--size-small) var(--text);
   text-align: left;
 }
 </style>

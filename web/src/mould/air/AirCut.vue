@@ -123,8 +123,8 @@ const sameWay = computed(() => {
     >
       <defs>
         <linearGradient :id="`${id}-resin`" x1="0" y1="0" x2="0" y2="1">
-          <stop offset="0" stop-color="#f7e6bd" />
-          <stop offset="1" stop-color="#eccf8c" />
+          <stop offset="0" stop-color="var(--resin-light)" />
+          <stop offset="1" stop-color="var(--resin-deep)" />
         </linearGradient>
         <clipPath :id="`${id}-in`"><path :d="path" clip-rule="evenodd" /></clipPath>
       </defs>
@@ -147,7 +147,7 @@ const sameWay = computed(() => {
       </template>
       <path
         :d="path"
-        :fill="casting ? '#f6e6c0' : silicone ? '#b9cbc6' : '#fff'"
+        :fill="`var(--${casting ? 'resin-light' : silicone ? 'silicone-deep' : 'panel'})`"
         fill-rule="evenodd"
       />
       <g v-if="!silicone && !casting" :clip-path="`url(#${id}-in)`">
@@ -269,15 +269,15 @@ svg {
 }
 
 .void rect {
-  fill: #e9f4f5;
+  fill: var(--void);
 }
 
 .void.filled rect {
-  fill: #dba94a;
+  fill: var(--prefilled);
 }
 
 .channel {
-  stroke: #fff8e6;
+  stroke: var(--clear);
 }
 
 .channel.far {
@@ -291,14 +291,14 @@ svg {
 }
 
 .spot {
-  fill: #fff;
+  fill: var(--panel);
   stroke: var(--ink);
   stroke-width: 1.5;
 }
 
 .dab path {
   fill: var(--amber);
-  stroke: #fff;
+  stroke: var(--panel);
 }
 
 .parting line {
@@ -309,18 +309,18 @@ svg {
 
 .parting text {
   fill: var(--teal);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .side {
   text-anchor: middle;
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .stretch {
   fill: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .tag {
@@ -332,22 +332,22 @@ svg {
   justify-content: center;
   padding: 0 8px;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: transparent;
   text-align: left;
-  font-size: 12px;
+  font-size: var(--size-small);
   line-height: 1.35;
   color: var(--ink-2);
   cursor: pointer;
 }
 
 .tag:hover {
-  background: #ffffffb0;
+  background: var(--veil);
 }
 
 .tag b {
   color: var(--ink);
-  font: 650 13px/1.35 var(--num);
+  font: 650 var(--size)/1.35 var(--num);
   white-space: nowrap;
 }
 
@@ -356,6 +356,6 @@ svg {
   left: 16px;
   bottom: 12px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 </style>

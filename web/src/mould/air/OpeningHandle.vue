@@ -103,7 +103,7 @@ function press(event: KeyboardEvent): void {
 }
 
 .ring {
-  fill: #fff;
+  fill: var(--panel);
   stroke: var(--teal);
   stroke-width: 2;
 }
@@ -124,6 +124,6 @@ function press(event: KeyboardEvent): void {
 
 .on path,
 .handle:focus-visible path {
-  fill: #fff;
+  fill: var(--panel);
 }
 </style>

@@ -2,7 +2,6 @@ import {
   AmbientLight,
   BufferAttribute,
   BufferGeometry,
-  Color,
   DirectionalLight,
   DoubleSide,
   Group,
@@ -23,6 +22,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
+import { token } from '../../theme/token.ts'
 import type { MouldOpening } from '@mivro/core/mould'
 import { fromAxes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
 import { type Section } from '@mivro/core/filling'
@@ -32,9 +32,6 @@ interface Hand {
   onDrag: (id: string, at: readonly number[]) => void
   onDrop: () => void
 }
-
-const teal = new Color('#0f7376')
-const honey = new Color('#e8a838')
 
 /** Metres are drawn as this many units: three's near plane likes tens. */
 const scale = 1000
@@ -52,23 +49,23 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const camera = new PerspectiveCamera(32, 1, 1, 5000)
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
-  scene.add(new AmbientLight('#ffffff', 1.7))
-  const sun = new DirectionalLight('#fff6e3', 2.2)
+  scene.add(new AmbientLight(token('light'), 1.7))
+  const sun = new DirectionalLight(token('sun'), 2.2)
   sun.position.set(0.6, 1, 0.8)
   scene.add(sun)
   const held = new Group()
   scene.add(held)
 
   const airy = new MeshStandardMaterial({
-    color: '#d5eef0',
+    color: token('air'),
     roughness: 0.6,
-    emissive: '#3f8f94',
+    emissive: token('air-glow'),
     emissiveIntensity: 0.35,
   })
-  const dabbed = new MeshStandardMaterial({ color: '#b9700c', roughness: 0.6 })
+  const dabbed = new MeshStandardMaterial({ color: token('amber'), roughness: 0.6 })
   const plane = new Plane(new Vector3(0, 0, 1), 0)
   const skin = new MeshStandardMaterial({
-    color: '#f2dfae',
+    color: token('skin'),
     roughness: 0.55,
     transparent: true,
     opacity: 0.34,
@@ -165,9 +162,9 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const ball = new Mesh(
         new SphereGeometry(Math.max((bore * scale) / 2, size * 0.028), 24, 16),
         new MeshStandardMaterial({
-          color: what === 'gate' ? honey : teal,
-          emissive: id === selected ? teal : new Color('#000000'),
-          emissiveIntensity: 0.45,
+          color: token(what === 'gate' ? 'honey' : 'teal'),
+          emissive: token('teal'),
+          emissiveIntensity: id === selected ? 0.45 : 0,
         }),
       )
       ball.position.set(at[0] * scale, at[1] * scale, at[2] * scale)

@@ -142,7 +142,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
 }
 
 .lead {
-  font-size: 15px;
+  font-size: var(--size-lead);
 }
 
 .cards {
@@ -159,7 +159,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
   border: 1px solid var(--line);
   border-left: 4px solid var(--ok);
   border-radius: var(--r);
-  background: #fff;
+  background: var(--panel);
 }
 
 .cards li.stop {
@@ -189,7 +189,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
 }
 
 .head b {
-  font: 650 15px var(--num);
+  font: 650 var(--size-lead) var(--num);
 }
 
 .test {
@@ -208,7 +208,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
   padding: 12px 14px;
   border: 1px solid var(--line);
   border-radius: var(--r);
-  background: #ffffffc8;
+  background: var(--veil);
 }
 
 .prepare li {
@@ -228,7 +228,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
 
 .prepare small {
   display: block;
-  font-size: 12px;
+  font-size: var(--size-small);
 }
 
 .wait {

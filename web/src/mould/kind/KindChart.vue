@@ -6,7 +6,8 @@ import { Line } from 'vue-chartjs'
 import { cheapestFrom, costPerCopy, mouldKinds, type MouldKind } from '@mivro/core/mould'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../../project/studioStore.ts'
-import { axisTitle, chartFont as font, chartGrid, chartInk } from '../../ui/chart.ts'
+import { token } from '../../theme/token.ts'
+import { axisTitle, chartFont as font } from '../../ui/chart.ts'
 import { useProject } from '../../project/projectStore.ts'
 
 const project = useProject()
@@ -14,14 +15,14 @@ const studio = useStudio()
 
 /** Each kind keeps its line, so that it is known again. */
 const lines: Record<MouldKind, { colour: string; dash: number[] }> = {
-  'open block': { colour: '#2c7a52', dash: [] },
-  'cut block': { colour: '#b9700c', dash: [] },
-  'two-part': { colour: '#0f7376', dash: [] },
-  hinged: { colour: '#0f7376', dash: [6, 4] },
-  'brushed sock': { colour: '#8a5a9e', dash: [] },
-  'printed shell': { colour: '#4a625f', dash: [] },
-  turning: { colour: '#7e918e', dash: [2, 3] },
-  bought: { colour: '#7e918e', dash: [] },
+  'open block': { colour: token('ok'), dash: [] },
+  'cut block': { colour: token('amber'), dash: [] },
+  'two-part': { colour: token('teal'), dash: [] },
+  hinged: { colour: token('teal'), dash: [6, 4] },
+  'brushed sock': { colour: token('mauve'), dash: [] },
+  'printed shell': { colour: token('ink-2'), dash: [] },
+  turning: { colour: token('faint'), dash: [2, 3] },
+  bought: { colour: token('faint'), dash: [] },
 }
 
 const advice = computed(() => project.compiledMould?.advice ?? [])
@@ -64,14 +65,14 @@ const options = computed((): ChartOptions<'line'> => {
       type: 'line',
       scaleID: 'x',
       value: project.mould!.wish.copies - 1,
-      borderColor: '#14312f',
+      borderColor: token('ink'),
       borderWidth: 1.4,
       borderDash: [3, 3],
       label: {
         display: true,
         content: `${project.mould!.wish.copies} wished`,
         position: 'start',
-        backgroundColor: '#14312f',
+        backgroundColor: token('ink'),
         font,
         padding: 4,
       },
@@ -99,25 +100,21 @@ const options = computed((): ChartOptions<'line'> => {
     ...data.value.datasets.map(({ data: line }) => line[Math.min(2, line.length - 1)] ?? 0),
   )
   return {
-    responsive: true,
-    maintainAspectRatio: false,
-    animation: false,
     interaction: { mode: 'index', intersect: false },
     scales: {
       x: {
         title: axisTitle('Copies'),
-        grid: { color: chartGrid },
-        ticks: { color: chartInk, font, maxTicksLimit: 12 },
+        ticks: { maxTicksLimit: 12 },
       },
       y: {
         min: 0,
         max: Math.ceil(highest),
         title: axisTitle('Each copy costs, in your money'),
-        grid: { color: chartGrid },
-        ticks: { color: chartInk, font, maxTicksLimit: 8 },
+        ticks: { maxTicksLimit: 8 },
       },
     },
     plugins: {
+      legend: { display: false },
       annotation: { annotations: marks },
       tooltip: {
         callbacks: {
@@ -236,7 +233,7 @@ button {
   width: 100%;
   padding: 2px 4px;
   border: 0;
-  border-radius: 6px;
+  border-radius: var(--r-small);
   background: none;
   text-align: left;
   cursor: pointer;
@@ -253,10 +250,10 @@ button i {
 
 button small {
   padding: 0 7px;
-  border-radius: 8px;
+  border-radius: var(--r-field);
   background: var(--ok);
-  color: #fff;
-  font-size: 12px;
+  color: var(--on-ink);
+  font-size: var(--size-small);
 }
 
 tr.on th,

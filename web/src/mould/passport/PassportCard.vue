@@ -199,7 +199,7 @@ const shellSilicone = ref<number>()
 .card {
   border: 1px solid var(--line);
   border-radius: var(--r-large);
-  background: #fff;
+  background: var(--panel);
   overflow: hidden;
 }
 
@@ -209,11 +209,11 @@ const shellSilicone = ref<number>()
   align-items: baseline;
   padding: 14px 18px;
   background: var(--ink);
-  color: #fff;
+  color: var(--on-ink);
 }
 
 .card header .quiet {
-  color: #c8d8d4;
+  color: var(--bar-ink-2);
 }
 
 dl {

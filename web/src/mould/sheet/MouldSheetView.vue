@@ -184,7 +184,7 @@ const print = () => window.print()
 <style scoped>
 h2 {
   margin: 12px 0 2px;
-  font-size: 14px;
+  font-size: var(--size-lead);
 }
 
 ol {

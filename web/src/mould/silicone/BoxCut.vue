@@ -141,12 +141,12 @@ const length = (x: number) => show(x, 'length', studio.units)
   position: absolute;
   inset: 42% 60px auto;
   text-align: center;
-  font-size: 15px;
+  font-size: var(--size-lead);
   color: var(--ink-2);
 }
 
 .master {
-  fill: #f3dfae;
+  fill: var(--resin);
   fill-rule: evenodd;
   stroke: var(--ink);
   stroke-width: 1.6;
@@ -160,7 +160,7 @@ const length = (x: number) => show(x, 'length', studio.units)
 
 text {
   fill: var(--ink-2);
-  font: 500 12px var(--num);
+  font: 500 var(--size-small) var(--num);
 }
 
 .measure text:first-child,
@@ -195,13 +195,13 @@ text {
 }
 
 .plan {
-  fill: #d7e5e1;
+  fill: var(--silicone);
   stroke: var(--ink-2);
   stroke-width: 3;
 }
 
 .hull {
-  fill: #f3dfae;
+  fill: var(--resin);
   stroke: var(--ink);
   stroke-width: 1.4;
 }
