@@ -1,6 +1,6 @@
 /**
  * The rooms and the doors between them.
- * web -> core, server -> core, nothing -> web; inside core one way, from the bottom up.
+ * web -> words -> core, server -> words -> core, nothing -> web; inside core one way, from the bottom up.
  */
 const order = [
   ['schema'],
@@ -58,6 +58,13 @@ module.exports = {
       severity: 'error',
       comment: 'core computes; it knows neither interface nor storage nor Node',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(words|server|web|e2e|bench)/' },
+    },
+    {
+      name: 'words-say-what-core-means',
+      severity: 'error',
+      comment: 'words hold sentences for the codes of core, and know nothing above them',
+      from: { path: '^words/src', pathNot: '\\.test\\.ts$' },
       to: { path: '^(server|web|e2e|bench)/' },
     },
     {

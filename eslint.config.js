@@ -3,6 +3,29 @@ import vue from 'eslint-plugin-vue'
 import prettier from 'eslint-config-prettier'
 import globals from 'globals'
 
+/** What Element Plus has, and what an ordinary screen takes of it. */
+const controls = {
+  button: 'ElButton, ToolButton',
+  select: 'SelectField, ElSelect',
+  input: 'QuantityField, TextField, CountField, ElInput, ElCheckbox, ElDatePicker, ElUpload',
+  textarea: 'TextField',
+  table: 'ElTable',
+  details: 'Fold, ElCollapse',
+  progress: 'ElProgress',
+  dialog: 'ElDialog',
+  fieldset: 'ElCheckboxGroup, or a div with role="group"',
+}
+/** Instruments are drawn by us, and sheets are printed: these files, and no others. */
+const instruments = [
+  'web/src/cutaway/**',
+  'web/src/clock/**',
+  'web/src/heat/HeatCut.vue',
+  'web/src/mould/air/AirCut.vue',
+  'web/src/mould/silicone/BoxCut.vue',
+  'web/src/desk/CupPicture.vue',
+  'web/src/**/*SheetView.vue',
+]
+
 /** Colours stand in the tokens; what is painted by hand asks for them by name. */
 const ownColour = {
   message: 'Name a colour of web/src/theme/tokens.css: token(name), or var(--name).',
@@ -48,6 +71,24 @@ export default tseslint.config(
     rules: {
       'no-restricted-syntax': ['error', { selector: `Literal${hex}`, ...ownColour }],
       'vue/no-restricted-syntax': ['error', { selector: `VLiteral${hex}`, ...ownColour }],
+    },
+  },
+  {
+    files: ['web/src/**/*.vue'],
+    ignores: instruments,
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...Object.entries(controls).map(([element, instead]) => ({
+          element,
+          message: `Take a control of Element Plus: ${instead}.`,
+        })),
+      ],
+      'vue/no-restricted-static-attribute': [
+        'error',
+        { key: 'style', message: 'Use a class.' },
+        { key: 'title', element: '/^[a-z]/', message: 'A tip is an ElTooltip.' },
+      ],
     },
   },
   {

@@ -17,6 +17,14 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'words',
+          include: ['words/src/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: hanging,
+        },
+      },
+      {
+        test: {
           name: 'server',
           include: ['server/src/**/*.test.ts'],
           environment: 'node',

@@ -45,7 +45,7 @@ test.describe('files', () => {
       await page.locator('input[type=file]').setInputFiles(stl('bear.stl', bytes()))
       await expect(page.getByRole('alert')).toContainText(sentence)
       await expect(mivro.field('Name')).toHaveValue('My bear')
-      await expect(page.getByRole('button', { name: 'Make the piece' })).toBeHidden()
+      await expect(page.getByRole('button', { name: 'Create piece' })).toBeHidden()
       // And the way out works: another file.
       await page.getByRole('button', { name: 'Choose another file' }).click()
       await page.locator('input[type=file]').setInputFiles(stl('block.stl', block()))
@@ -74,7 +74,7 @@ test.describe('files', () => {
       page.getByText(/The surface has 1 hole \(4 open edges\), so the volume is only known to ±/),
     ).toBeVisible()
     await expect(page.getByText(/ml ± \d/)).toBeVisible()
-    await expect(page.getByRole('button', { name: 'Make the piece' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Create piece' })).toBeVisible()
   })
 
   test('a doubtful size asks for its unit', async ({ mivro, page }) => {
@@ -90,7 +90,10 @@ test.describe('files', () => {
     await page.locator('input[type=file]').setInputFiles(stl('inches.stl', inches))
     await expect(page.getByText(/in millimetres this would be 2.0 mm long/)).toBeVisible()
     await expect(page.getByText('Say which unit the file means')).toBeVisible()
-    await page.getByTitle('50.0 mm long').click()
+    const inch = page.locator('.el-segmented__item', { hasText: /^in$/ })
+    await inch.hover()
+    await expect(page.getByRole('tooltip', { name: '50.0 mm long' })).toBeVisible()
+    await inch.click()
     await expect(page.getByText('40.0 mm × 50.0 mm × 30.0 mm')).toBeVisible()
   })
 })
@@ -145,7 +148,7 @@ test.describe('the pour', () => {
     )
     await expect(mivro.field(/^From .* up to/)).toHaveValue('3 cubits')
     await mivro.field(/^From .* up to/).press('Escape')
-    await mivro.type('Resin in each copy', '2 oz')
+    await mivro.type('Resin per copy', '2 oz')
     await expect(page.getByRole('alert')).toContainText(
       'Write "2 fl oz" for volume, or give it in ml.',
     )

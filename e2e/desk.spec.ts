@@ -9,7 +9,7 @@ import { expect, test } from './mivro.ts'
  */
 test('the ratio desk: what to weigh, past the mark, a cup too small', async ({ mivro, page }) => {
   await mivro.open('/desk')
-  const row = (part: string) => page.locator(`tr[data-part="${part}"]`)
+  const row = (part: string) => page.locator(`tr.part-${part}`)
   await expect(row('A')).toContainText('69.1')
   await expect(row('B')).toContainText('30.9')
   await expect(page.getByText('2:1 by volume is 2.24:1 by weight')).toBeVisible()
@@ -26,15 +26,15 @@ test('the ratio desk: what to weigh, past the mark, a cup too small', async ({ m
 
 test('the desk from one part, by volume, and what it refuses', async ({ mivro, page }) => {
   await mivro.open('/desk')
-  await mivro.pick('What is mixed', 'A ratio of my own')
+  await mivro.pick('What is mixed', 'Custom ratio')
   await mivro.type('Mix ratio, A to B', '10:9')
   await page.getByText('From A', { exact: true }).click()
   await mivro.type(/^In the cup of Part A/, '6 g')
-  await expect(page.locator('tr[data-part="B"]')).toContainText('5.4')
+  await expect(page.locator('tr.part-B')).toContainText('5.4')
   await expect(page.getByText(/is 17\.\d g|stays within/).first()).toBeVisible()
   await mivro.type(/^In the cup of Part A/, '0')
   await expect(page.getByText(/between|0\.1 g/).first()).toBeVisible()
-  await page.getByText('By volume', { exact: true }).click()
+  await page.getByRole('radiogroup', { name: 'Known amount' }).getByText('Volume').click()
   await mivro.type('All together', '4 oz')
   await expect(page.getByText('An ounce alone is a weight')).toBeVisible()
   await mivro.type('All together', '4 fl oz')
@@ -55,7 +55,7 @@ test('stirred in besides, less than the scale shows, and drops that are learned'
 
   await mivro.type('Drops counted', '20')
   await mivro.type('weighed together', '0.6 g')
-  await page.getByRole('button', { name: 'Keep this count' }).click()
+  await page.getByRole('button', { name: 'Save this count' }).click()
   await expect(page.getByText(/One drop is/)).toContainText('0.030 g')
   await mivro.saved()
   await page.reload()
@@ -65,12 +65,12 @@ test('stirred in besides, less than the scale shows, and drops that are learned'
 test('a layer is laid out on the desk with what the plan needs', async ({ mivro, page }) => {
   await mivro.open('/pieces/demo-comet-drop/pour')
   await mivro.layer('Night blue').click()
-  await page.getByText('Past the mark?').click()
+  await page.getByText('Over-poured?').click()
   await mivro.type('Part A, resin that is in the cup', '60')
   await expect(page.locator('.past .add')).toContainText('of Part B, hardener')
-  await page.getByRole('button', { name: 'Lay it out on the ratio desk' }).click()
-  await expect(page.getByRole('heading', { name: 'Ratio desk' })).toBeVisible()
-  await expect(page.locator('tr[data-part="tint"]')).toContainText('Night blue dye')
+  await page.getByRole('button', { name: 'Open in Mixing' }).click()
+  await expect(page.getByRole('heading', { name: 'Mixing' })).toBeVisible()
+  await expect(page.locator('tr.part-tint')).toContainText('Night blue dye')
 })
 
 test('a sheet is read: what a field means, and what it does to a piece', async ({
@@ -78,7 +78,8 @@ test('a sheet is read: what a field means, and what it does to a piece', async (
   page,
 }) => {
   await mivro.open('/shelf/demo-slow-epoxy')
-  const list = page.getByRole('combobox', { name: 'In', exact: true })
+  const box = page.getByRole('combobox', { name: 'In', exact: true })
+  const list = page.locator('.el-select', { has: box })
   await expect(list).toContainText('Night blue', { timeout: 20_000 })
   await mivro.field('Pot life').focus()
   await expect(page.getByText(/How long a cup of the stated mass can be worked/)).toBeVisible()
@@ -87,7 +88,7 @@ test('a sheet is read: what a field means, and what it does to a piece', async (
   await expect(page.getByText(/comes early for its pot life/)).toBeVisible({ timeout: 20_000 })
   await mivro.type('measured on', '')
   await expect(page.getByText(/names no mass for its pot life/)).toBeVisible()
-  await mivro.type('Hottest in that cup', '30')
+  await mivro.type('Peak exotherm in that cup', '30')
   await expect(page.getByText(/does not go with this pot life/).first()).toBeVisible({
     timeout: 20_000,
   })
@@ -98,10 +99,10 @@ test('three pot lives move the clock, and one can be left out', async ({ mivro, 
   const pours = page
     .getByRole('row', { name: /^The cup pours for/ })
     .getByRole('cell')
-    .first()
+    .nth(1)
   await expect(pours).not.toBeEmpty({ timeout: 20_000 })
   const before = await pours.textContent()
-  const seen = page.getByRole('region', { name: 'Seen at the bench' })
+  const seen = page.getByRole('region', { name: 'Measurements' })
   for (const [room, time] of [
     ['18', '60 min'],
     ['23', '34 min'],
@@ -111,7 +112,7 @@ test('three pot lives move the clock, and one can be left out', async ({ mivro, 
     await seen.getByLabel('It took').press('Enter')
     await seen.getByLabel('Room', { exact: true }).fill(room)
     await seen.getByLabel('Room', { exact: true }).press('Enter')
-    await seen.getByRole('button', { name: 'Keep what I saw' }).click()
+    await seen.getByRole('button', { name: 'Add measurement' }).click()
     await expect(seen.getByRole('checkbox')).toHaveCount(room === '18' ? 1 : room === '23' ? 2 : 3)
   }
   await expect(pours).not.toHaveText(before!, { timeout: 20_000 })
@@ -131,7 +132,8 @@ test('materials go out as a table and come in again', async ({ mivro, page }) =>
   await mivro.open('/shelf')
   await expect(page.getByRole('link', { name: /Clear slow epoxy/ })).toBeVisible()
   const waiting = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Hand out as CSV' }).click()
+  await page.getByRole('button', { name: 'Export' }).click()
+  await page.getByText('CSV, a table').click()
   const path = join(tmpdir(), `mivro-materials-${Date.now()}.csv`)
   await (await waiting).saveAs(path)
   const lines = readFileSync(path, 'utf8').trim().split(/\r?\n/)
@@ -145,17 +147,17 @@ test('materials go out as a table and come in again', async ({ mivro, page }) =>
   ]
   writeFileSync(path, table.join('\n'))
 
-  await page.getByRole('button', { name: 'Bring in' }).click()
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
   const dialog = page.getByRole('dialog')
   await dialog.locator('input[type=file]').setInputFiles(path)
   await expect(dialog).toContainText(
     "1 new, 1 already here, 0 differ from one of that name, 1 can't be read",
   )
   await expect(dialog).toContainText('ratio: ')
-  await dialog.getByRole('button', { name: 'Bring 1 in' }).click()
+  await dialog.getByRole('button', { name: 'Import 1' }).click()
   await expect(page.getByRole('link', { name: /Winter epoxy/ })).toBeVisible()
 
-  await page.getByRole('button', { name: 'Bring in' }).click()
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
   await dialog.locator('input[type=file]').setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',

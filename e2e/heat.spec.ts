@@ -62,7 +62,7 @@ test('coating epoxy 60 mm deep is refused with a number, and each way out holds'
     patience,
   )
   await expect(page.getByText('Deepest pour')).toBeVisible()
-  await page.getByRole('button', { name: 'Find ways out' }).click()
+  await page.getByRole('button', { name: 'Suggest fixes' }).click()
   const split = page.getByRole('button', { name: /pours of .* in the join window/ })
   await expect(split).toBeVisible(patience)
   await expect(page.getByRole('button', { name: /Pour it of Deep clear epoxy/ })).toBeHidden()
@@ -86,7 +86,7 @@ test('the lens follows the clock: scrubber, points, cure', async ({ mivro, page 
   await expect(
     page.getByText(/in Dusk violet, .* after the first mix; \d+ °C to \d+ °C/),
   ).toBeVisible(patience)
-  const scrubber = page.getByRole('slider', { name: 'The moment looked at' })
+  const scrubber = page.getByRole('slider', { name: 'Time' })
   const before = Number(await scrubber.getAttribute('aria-valuenow'))
   await scrubber.press('Shift+ArrowRight')
   expect(Number(await scrubber.getAttribute('aria-valuenow'))).toBe(before + 1800)
@@ -136,7 +136,7 @@ test('a pour moment is dragged along the clock and snaps to what it gets', async
 test('a join at night is said, with the hour to begin that avoids it', async ({ mivro, page }) => {
   await mivro.open('/pieces/demo-comet-drop/pour')
   await expect(page.getByText('by the cure of each layer')).toBeVisible(patience)
-  await page.getByText('The day').click()
+  await page.getByText('Working hours').click()
   await mivro.type('First cup is mixed at', 'half nine')
   await expect(page.getByText('"half nine" is no time of day')).toBeVisible()
   await mivro.type('First cup is mixed at', '9 pm')
@@ -164,7 +164,7 @@ test('warmth and air: a room of 60 °C, a mould of 93 °C, damp', async ({ mivro
   await expect(page.getByText(/60 °C/).first()).toBeVisible()
   await expect(mivro.field('Room')).toHaveAttribute('aria-invalid', 'true')
   await mivro.type('Room', '23')
-  await page.getByText('Warmth and air').click()
+  await page.getByText('Temperature and humidity').click()
   await mivro.type('Mould when it is poured', '93 C')
   await mivro.type('Humidity of the air', '70')
   await expect(page.getByText(/can foam Fast white urethane/)).toBeVisible()

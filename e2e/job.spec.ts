@@ -30,7 +30,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
     await expect(page.getByRole('radio', { name: 'mm', exact: true })).toBeChecked()
     await expect(mivro.field('Name')).toHaveValue('test block')
     await expect(page.getByText('40.0 mm × 50.0 mm × 30.0 mm')).toBeVisible()
-    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('button', { name: 'Create piece' }).click()
     await expect(page.getByRole('button', { name: 'Add layer' })).toBeVisible()
   })
 
@@ -96,7 +96,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
       }
       return [
         at('[data-safety="gloves"]'),
-        at('[data-part="A"]'),
+        at('.part-A'),
         at('[data-safety="smoking-cup"]'),
         at('.times'),
       ]
@@ -122,10 +122,10 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
   await test.step('record a pull', async () => {
     await page.getByRole('link', { name: 'Pulls' }).click()
     await page.getByRole('button', { name: 'Record a pull' }).click()
-    await mivro.type('Part A, resin of Layer 1, really weighed', '127.4')
-    await mivro.type('Part B, hardener of Layer 1, really weighed', '56.9 g')
+    await mivro.type('Part A, resin of Layer 1, actually weighed', '127.4')
+    await mivro.type('Part B, hardener of Layer 1, actually weighed', '56.9 g')
     await mivro.type('Humidity', '47 %')
-    await page.getByText('Can be mended').click()
+    await page.getByText('Fixable').click()
     await page.getByRole('button', { name: 'void at a tip' }).click()
     await mivro.field('What to change next time').fill('Warm the mould to 30 °C first')
     await mivro.field('What to change next time').blur()
@@ -134,7 +134,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
 
   await test.step('after a reload all is there, and the plan opens with the word from last time', async () => {
     await page.reload()
-    await expect(mivro.field('Part A, resin of Layer 1, really weighed')).toHaveValue('127.4')
+    await expect(mivro.field('Part A, resin of Layer 1, actually weighed')).toHaveValue('127.4')
     await expect(mivro.field('Humidity')).toHaveValue('47')
     await expect(page.getByRole('button', { name: 'void at a tip' })).toHaveAttribute(
       'aria-pressed',

@@ -83,15 +83,15 @@ test('what is taken off can be taken back, at once and later', async ({ mivro, p
   await mivro.open('/pieces')
   const card = page.getByRole('listitem').filter({ hasText: 'Orrery base' })
   await card.hover()
-  await card.getByRole('button', { name: 'Take Orrery base off' }).click()
+  await card.getByRole('button', { name: 'Delete Orrery base' }).click()
   await expect(card).toBeHidden()
-  await page.getByRole('button', { name: 'Take it back' }).click()
+  await page.locator('.deleted').getByRole('button', { name: 'Undo' }).click()
   await expect(card).toBeVisible()
   await card.hover()
-  await card.getByRole('button', { name: 'Take Orrery base off' }).click()
+  await card.getByRole('button', { name: 'Delete Orrery base' }).click()
   await expect(card).toBeHidden()
   await mivro.open('/studio')
-  await page.getByRole('button', { name: 'Take it back' }).click()
+  await page.getByRole('button', { name: 'Restore', exact: true }).click()
   await mivro.open('/pieces')
   await expect(card).toBeVisible()
 })
@@ -112,7 +112,7 @@ test('a backup brings everything back, and a broken one changes nothing', async 
     await page
       .locator('input[type=file]')
       .setInputFiles({ name: 'mivro.zip', mimeType: 'application/zip', buffer })
-    await page.getByRole('button', { name: 'Put it back' }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'Restore backup' }).click()
   }
   await put(readFileSync(file).subarray(0, 5000))
   await expect(page.getByRole('alert')).toContainText(
@@ -163,11 +163,11 @@ test('an earlier pour of the piece can be opened again', async ({ mivro, page })
   await mivro.open('/pieces/demo-coaster/pulls')
   await page.getByRole('button', { name: 'Plan the next pour' }).click()
   await expect(mivro.field('Name of the pour')).toHaveValue('Pour 2')
-  await page.getByLabel('Pours of this piece').selectOption('First quarter')
+  await mivro.pick('Pours of this piece', 'First quarter')
   await expect(mivro.field('Name of the pour')).toHaveValue('First quarter')
-  await page.getByRole('button', { name: 'Take First quarter off' }).click()
+  await page.getByRole('button', { name: 'Delete First quarter' }).click()
   await expect(mivro.field('Name of the pour')).toHaveValue('Pour 2')
-  await page.getByRole('button', { name: 'Take it back' }).click()
+  await page.locator('.deleted').getByRole('button', { name: 'Undo' }).click()
   await expect(mivro.field('Name of the pour')).toHaveValue('First quarter')
 })
 
@@ -180,7 +180,7 @@ test('a change to what was deleted elsewhere is said, and what was typed stays',
   await mivro.server.call('DELETE', 'plans/demo-orrery-plan')
   await mivro.type('Copies in this mix', '3')
   await expect(page.getByRole('alert')).toContainText(
-    'This plan is not here. It may have been deleted: look under Studio, Taken off.',
+    'This plan is not here. It may have been deleted: look under Settings, Deleted.',
   )
   await expect(mivro.field('Copies in this mix')).toHaveValue('3')
 })

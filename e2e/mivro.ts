@@ -86,9 +86,15 @@ export class Mivro {
 
   /** What the weigh table shows for a part: weight, and the scale's reading. */
   async weights(part: 'A' | 'B' | 'tint'): Promise<{ weigh: number; reading: number }> {
-    const cells = this.page.locator(`aside [data-part="${part}"] td`)
-    const [weigh, reading] = await cells.allTextContents()
+    const cells = this.page.locator(`aside .part-${part} td`)
+    const [, weigh, reading] = await cells.allTextContents()
     return { weigh: Number(weigh), reading: Number(reading) }
+  }
+
+  /** Opens what is folded away. */
+  async unfold(title: string): Promise<void> {
+    const head = this.page.getByRole('button', { name: title, exact: true })
+    if ((await head.getAttribute('aria-expanded')) === 'false') await head.click()
   }
 
   async saved(): Promise<void> {

@@ -16,8 +16,7 @@ import { expect, test, type Mivro } from './mivro.ts'
 const lens = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'What to look at' }).getByRole('link', { name })
 const pockets = (page: Page) => page.locator('[data-list="pockets"] li')
-const choose = (mivro: Mivro, label: string, option: string) =>
-  mivro.page.getByLabel(label, { exact: true }).selectOption(option)
+const choose = (mivro: Mivro, label: string, option: string) => mivro.pick(label, option)
 const bytesOf = async (download: Download) => readFileSync((await download.path())!)
 
 test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, page }) => {
@@ -26,7 +25,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
   await test.step('a figure from a file, foot up as it is poured', async () => {
     const file = Buffer.from(writeStl(await astronomer()))
     await page.locator('input[type=file]').setInputFiles(stl('stargazer.stl', file))
-    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('button', { name: 'Create piece' }).click()
     await page.getByRole('link', { name: 'Shape' }).click()
     await page.getByText('−Z', { exact: true }).click()
     await mivro.saved()
@@ -53,15 +52,15 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     await expect(chart).toBeVisible({ timeout: 30_000 })
     await expect(chart).toHaveAttribute('aria-label', /From 1: /)
     await mivro.type('Copies wanted in all', '2')
-    const advised = page.locator('[data-kind]', { hasText: 'advised' })
-    await expect(advised).toHaveAttribute('data-kind', 'cut block')
+    const advised = page.locator('tr[class*="kind-"]', { hasText: 'recommended' })
+    await expect(advised).toHaveClass(/kind-cut-block/)
     await mivro.type('Copies wanted in all', '6')
   })
 
   await test.step('silicone: what to mix, with the cautions before it', async () => {
     await lens(page, 'Silicone').click()
     await expect(page.locator('[data-code="silicone-not-chosen"]')).toBeVisible()
-    await mivro.pick('Poured around it', 'Clear platinum silicone 22A')
+    await mivro.pick('Silicone', 'Clear platinum silicone 22A')
     await expect(page.locator('[data-safety="silicone-hands"]')).toBeVisible()
     const mixed = Number(
       (await page.locator('[data-amount="mixed"]').textContent())!.replace(/[^\d.]/g, ''),
@@ -71,12 +70,13 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     const { weigh: catalyst } = await mivro.weights('B')
     expect(weigh / catalyst).toBeCloseTo(10, 1)
     expect(2 * (weigh + catalyst)).toBeCloseTo(mixed, 0)
+    await mivro.unfold('Cup, vacuum and pressure')
     await mivro.type('Vacuum vessel holds', '3 l')
     await expect(page.locator('[data-safety="vacuum"]')).toBeVisible()
   })
 
   await test.step('contact: a fresh print stops platinum, baked and coated it does not', async () => {
-    await lens(page, 'Contact').click()
+    await lens(page, 'Compatibility').click()
     const print = page.locator('[data-verdict]', { hasText: 'on resin print' })
     await expect(print).toHaveAttribute('data-verdict', 'inhibited')
     await expect(print).toContainText('Age it for four weeks')
@@ -88,13 +88,13 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     await print.getByRole('button', { name: 'stayed tacky' }).click()
     await expect(print).toHaveAttribute('data-verdict', 'inhibited')
     await expect(print).toContainText('Your patch test of')
-    await page.getByRole('button', { name: /Take the test of/ }).click()
+    await page.getByRole('button', { name: /Delete the test of/ }).click()
     await expect(print).toHaveAttribute('data-verdict', 'cures')
   })
 
   await test.step('the sheet is printed', async () => {
     await mivro.saved()
-    await lens(page, 'Passport').click()
+    await lens(page, 'Record').click()
     await expect(page.getByText('1 and 2')).toBeVisible()
     await page.getByRole('link', { name: 'Mould sheet' }).click()
     await expect(page.locator('[data-step="silicone"]')).toBeVisible({ timeout: 30_000 })
@@ -152,7 +152,7 @@ test.describe('in the demo studio', () => {
     await page.getByRole('button', { name: /Find the best tilt/ }).click()
     const best = page.locator('[data-list="tilts"] li').first()
     await expect(best).toContainText('2 vents, nothing stays', { timeout: 60_000 })
-    await best.getByRole('button', { name: 'Take it' }).click()
+    await best.getByRole('button', { name: 'Apply' }).click()
     await expect(page.getByText('All of it fills')).toBeVisible()
     await expect(page.locator('[data-opening="vent"]')).toHaveCount(2)
     await mivro.saved()
@@ -160,17 +160,18 @@ test.describe('in the demo studio', () => {
     await expect(page.getByText('All of it fills')).toBeVisible()
   })
 
-  test('in the round, silicone over it, and filling', async ({ mivro, page }) => {
+  test('in 3D, silicone over it, and filling', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-astronomer/mould')
     await expect(pockets(page)).toHaveCount(3)
-    await page.getByRole('button', { name: '3-D' }).click()
+    await page.getByRole('button', { name: '3D' }).click()
     await expect(page.locator('canvas')).toBeVisible()
     await page.getByRole('button', { name: 'Cut it open here too' }).click()
-    await page.getByRole('button', { name: 'Cut', exact: true }).click()
+    await page.getByRole('button', { name: 'Section', exact: true }).click()
     await page.getByText('Silicone over it').click()
     await expect(page.getByText('Air under the silicone')).toBeVisible()
     await page.getByText('Resin in it').click()
-    await page.getByLabel('How high the resin stands').fill('50')
+    // The middle of the track.
+    await page.locator('.fill .el-slider__runway').click()
     await expect(page.locator('.fill .num')).toHaveText('47.0 mm')
   })
 
@@ -235,7 +236,7 @@ test.describe('in the demo studio', () => {
     await mivro.type('Bands around it', '3')
     await mivro.saved()
     await page.getByRole('link', { name: 'Meteorite paperweight', exact: true }).click()
-    await lens(page, 'Passport').click()
+    await lens(page, 'Record').click()
     await expect(mivro.field('Bands around it')).toHaveValue('3')
   })
 })

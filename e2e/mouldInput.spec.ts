@@ -41,7 +41,7 @@ test.describe('shapes', () => {
       .locator('input[type=file]')
       .setInputFiles(stl('km.stl', Buffer.from(writeStl(cube(20, 0)))))
     await expect(page.getByText(/in millimetres this would be 20000 mm/)).toBeVisible()
-    await expect(page.getByRole('button', { name: 'Make the piece' })).toBeHidden()
+    await expect(page.getByRole('button', { name: 'Create piece' })).toBeHidden()
   })
 
   test('holes are closed at a press, and the skin is said', async ({ mivro, page }) => {
@@ -51,7 +51,7 @@ test.describe('shapes', () => {
       .locator('input[type=file]')
       .setInputFiles(stl('open.stl', Buffer.from(writeStl(open))))
     await expect(page.locator('[data-code="mesh-open"]')).toBeVisible()
-    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('button', { name: 'Create piece' }).click()
     await page.getByRole('link', { name: 'Shape' }).click()
     await page.getByRole('button', { name: 'Close the holes with a skin' }).click()
     await expect(page.locator('[data-code="mesh-holes-closed"]')).toContainText(
@@ -84,7 +84,7 @@ test.describe('shapes', () => {
     await mivro.type('Bevel of the face', '9')
     await expect(page.getByRole('alert')).toContainText('A bevel of 9.0 mm does not fit')
     await mivro.type('Bevel of the face', '1')
-    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('button', { name: 'Create piece' }).click()
     await expect(page.getByRole('button', { name: 'Add layer' })).toBeVisible()
   })
 
@@ -123,25 +123,26 @@ test.describe('moulds', () => {
   }) => {
     await mivro.open('/pieces/demo-astronomer/mould/silicone')
     await expect(page.locator('[data-amount="mixed"]')).toBeVisible({ timeout: 30_000 })
-    await mivro.type('Mixed, or on hand', '300 g')
+    await mivro.unfold('Losses, filler and what is on hand')
+    await mivro.type('On hand', '300 g')
     await expect(page.locator('[data-code="silicone-short"]')).toContainText(
       /2\d\d g short: what there is would stand at/,
     )
-    await page.getByText('A box that is there already').click()
+    await mivro.unfold('Existing box')
     await mivro.type('Inner width', '50')
-    await page.getByLabel('Walls', { exact: true }).selectOption('square')
+    await mivro.pick('Walls', 'Square walls')
     await expect(page.getByRole('alert')).toContainText(
       '50.0 mm in width and the piece needs 85.5 mm',
     )
     await mivro.type('Inner width', '110')
     await expect(page.getByRole('alert')).toBeHidden()
-    await mivro.type('Stays on tools', '70 %')
+    await mivro.type('Mixing loss', '70 %')
     await expect(page.getByRole('alert')).toContainText('0 % to 60 %')
     await page
       .getByRole('navigation', { name: 'What to look at' })
       .getByRole('link', { name: 'Kind' })
       .click()
-    await page.locator('[data-kind="printed shell"] button').click()
+    await page.locator('.kind-printed-shell button').click()
     await page
       .getByRole('navigation', { name: 'What to look at' })
       .getByRole('link', { name: 'Silicone' })

@@ -3,7 +3,7 @@ import { block, stl } from './files.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 
 const figures = async (page: Page, part: 'A' | 'B') =>
-  Number(await page.locator(`aside [data-part="${part}"] td`).first().textContent())
+  Number(await page.locator(`aside .part-${part} td`).nth(1).textContent())
 
 /** Makes a piece of measured volume and sides. */
 async function measured(mivro: Mivro, page: Page): Promise<void> {
@@ -24,14 +24,14 @@ test('a measured piece gets a box that it fits into, and sizes that are those ty
 }) => {
   await measured(mivro, page)
   await mivro.field('Name').fill('Measured thing')
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await expect(page.locator('.facts')).toContainText('50 × 40 × 60 mm · 34.8 ml')
   await page.getByRole('link', { name: 'Mould', exact: true }).click()
   await page.getByRole('button', { name: 'Plan a mould' }).click()
   await page.getByRole('link', { name: /^Silicone/ }).click()
   await expect(page.getByText('70.0 mm inside')).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText('from above, 70.0 mm by 60.0 mm')).toBeVisible()
-  await mivro.pick('Poured around it', 'Firm platinum silicone 30A')
+  await mivro.pick('Silicone', 'Firm platinum silicone 30A')
   // 318.0 ml of a silicone whose mix is 1.11 g/ml: 353 g in the mould.
   const [a, b] = [await figures(page, 'A'), await figures(page, 'B')]
   await expect(page.locator('[data-amount="mixed"]')).toContainText(/\d/)
@@ -51,21 +51,21 @@ test('a measured piece whose sides hold less than its volume is refused at its p
   await mivro.type('It weighs', '400 g')
   await expect(page.getByRole('alert')).toContainText(/120.0 ml/)
   await mivro.field('Name').fill('Too heavy')
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await expect(page.getByText(/It weighs stands in red/)).toBeVisible()
   await expect(page).toHaveURL(/\/pieces\/new$/)
 })
 
 test('a size in red never makes the last good one without saying so', async ({ mivro, page }) => {
   await mivro.open('/pieces/new')
-  await page.getByText('Its sizes', { exact: true }).click()
+  await page.getByText('Dimensions', { exact: true }).click()
   await mivro.field('Name').fill('Coaster')
   await mivro.type('Diameter', '-5')
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await expect(page.getByText(/Diameter stands in red: mend it/)).toBeVisible()
   await expect(page).toHaveURL(/\/pieces\/new$/)
   await mivro.type('Diameter', '90')
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await expect(page.locator('.facts')).toContainText('90 × 90')
 })
 
@@ -82,7 +82,7 @@ test('nothing, and less than nothing, can’t be in a cup or in a pull', async (
   await cup.press('Enter')
   await expect(page.getByRole('alert')).toHaveCount(0)
   await mivro.open('/pieces/demo-coaster/pulls')
-  const really = mivro.field(/really weighed$/)
+  const really = mivro.field(/actually weighed$/)
   const before = await really.inputValue()
   await really.fill('-2')
   await really.press('Enter')
@@ -96,13 +96,13 @@ test('nothing, and less than nothing, can’t be in a cup or in a pull', async (
 test('cups are weighed one by one, on the screen and on the run sheet', async ({ mivro, page }) => {
   await mivro.open('/pieces/new')
   await page.locator('input[type=file]').setInputFiles(stl('cups.stl', block()))
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await page.getByRole('button', { name: 'Add layer' }).click()
   await mivro.layer('Layer 1').click()
   await mivro.type(/^From 0.0 mm up to/, '20')
   await mivro.pick('Resin', 'Clear slow epoxy 2:1')
   expect(await figures(page, 'A')).toBeCloseTo((48.4 * 2.28) / 3.3, 1)
-  await mivro.type('Mixed in so many cups', '2')
+  await mivro.type('Number of cups', '2')
   expect(await figures(page, 'A')).toBeCloseTo((24.2 * 2.28) / 3.3, 1)
   expect(await figures(page, 'B')).toBeCloseTo((24.2 * 1.02) / 3.3, 1)
   await expect(page.locator('aside')).toContainText('into each of 2 cups')
@@ -121,8 +121,8 @@ test('a run sheet of a fast urethane says the planned start, times of day and se
 }) => {
   await mivro.open('/pieces/new')
   await page.locator('input[type=file]').setInputFiles(stl('fast.stl', block()))
-  await page.getByRole('button', { name: 'Make the piece' }).click()
-  await page.getByText('The day', { exact: true }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
+  await page.getByText('Working hours', { exact: true }).click()
   await mivro.type('First cup is mixed at', '14:00')
   await page.getByRole('button', { name: 'Add layer' }).click()
   await mivro.layer('Layer 1').click()
@@ -130,7 +130,7 @@ test('a run sheet of a fast urethane says the planned start, times of day and se
   await mivro.pick('Resin', 'Fast white urethane 1:1')
   await mivro.saved()
   await page.getByRole('link', { name: 'Run sheet' }).click()
-  await expect(page.getByText(/first mix planned at 14:00, really/)).toBeVisible()
+  await expect(page.getByText(/first mix planned at 14:00, actual/)).toBeVisible()
   await expect(page.locator('[data-step="pour"]')).toContainText(
     'Pour: 14:00:30, 30 s after the first mix. 5.0 mm deep',
   )
@@ -146,7 +146,7 @@ test('gates count by themselves, the mould says that it is closed, a caution men
 }) => {
   await mivro.open('/pieces/new')
   await page.locator('input[type=file]').setInputFiles(stl('gated.stl', block()))
-  await page.getByRole('button', { name: 'Make the piece' }).click()
+  await page.getByRole('button', { name: 'Create piece' }).click()
   await page.getByRole('button', { name: 'Add layer' }).click()
   await page.getByRole('link', { name: 'Mould', exact: true }).click()
   await page.getByRole('button', { name: 'Plan a mould' }).click()
@@ -173,7 +173,7 @@ test('gates count by themselves, the mould says that it is closed, a caution men
   await expect(page.getByText(`It is poured ${held}.`)).toBeVisible()
   await page
     .getByRole('navigation', { name: 'What to look at' })
-    .getByRole('link', { name: 'Passport' })
+    .getByRole('link', { name: 'Record' })
     .click()
   await expect(page.getByText(held, { exact: true })).toBeVisible()
   await mivro.saved()

@@ -7,19 +7,19 @@ const views: [string, string][] = [
   ['Shape', '/pieces/demo-meteorite/shape'],
   ['Pour', '/pieces/demo-comet-drop/pour'],
   ['Heat', '/pieces/demo-comet-drop/pour?lens=heat'],
-  ['Ratio desk', '/desk'],
+  ['Mixing', '/desk'],
   ['Air', '/pieces/demo-astronomer/mould/air'],
-  ['Casting', '/pieces/demo-astronomer/mould/casting'],
+  ['Castability', '/pieces/demo-astronomer/mould/casting'],
   ['Kind', '/pieces/demo-astronomer/mould/kind'],
   ['Silicone', '/pieces/demo-orrery/mould/silicone'],
-  ['Contact', '/pieces/demo-astronomer/mould/contact'],
-  ['Passport', '/pieces/demo-astronomer/mould/passport'],
+  ['Compatibility', '/pieces/demo-astronomer/mould/contact'],
+  ['Mould record', '/pieces/demo-astronomer/mould/passport'],
   ['Mould sheet', '/pieces/demo-astronomer/mould-sheet'],
   ['Moulds', '/moulds'],
   ['Pulls', '/pieces/demo-coaster/pulls'],
   ['Run sheet', '/pieces/demo-comet-drop/sheet'],
-  ['Shelf', '/shelf/demo-slow-epoxy'],
-  ['Studio', '/studio'],
+  ['Materials', '/shelf/demo-slow-epoxy'],
+  ['Settings', '/studio'],
   ['an address that is not there', '/nowhere'],
 ]
 
@@ -29,7 +29,7 @@ for (const [name, path] of views) {
     await page.waitForLoadState('networkidle')
     if (name === 'Pour') await mivro.layer('Dusk violet').click()
     if (path.includes('mould') || path.includes('heat')) await page.waitForTimeout(4000)
-    if (name === 'New piece') await page.getByText('Its sizes').click()
+    if (name === 'New piece') await page.getByText('Dimensions').click()
     const { violations } = await new AxeBuilder({ page }).analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
     expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(' | ')}`)).toEqual([])
@@ -60,7 +60,7 @@ test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await page.keyboard.type('Key disc')
   await tabTo('Thickness', 'textbox')
   await page.keyboard.type('1/2 in')
-  await tabTo('Make the piece', 'button')
+  await tabTo('Create piece', 'button')
   await press('Enter')
   await expect(page.getByRole('heading', { name: 'Key disc' })).toBeVisible()
 
@@ -71,7 +71,7 @@ test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await expect(page.getByRole('option').first()).toBeVisible()
   await press('ArrowDown')
   await press('Enter')
-  await expect(page.locator('aside [data-part="A"]')).toBeVisible()
+  await expect(page.locator('aside .part-A')).toBeVisible()
   await expect(page.locator('.el-select__popper[aria-hidden="false"]')).toHaveCount(0)
   await tabTo('Add layer', 'button')
   await press('Enter')

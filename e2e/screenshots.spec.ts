@@ -53,7 +53,7 @@ test.describe('pictures for the README', () => {
 
   test('air in the round', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-astronomer/mould/air')
-    await page.getByRole('button', { name: '3-D' }).click()
+    await page.getByRole('button', { name: '3D' }).click()
     await page.waitForTimeout(4000)
     await page.screenshot({ path: join(resolve(folder!), 'air-round.png') })
   })

@@ -69,10 +69,10 @@ test('a deletion is taken back by Ctrl+Z, and its notice can be read', async ({ 
   await mivro.open('/pieces')
   const card = page.getByRole('listitem').filter({ hasText: 'Orrery base' })
   await card.hover()
-  await card.getByRole('button', { name: 'Take Orrery base off' }).click()
+  await card.getByRole('button', { name: 'Delete Orrery base' }).click()
   await expect(card).toBeHidden()
   const notice = page.locator('.el-notification.deleted')
-  await expect(notice).toContainText('Orrery base was taken off')
+  await expect(notice).toContainText('Orrery base was deleted')
   await expect(notice).toHaveCSS('background-color', 'rgb(20, 49, 47)')
   await page.keyboard.press('Control+z')
   await expect(card).toBeVisible()
@@ -122,7 +122,7 @@ test('after a restore open pages are told to reload, and overwrite nothing', asy
   await mivro.open('/studio')
   const file = { name: 'b.zip', mimeType: 'application/zip', buffer: backup }
   await page.locator('input[type=file]').setInputFiles(file)
-  await page.getByRole('button', { name: 'Put it back' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Restore backup' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'came back from b.zip' })).toBeVisible()
 
   await other.locator('[data-surface="0"]').focus()
@@ -143,10 +143,10 @@ test('after a restore open pages are told to reload, and overwrite nothing', asy
 
 test('a double click makes one piece and one next pour', async ({ mivro, page }) => {
   await mivro.open('/pieces/new')
-  await page.getByText('Its sizes').click()
+  await page.getByText('Dimensions').click()
   await mivro.field('Name').fill('Once')
   await expect(page.getByText('Yes, watertight')).toBeVisible()
-  await page.getByRole('button', { name: 'Make the piece' }).dblclick()
+  await page.getByRole('button', { name: 'Create piece' }).dblclick()
   await expect(page).toHaveURL(/\/pour$/)
   await mivro.open('/pieces/demo-coaster/pulls')
   await page.getByRole('button', { name: 'Plan the next pour' }).dblclick()
@@ -207,6 +207,6 @@ test('a view that cannot be fetched while the server is away is said', async ({ 
   await mivro.open('/pieces')
   await expect(page.getByRole('heading', { name: 'Orrery base' })).toBeVisible()
   await mivro.server.kill()
-  await page.getByRole('link', { name: 'Mix' }).click()
+  await page.getByRole('link', { name: 'Mixing' }).click()
   await expect(page.getByRole('alert')).toContainText('Something went wrong on this page')
 })

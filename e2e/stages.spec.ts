@@ -45,7 +45,7 @@ test.describe('shape', () => {
   test('an open mesh goes on saying so where its weights are read', async ({ mivro, page }) => {
     await mivro.open('/pieces/new')
     await page.locator('input[type=file]').setInputFiles(stl('open.stl', firstFaces(10)))
-    await page.getByRole('button', { name: 'Make the piece' }).click()
+    await page.getByRole('button', { name: 'Create piece' }).click()
     await expect(page.locator('[data-code="mesh-open"]:visible')).toContainText(
       '1 hole (4 open edges)',
     )
@@ -75,11 +75,11 @@ test.describe('the shelf and the pour', () => {
     await mivro.open('/shelf')
     const entry = page.getByRole('listitem').filter({ hasText: 'Amber epoxy 10:1' })
     await entry.hover()
-    await entry.getByRole('button', { name: /^Take Amber epoxy/ }).click()
-    await expect(page.getByText('Amber epoxy 10:1 was taken off.')).toBeVisible()
+    await entry.getByRole('button', { name: /^Delete Amber epoxy/ }).click()
+    await expect(page.getByText('Amber epoxy 10:1 was deleted.')).toBeVisible()
     await mivro.open('/pieces/demo-orrery/pour')
     await expect(page.locator('[data-code="resin-gone"]:visible')).toContainText(
-      'The resin of Clear foot is no longer on the shelf. Choose another, or take it back there.',
+      'The resin of Clear foot is no longer among your materials. Choose another, or restore it in Settings.',
     )
   })
 
@@ -93,7 +93,7 @@ test.describe('the shelf and the pour', () => {
     await expect(mivro.layer('Dusk violet, base')).toBeVisible()
     await expect(mivro.surface(3)).toBeVisible()
     await mivro.layer('Dusk violet, base').click()
-    await page.getByRole('button', { name: 'Remove' }).click()
+    await page.getByRole('button', { name: 'Delete', exact: true }).click()
     await expect(mivro.layer('Dusk violet, base')).toBeHidden()
     expect(await mivro.heightOf(1)).toBe(27.5)
     await page.keyboard.press('Escape')

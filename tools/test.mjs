@@ -7,7 +7,7 @@ import { say } from './say.mjs'
 
 const reports = join(root, '.reports')
 const only = process.argv[2]
-const parts = ['types', 'lint', 'imports', 'core', 'server', 'web', 'e2e']
+const parts = ['types', 'lint', 'imports', 'core', 'words', 'server', 'web', 'e2e']
 const total = { passed: 0, failed: 0 }
 
 await ready()
@@ -22,6 +22,7 @@ if (only !== undefined && !parts.includes(only)) {
 
 if (wanted('types')) {
   await check('Types of core', bin('tsc'), ['-p', 'core'])
+  await check('Types of words', bin('tsc'), ['-p', 'words'])
   await check('Types of server', bin('tsc'), ['-p', 'server'])
   await check('Types of web', bin('vue-tsc'), ['-p', 'web', '--noEmit'])
   await check('Types of tests and benchmarks', bin('tsc'), ['-p', 'tsconfig.tests.json'])
@@ -33,9 +34,9 @@ if (wanted('lint')) {
 }
 if (wanted('imports')) {
   const rules = ['--config', '.dependency-cruiser.cjs']
-  await check('Import rules', bin('depcruise'), [...rules, 'core/src', 'server/src', 'web/src'])
+  await check('Import rules', bin('depcruise'), [...rules, 'core/src', 'words/src', 'server/src', 'web/src'])
 }
-for (const part of ['core', 'server', 'web']) if (wanted(part)) await unit(part)
+for (const part of ['core', 'words', 'server', 'web']) if (wanted(part)) await unit(part)
 if (wanted('e2e')) await endToEnd()
 
 say('')

@@ -1,5 +1,8 @@
 import type { Kind } from '../units/index.ts'
 
+/** Fields of a sheet that can look like a slip. */
+export type SlipField = 'potLife' | 'demould' | 'densityA' | 'densityB' | 'shrinkage' | 'limit'
+
 type MouldHalf = 'whole' | 'first' | 'second'
 
 /** A layer over its limit, and who set that: the plan, something inside, the sheet, its class. */
@@ -14,7 +17,7 @@ interface HotLayer {
 
 /**
  * What a plan, a mix or a shape can be cautioned about, with the amounts each sentence needs
- * (SI units). `cautionSentences.ts` must hold a sentence for each, or the types fail.
+ * (SI units). The words hold a sentence for each, or their types fail.
  */
 export interface CautionAmounts {
   'layer-above-top': { layer: string; top: number; pieceTop: number }
@@ -136,12 +139,13 @@ export interface CautionAmounts {
   'coats-few': { coats: number; pulls: number; copies: number }
 
   'sheet-slip': {
-    label: string
+    field: SlipField
     kind: Kind
     value: number
     low: number
     high: number
-    class: string
+    /** The class of a resin, the chemistry of a silicone or the form of a tint. */
+    of: string
   }
   'same-name': { name: string }
   'pot-mass-assumed': { mass: number }

@@ -1,5 +1,3 @@
 export * from './codes.ts'
-export * from './cautionSentences.ts'
-export * from './problemSentences.ts'
 export * from './safety.ts'
-export * from './fixSentences.ts'
+export * from './fixes.ts'

@@ -11,7 +11,6 @@ export type ResinClass = (typeof resinClassNames)[number]
 
 /** What is usual for a kind of resin, to catch slips and to fill what a sheet leaves out. */
 export interface ClassFacts {
-  label: string
   hazard: Hazard
   /** Usual pot life, s, of a pot of about 100 g to 1 kg. */
   potLife: readonly [number, number]
@@ -33,7 +32,6 @@ const hours = 3600
 /** Common practice, no source. A sheet that says otherwise wins; these only ask and fill gaps. */
 export const resinClasses: Record<ResinClass, ClassFacts> = {
   'deep epoxy': {
-    label: 'a deep-pour epoxy',
     hazard: 'epoxy',
     potLife: [1.5 * hours, 24 * hours],
     demould: [24 * hours, 120 * hours],
@@ -43,7 +41,6 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     tintInto: 'A',
   },
   'coating epoxy': {
-    label: 'a slow clear or coating epoxy',
     hazard: 'epoxy',
     potLife: [15 * minutes, 2 * hours],
     demould: [8 * hours, 72 * hours],
@@ -53,7 +50,6 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     tintInto: 'A',
   },
   'fast urethane': {
-    label: 'a fast urethane',
     hazard: 'urethane',
     potLife: [1 * minutes, 10 * minutes],
     demould: [8 * minutes, 3 * hours],
@@ -62,7 +58,6 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     tintInto: 'B',
   },
   'clear urethane': {
-    label: 'a clear urethane',
     hazard: 'urethane',
     potLife: [3 * minutes, 40 * minutes],
     demould: [1 * hours, 48 * hours],
@@ -72,7 +67,6 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     tintInto: 'B',
   },
   polyester: {
-    label: 'a polyester',
     hazard: 'polyester',
     potLife: [4 * minutes, 45 * minutes],
     demould: [45 * minutes, 24 * hours],

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { sayProblem } from '../caution/index.ts'
+import { resinFieldWords, siliconeFieldWords } from '@mivro/words/material'
+import { sayProblem } from '@mivro/words/problem'
 import { readDocument } from '../document/index.ts'
 import {
   arrivals,
@@ -12,7 +13,6 @@ import {
   type Row,
 } from './exchange.ts'
 import { materialSchema, type Material } from './material.ts'
-import { resinFieldWords, siliconeFieldWords } from './reader.ts'
 import { firmPlatinum, slowEpoxy, softTin, violet, whiteUrethane } from './samples.ts'
 
 const star: Material = { kind: 'inclusion', name: 'Star', density: 8500, mass: 0.0004, note: '' }

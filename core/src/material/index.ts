@@ -1,6 +1,5 @@
 export * from './classes.ts'
 export * from './material.ts'
 export * from './slips.ts'
-export * from './reader.ts'
 export * from './exchange.ts'
 export * from './slope.ts'

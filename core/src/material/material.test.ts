@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution, sayProblem } from '../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
 import { readDocument } from '../document/index.ts'
 import { Problems } from '../problem/index.ts'
 import { resinClasses } from './classes.ts'

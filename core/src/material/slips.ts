@@ -1,4 +1,4 @@
-import { caution, type Caution } from '../caution/index.ts'
+import { caution, type Caution, type SlipField } from '../caution/index.ts'
 import type { Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
 import type { tintForms } from './material.ts'
@@ -28,24 +28,10 @@ export function slipsOf(material: Material): Caution[] {
 function resinSlips(resin: Resin): Caution[] {
   const facts = resinClasses[resin.class]
   const found = [
-    slip('potLife', 'A pot life', resin.potLife, facts.potLife, 'duration', facts.label),
-    slip('demould', 'A demould time', resin.demould, facts.demould, 'duration', facts.label),
-    slip(
-      'densityA',
-      'A density of part A',
-      resin.densityA,
-      partDensity(facts.density),
-      'density',
-      facts.label,
-    ),
-    slip(
-      'densityB',
-      'A density of part B',
-      resin.densityB,
-      partDensity(facts.density),
-      'density',
-      facts.label,
-    ),
+    slip('potLife', resin.potLife, facts.potLife, 'duration', resin.class),
+    slip('demould', resin.demould, facts.demould, 'duration', resin.class),
+    slip('densityA', resin.densityA, partDensity(facts.density), 'density', resin.class),
+    slip('densityB', resin.densityB, partDensity(facts.density), 'density', resin.class),
   ]
   if (resin.potMass === undefined) {
     found.push([caution('pot-mass-assumed', 'note', { field: 'potMass' }, { mass: usualPot })])
@@ -75,12 +61,12 @@ const usualSilicone = {
 
 function siliconeSlips(silicone: Silicone): Caution[] {
   const usual = usualSilicone[silicone.chemistry]
-  const label = `a ${silicone.chemistry} silicone`
+  const kind = `${silicone.chemistry} silicone` as const
   const found = [
-    slip('potLife', 'A pot life', silicone.potLife, usual.potLife, 'duration', label),
-    slip('demould', 'A demould time', silicone.demould, usual.demould, 'duration', label),
-    slip('shrinkage', 'A shrinkage', silicone.shrinkage, usual.shrinkage, 'fraction', label),
-    slip('densityA', 'A density of part A', silicone.densityA, [950, 1450], 'density', label),
+    slip('potLife', silicone.potLife, usual.potLife, 'duration', kind),
+    slip('demould', silicone.demould, usual.demould, 'duration', kind),
+    slip('shrinkage', silicone.shrinkage, usual.shrinkage, 'fraction', kind),
+    slip('densityA', silicone.densityA, [950, 1450], 'density', kind),
   ].flat()
   if (silicone.demould < silicone.potLife) {
     const amounts = { gel: silicone.potLife, demould: silicone.demould }
@@ -90,21 +76,20 @@ function siliconeSlips(silicone: Silicone): Caution[] {
 }
 
 function tintSlips(tint: Tint): Caution[] {
-  return slip('limit', 'A limit', tint.limit, usualTint[tint.form], 'fraction', `a ${tint.form}`)
+  return slip('limit', tint.limit, usualTint[tint.form], 'fraction', tint.form)
 }
 
 /** Parts spread wider than their mix: hardeners are lighter, filled parts heavier. */
 const partDensity = ([low, high]: readonly [number, number]) => [low - 120, high + 120] as const
 
 function slip(
-  field: string,
-  label: string,
+  field: SlipField,
   value: number,
   [low, high]: readonly [number, number],
   kind: Kind,
-  className: string,
+  of: string,
 ): Caution[] {
   if (value >= low && value <= high) return []
-  const amounts = { label, kind, value, low, high, class: className }
+  const amounts = { field, kind, value, low, high, of }
   return [caution('sheet-slip', 'warn', { field }, amounts)]
 }

@@ -15,6 +15,7 @@ import { withKind, type Mould } from './mould.ts'
 import { batches } from './silicone/batches.ts'
 import { cover } from './silicone/cover.ts'
 import { kitsFor, pricePerMass, siliconeNeed, type SiliconeNeed } from './silicone/need.ts'
+import { thickenerOf } from './silicone/thickener.ts'
 import { siliconeRoom, type SiliconeRoom } from './silicone/room.ts'
 
 /** Density of silicone where none is chosen, kg/m³, and its price for a kilogram (common practice). */
@@ -61,11 +62,14 @@ export function compileMould(
     block && mould.box.shape !== 'round' && mould.box.shape !== 'cup'
       ? bulge(widest, wallHeight, mould.box.wallThickness, mould.box.wall, density)
       : 0
+  const need = pours.length > 0 ? together(pours, silicone!) : undefined
   const compiled: CompiledMould = {
     ...built,
     foot: geometry.foot,
     room,
-    need: pours.length > 0 ? together(pours, silicone!) : undefined,
+    need,
+    thickener:
+      facts.poured === 'coats' && need ? thickenerOf(need.mass, mould.coats, silicone!) : [],
     pours,
     cover: covers,
     uplift: force,

@@ -24,6 +24,8 @@ export interface CompiledMould {
   room: SiliconeRoom
   /** All of it: what is mixed, opened and paid for. */
   need?: Omit<SiliconeNeed, 'weighing' | 'byVolume'>
+  /** Thickener of each brushed coat, kg. */
+  thickener: number[]
   /** What is weighed, pour by pour. */
   pours: SiliconePour[]
   cover?: Cover

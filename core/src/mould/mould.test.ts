@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution, sayProblem, type CautionCode } from '../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
+import { type CautionCode } from '../caution/index.ts'
 import { readDocument } from '../document/index.ts'
 import { firmPlatinum } from '../material/samples.ts'
 import type { Problems } from '../problem/index.ts'

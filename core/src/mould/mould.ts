@@ -74,7 +74,7 @@ export const mouldSchema = z.object({
   /** Silicone around the master in a printed shell, and the shell's own wall, m. */
   layer: quantity('length', 0.001, 0.05),
   shellWall: quantity('length', 0.0001, 0.02),
-  /** Stays on tools and in cups, and in the tub, as shares. */
+  /** Mixing loss and in cups, and in the tub, as shares. */
   loss: quantity('fraction', 0, 0.6),
   tub: quantity('fraction', 0, 0.6),
   /** Silicone that is there, or already mixed, kg. */

@@ -210,7 +210,7 @@ describe('for any plan, mould and units, what is shown twice agrees', () => {
           expect(foot.places).toHaveLength(mould.cavities)
           if (mould.kind === 'bought') {
             expect(pours).toEqual([])
-            expect(makingSteps(mould, compiled, firmPlatinum, metric)).toEqual([])
+            expect(makingSteps(mould, compiled, firmPlatinum)).toEqual([])
             return
           }
           let mass = 0
@@ -225,7 +225,7 @@ describe('for any plan, mould and units, what is shown twice agrees', () => {
           near(need!.inMould * (1 + mould.loss), need!.mass)
           near(advice.find(({ kind }) => kind === mould.kind)!.silicone, need!.mass)
           if (box && !mould.box.own) near(box.over, overOf(mould.box, geometry.foot.height))
-          const sheet = makingSteps(mould, compiled, firmPlatinum, metric).flatMap(
+          const sheet = makingSteps(mould, compiled, firmPlatinum).flatMap(
             ({ need: shown }) => shown ?? [],
           )
           if (mould.kind !== 'brushed sock') expect(sheet).toEqual(pours.map((one) => one.need))

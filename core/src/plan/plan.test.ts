@@ -1,6 +1,7 @@
 import fc from 'fast-check'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
 import { describe, expect, it } from 'vitest'
-import { sayCaution, sayProblem } from '../caution/index.ts'
 import { readDocument } from '../document/index.ts'
 import { Problems } from '../problem/index.ts'
 import type { Material } from '../material/index.ts'
@@ -260,7 +261,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
     ],
     ['a batch over the largest cup', [layer('a', 15)], { copies: 200 }, /Mix it in 2 cups/],
     ['no resin', [layer('a', 10, { resin: undefined })], {}, /A has no resin yet/],
-    ['a resin that is gone', [layer('a', 10, { resin: 'lost' })], {}, /no longer on the shelf/],
+    ['a resin that is gone', [layer('a', 10, { resin: 'lost' })], {}, /no longer among your materials/],
     [
       'a tint that is gone',
       [layer('a', 10, { tint: { material: 'lost', fraction: 0.01 } })],

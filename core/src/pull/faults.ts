@@ -1,21 +1,19 @@
-/** How a cast can come out, how it looks, and what usually causes it (common practice, no source). */
-export const faults = {
-  'fine bubbles': 'No or too little pressure, a fast resin, or a whipped mix.',
-  'void at a tip': 'No vent, no prefill, or the wrong tilt.',
-  'pocket near the gate': 'Air in the syringe, or withdrawn too fast.',
-  'ragged edge': 'The resin was already gelling.',
-  pimples: 'Bubbles in the silicone that dent under pressure.',
-  'soft or tacky': 'Ratio, mixing, too much tint, cold or damp.',
-  'soft streaks': 'Scrapings from the cup that were not mixed in.',
-  bent: 'Demoulded early.',
-  foam: 'Damp urethane.',
-  'cracks or yellowing': 'Too deep a pour: it ran hot.',
-  'line between layers': 'The join window was missed.',
-  'cloud between layers': 'Damp, or blush that was not wiped off.',
-  'inclusion sank': 'Placed before the gel could hold it.',
-  'halo around an inclusion': 'Damp or unsealed.',
-  'seam step or flash': 'Mould not keyed or not shut evenly.',
-} as const
-
-export type Fault = keyof typeof faults
-export const faultNames = Object.keys(faults) as Fault[]
+/** How a cast can come out other than wished; the usual causes stand in the words. */
+export const faultNames = [
+  'fine bubbles',
+  'void at a tip',
+  'pocket near the gate',
+  'ragged edge',
+  'pimples',
+  'soft or tacky',
+  'soft streaks',
+  'bent',
+  'foam',
+  'cracks or yellowing',
+  'line between layers',
+  'cloud between layers',
+  'inclusion sank',
+  'halo around an inclusion',
+  'seam step or flash',
+] as const
+export type Fault = (typeof faultNames)[number]

@@ -1,7 +1,7 @@
 import { z } from '../schema/index.ts'
 import { note, quantity, text, whole } from '../document/index.ts'
 import type { CompiledPlan, Plan } from '../plan/index.ts'
-import { faultNames, type Fault } from './faults.ts'
+import { faultNames } from './faults.ts'
 
 export const outcomes = ['good', 'fixable', 'lost'] as const
 export type Outcome = (typeof outcomes)[number]
@@ -17,7 +17,7 @@ const amountSchema = z.object({
   weighed: quantity('mass', leastWeighed, 1000).optional(),
 })
 
-/** One casting: what was really weighed, in which room, how it came out, what to change. */
+/** One casting: what was actually weighed, in which room, how it came out, what to change. */
 export const pullSchema = z.object({
   /** The plan it followed, at that revision. */
   plan: z.string(),
@@ -31,7 +31,7 @@ export const pullSchema = z.object({
   humidity: quantity('fraction', 0, 1).optional(),
   layers: z.array(z.object({ name: text('name'), amounts: z.array(amountSchema) })),
   outcome: z.enum(outcomes),
-  faults: z.array(z.enum(faultNames as [Fault, ...Fault[]])),
+  faults: z.array(z.enum(faultNames)),
   note: note(),
   nextTime: note(),
 })

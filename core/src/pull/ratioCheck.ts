@@ -1,7 +1,7 @@
 import type { Pull } from './pull.ts'
 
 /**
- * How far the ratio of each layer was off by what was really weighed, as a share; undefined
+ * How far the ratio of each layer was off by what was actually weighed, as a share; undefined
  * where a part was not written down.
  *
  * @example ratioErrors(pullWithTwoPercentMoreA)[0] // 0.02

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution, sayProblem } from '../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
 import { problemsOf } from '../problem/index.ts'
 import { cavityOf } from '../mesh/cavity.ts'
 import { closureOf } from '../mesh/closure.ts'

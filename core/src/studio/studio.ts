@@ -8,6 +8,11 @@ export const studioSchema = z.object({
   units: unitChoiceSchema,
   /** The finest the bench scale shows, for new plans, kg. */
   scaleStep: quantity('mass', 1e-6, 0.1),
+  /** What prices are written in (ISO 4217); bare numbers without one. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
 })
 export type Studio = z.infer<typeof studioSchema>
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
+import { sayProblem } from '@mivro/words/problem'
 import { describe, expect, it } from 'vitest'
-import { sayProblem } from '../caution/index.ts'
 import { Problem } from '../problem/index.ts'
 import { imperial, metric, type UnitChoice } from './choice.ts'
 import type { Kind } from './kinds.ts'

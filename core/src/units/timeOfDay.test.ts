@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayProblem } from '../caution/index.ts'
+import { sayProblem } from '@mivro/words/problem'
 import type { Problem } from '../problem/index.ts'
 import { showTimeOfDay } from './display.ts'
 import { parseTimeOfDay } from './timeOfDay.ts'

@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto'
 import type { ErrorRequestHandler, Response } from 'express'
 import type { Logger } from 'pino'
-import { sayProblem } from '@mivro/core/caution'
 import { Problem, Problems, toData, type ProblemCode } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/words/problem'
 import { StaleWrite } from '../document/store.ts'
 
 const statusOf: Partial<Record<ProblemCode, number>> = {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElDialog } from 'element-plus'
+import { ElButton, ElDialog } from 'element-plus'
 import { compareLines } from '@mivro/core/document'
-import { describePlan, type Plan } from '@mivro/core/plan'
+import { type Plan } from '@mivro/core/plan'
+import { describePlan } from '@mivro/words/plan'
 import { openSessions } from '../api/sessions.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -61,13 +62,13 @@ const sides = computed(() => {
     </p>
     <VersionSides class="both" :sides="sides">
       <template #default="{ index }">
-        <button
-          class="btn"
+        <ElButton
+          type="primary"
           :class="{ ghost: sides[index].choice === 'theirs' }"
           @click="stale?.settle(sides[index].choice)"
         >
           {{ sides[index].action }}
-        </button>
+        </ElButton>
       </template>
     </VersionSides>
   </ElDialog>

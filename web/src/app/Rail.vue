@@ -6,9 +6,9 @@ const route = useRoute()
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
   { to: '/moulds', label: 'Moulds', icon: Box },
-  { to: '/desk', label: 'Mix', icon: Scale },
-  { to: '/shelf', label: 'Shelf', icon: FlaskConical },
-  { to: '/studio', label: 'Studio', icon: House },
+  { to: '/desk', label: 'Mixing', icon: Scale },
+  { to: '/shelf', label: 'Materials', icon: FlaskConical },
+  { to: '/studio', label: 'Settings', icon: House },
 ]
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElBreadcrumb, ElBreadcrumbItem } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { useProject } from '../project/projectStore.ts'
 import SaveMark from './SaveMark.vue'
@@ -12,10 +13,10 @@ const project = useProject()
 const studio = useStudio()
 
 const crumb = computed(() => {
-  if (route.path.startsWith('/shelf')) return ['Shelf']
+  if (route.path.startsWith('/shelf')) return ['Materials']
   if (route.path.startsWith('/moulds')) return ['Moulds']
-  if (route.path.startsWith('/desk')) return ['Ratio desk']
-  if (route.path.startsWith('/studio')) return ['Studio']
+  if (route.path.startsWith('/desk')) return ['Mixing']
+  if (route.path.startsWith('/studio')) return ['Settings']
   if (route.name === 'new-piece') return ['Pieces', 'New piece']
   const name = project.piece?.document.name
   return route.params.id && name ? ['Pieces', name] : ['Pieces']
@@ -25,13 +26,14 @@ const crumb = computed(() => {
 <template>
   <header class="bar">
     <RouterLink class="mark" to="/pieces" aria-label="Mivro, to the pieces">mivro</RouterLink>
-    <span class="crumb">
-      <template v-for="(part, i) in crumb" :key="part">
-        <template v-if="i > 0"> / </template>
-        <RouterLink v-if="i === 0 && crumb.length > 1" to="/pieces">{{ part }}</RouterLink>
-        <b v-else>{{ part }}</b>
-      </template>
-    </span>
+    <ElBreadcrumb separator="/" class="crumb">
+      <ElBreadcrumbItem
+        v-for="(part, i) in crumb"
+        :key="part"
+        :to="i === 0 && crumb.length > 1 ? '/pieces' : undefined"
+        >{{ part }}</ElBreadcrumbItem
+      >
+    </ElBreadcrumb>
     <span class="space" />
     <UndoButtons />
     <SaveMark />
@@ -51,6 +53,18 @@ const crumb = computed(() => {
   color: var(--bar-ink);
 }
 
+.bar :deep(.el-button) {
+  --el-button-bg-color: transparent;
+  --el-button-border-color: var(--bar-line);
+  --el-button-text-color: var(--bar-ink);
+  --el-button-hover-bg-color: var(--bar-hover);
+  --el-button-hover-border-color: var(--bar-line);
+  --el-button-hover-text-color: var(--bar-ink);
+  --el-button-disabled-text-color: var(--bar-off);
+  --el-fill-color-light: var(--bar-hover);
+  --el-fill-color: var(--bar-hover);
+}
+
 .mark {
   width: 76px;
   text-align: center;
@@ -61,23 +75,10 @@ const crumb = computed(() => {
 }
 
 .crumb {
-  color: var(--bar-ink-2);
-  white-space: pre-wrap;
-}
-
-.crumb a {
-  color: var(--bar-ink-2);
-  text-underline-offset: 3px;
-  text-decoration-color: var(--bar-off);
-}
-
-.crumb a:hover {
-  color: var(--on-ink);
-}
-
-.crumb b {
-  color: var(--on-ink);
-  font-weight: 600;
+  --el-text-color-regular: var(--bar-ink);
+  --el-text-color-primary: var(--bar-ink-2);
+  --el-text-color-placeholder: var(--bar-ink-2);
+  --el-color-primary: var(--on-ink);
 }
 
 .space {

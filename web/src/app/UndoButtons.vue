@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted } from 'vue'
-import { ElMessage } from 'element-plus'
+import { ElButton, ElMessage } from 'element-plus'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
 import type { Path } from '../api/client.ts'
 import { isElsewhere, redoable, undoable, type Undoable } from '../ui/undo.ts'
+import Tip from '../ui/Tip.vue'
 
 /** What a document of each kind is called, where something else than the open screen is undone. */
 const names: Record<Path, string> = {
@@ -39,44 +40,15 @@ onUnmounted(() => unbind())
 
 <template>
   <span class="pair">
-    <button
-      type="button"
-      :disabled="!undoable"
-      title="Undo (Ctrl Z)"
-      aria-label="Undo"
-      @click="undo"
-    >
-      <Undo2 :size="17" aria-hidden="true" />
-    </button>
-    <button
-      type="button"
-      :disabled="!redoable"
-      title="Redo (Ctrl Shift Z)"
-      aria-label="Redo"
-      @click="redo"
-    >
-      <Redo2 :size="17" aria-hidden="true" />
-    </button>
+    <Tip says="Undo (Ctrl Z)">
+      <ElButton text circle :disabled="!undoable" aria-label="Undo" @click="undo">
+        <Undo2 :size="17" aria-hidden="true" />
+      </ElButton>
+    </Tip>
+    <Tip says="Redo (Ctrl Shift Z)">
+      <ElButton text circle :disabled="!redoable" aria-label="Redo" @click="redo">
+        <Redo2 :size="17" aria-hidden="true" />
+      </ElButton>
+    </Tip>
   </span>
 </template>
-
-<style scoped>
-button {
-  display: inline-flex;
-  padding: 7px;
-  border: 0;
-  border-radius: var(--r-field);
-  background: transparent;
-  color: var(--bar-ink);
-  cursor: pointer;
-}
-
-button:hover:not(:disabled) {
-  background: var(--bar-hover);
-}
-
-button:disabled {
-  color: var(--bar-off);
-  cursor: default;
-}
-</style>

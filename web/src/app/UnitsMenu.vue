@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElPopover } from 'element-plus'
+import { ElButton, ElPopover } from 'element-plus'
 import { imperial, metric, type UnitChoice } from '@mivro/core/units'
 import SegmentField from '../ui/SegmentField.vue'
 import { useStudio } from '../project/studioStore.ts'
@@ -27,20 +27,18 @@ function choose(key: keyof UnitChoice, value: string): void {
 <template>
   <ElPopover trigger="click" placement="bottom-end" :width="300">
     <template #reference>
-      <button class="chip" type="button" :aria-label="`Units: ${label}. Change them`">
+      <ElButton round size="small" :aria-label="`Units: ${label}. Change them`">
         {{ label }}
-      </button>
+      </ElButton>
     </template>
     <div class="stack">
       <div class="row">
         <h2>Units</h2>
         <span>
-          <button class="btn plain" type="button" @click="studio.change({ units: metric })">
+          <ElButton link type="primary" @click="studio.change({ units: metric })">
             Metric
-          </button>
-          <button class="btn plain" type="button" @click="studio.change({ units: imperial })">
-            US
-          </button>
+          </ElButton>
+          <ElButton link type="primary" @click="studio.change({ units: imperial })"> US </ElButton>
         </span>
       </div>
       <SegmentField
@@ -55,19 +53,3 @@ function choose(key: keyof UnitChoice, value: string): void {
     </div>
   </ElPopover>
 </template>
-
-<style scoped>
-.chip {
-  padding: 4px 12px;
-  border: 1px solid var(--bar-line);
-  border-radius: var(--r-round);
-  background: transparent;
-  color: var(--bar-ink);
-  font-size: var(--size-small);
-  cursor: pointer;
-}
-
-.chip:hover {
-  background: var(--bar-hover);
-}
-</style>

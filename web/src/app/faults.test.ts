@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { sayProblem } from '@mivro/core/caution'
 import { Problem } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/words/problem'
 import { dismissFaults, faults, hearFaults, reportFault } from './faults.ts'
 import { keepOnLeaving } from './leaving.ts'
 import { useTyping } from './typing.ts'

@@ -54,9 +54,9 @@ router.afterEach((to) => {
   const names: Record<string, string> = {
     pieces: 'Pieces',
     moulds: 'Moulds',
-    desk: 'Ratio desk',
-    shelf: 'Shelf',
-    studio: 'Studio',
+    desk: 'Mixing',
+    shelf: 'Materials',
+    studio: 'Settings',
   }
   document.title = `${names[String(to.name)] ?? 'Piece'} · Mivro`
 })

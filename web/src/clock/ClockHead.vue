@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { Pause, Play } from 'lucide-vue-next'
 import { show, showTimeOfDay } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
@@ -27,15 +28,15 @@ const studio = useStudio()
       {{ show(room, 'temperature', studio.units)
       }}<template v-if="begin !== undefined">, begun at {{ showTimeOfDay(begin) }}</template>
     </span>
-    <button
+    <ElButton
       v-if="playing !== undefined"
-      type="button"
-      class="play"
-      :aria-label="playing ? 'Stop' : 'Let the time run'"
+      round
+      size="small"
+      :aria-label="playing ? 'Pause' : 'Play'"
       @click="emit('play')"
     >
       <component :is="playing ? Pause : Play" :size="13" aria-hidden="true" />
-    </button>
+    </ElButton>
   </div>
 </template>
 
@@ -46,17 +47,6 @@ const studio = useStudio()
   top: 8px;
   display: flex;
   gap: 10px;
-  align-items: baseline;
-}
-
-.play {
-  display: inline-flex;
-  align-self: center;
-  padding: 3px 8px;
-  border: 1px solid var(--line);
-  border-radius: var(--r-round);
-  background: var(--panel);
-  color: var(--teal);
-  cursor: pointer;
+  align-items: center;
 }
 </style>

@@ -89,7 +89,7 @@ describe('the clock', () => {
     expect(scrubber.attributes('aria-valuenow')).toBe('3600')
     await scrubber.trigger('keydown', { key: 'ArrowRight' })
     expect(looking.emitted('look')).toEqual([[hour + 300]])
-    await looking.get('.play').trigger('click')
+    await looking.get('[aria-label="Play"]').trigger('click')
     expect(looking.emitted('play')).toHaveLength(1)
   })
 })

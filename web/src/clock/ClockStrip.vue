@@ -274,7 +274,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       </g>
       <StripSlider
         v-if="at !== undefined"
-        label="The moment looked at"
+        label="Time"
         :value="at"
         :highest="axis.end"
         :words="moment(at)"

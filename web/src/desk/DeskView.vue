@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { workingLaw, workingTime } from '@mivro/core/cure'
 import {
@@ -15,7 +16,7 @@ import { safetyFor, type Hazard } from '@mivro/core/caution'
 import { figure, scaleUnits, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -116,6 +117,20 @@ const cups = computed(() => [
     label: showCup(size, studio.units),
   })),
 ])
+const rows = computed(() =>
+  desk.portions.portions.map((portion, i) => ({
+    ...portion,
+    colour: colours.value[i],
+    reading: readings.value[i],
+  })),
+)
+const sums = () => [
+  'All together',
+  grams(desk.portions.mass),
+  figure(desk.portions.volume, 'volume', studio.units),
+  '',
+  '',
+]
 const refill = ref(0)
 function empty(): void {
   desk.emptyCup()
@@ -125,64 +140,59 @@ function empty(): void {
 
 <template>
   <div class="desk">
-    <h1>Ratio desk</h1>
+    <h1>Mixing</h1>
     <div class="columns">
       <MixPanel />
       <section class="panel weigh" aria-label="What to weigh">
         <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
         <SafetyLines before="Before you weigh" :lines="safetyFor('weigh', hazards)" />
-        <table class="sums big">
-          <thead>
-            <tr>
-              <th scope="col">Weigh in this order</th>
-              <th scope="col">
-                {{ unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces' }}
-              </th>
-              <th scope="col">{{ unitSymbol('volume', studio.units) }}</th>
-              <th scope="col">scale shows</th>
-              <th scope="col">is in the cup</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="(portion, i) in desk.portions.portions"
-              :key="portion.what"
-              :data-part="portion.what"
-            >
-              <th scope="row"><i :style="{ background: colours[i] }" />{{ portion.name }}</th>
-              <td>
-                <b>{{ grams(portion.mass) }}</b>
-              </td>
-              <td>{{ figure(portion.volume, 'volume', studio.units) }}</td>
-              <td>{{ figure(readings[i], 'mass', scale, { step: desk.step }) }}</td>
-              <td>
-                <QuantityField
-                  :key="`${portion.what}-${refill}`"
-                  bare
-                  optional
-                  :label="`${portion.name} that is in the cup`"
-                  kind="mass"
-                  :step="desk.step"
-                  placeholder="–"
-                  :value="desk.inCup[portion.what]"
-                  :take="(mass) => desk.pour(portion.what, mass)"
-                />
-              </td>
-            </tr>
-          </tbody>
-          <tfoot>
-            <tr>
-              <th scope="row">All together</th>
-              <td>
-                <b>{{ grams(desk.portions.mass) }}</b>
-              </td>
-              <td>{{ figure(desk.portions.volume, 'volume', studio.units) }}</td>
-              <td></td>
-              <td><button type="button" class="btn plain" @click="empty">Empty the cup</button></td>
-            </tr>
-          </tfoot>
-        </table>
-        <h2>In the cup</h2>
+        <ElTable
+          :data="rows"
+          table-layout="auto"
+          show-summary
+          :summary-method="sums"
+          :row-class-name="({ row }) => `part-${row.what}`"
+        >
+          <ElTableColumn v-slot="{ row }" label="Weigh in this order" min-width="120">
+            <i :style="{ background: row.colour }" />{{ row.name }}
+          </ElTableColumn>
+          <ElTableColumn
+            v-slot="{ row }"
+            :label="unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces'"
+            align="right"
+            class-name="num big"
+          >
+            {{ grams(row.mass) }}
+          </ElTableColumn>
+          <ElTableColumn
+            v-slot="{ row }"
+            :label="unitSymbol('volume', studio.units)"
+            align="right"
+            class-name="num"
+          >
+            {{ figure(row.volume, 'volume', studio.units) }}
+          </ElTableColumn>
+          <ElTableColumn v-slot="{ row }" label="scale shows" align="right" class-name="num">
+            {{ figure(row.reading, 'mass', scale, { step: desk.step }) }}
+          </ElTableColumn>
+          <ElTableColumn v-slot="{ row }" label="is in the cup" align="right">
+            <QuantityField
+              :key="`${row.what}-${refill}`"
+              bare
+              optional
+              :label="`${row.name} that is in the cup`"
+              kind="mass"
+              :step="desk.step"
+              placeholder="–"
+              :value="desk.inCup[row.what]"
+              :take="(mass) => desk.pour(row.what, mass)"
+            />
+          </ElTableColumn>
+        </ElTable>
+        <div class="row">
+          <h2>In the cup</h2>
+          <ElButton link type="primary" @click="empty">Empty the cup</ElButton>
+        </div>
         <PastTheMark
           :check="desk.check"
           :step="desk.step"
@@ -199,7 +209,7 @@ function empty(): void {
         <div class="cup">
           <CupPicture :portions="desk.portions.portions" :size="desk.cupSize" :colours="colours" />
           <div class="facts">
-            <PlainSelect
+            <SelectField
               label="Cup"
               :options="cups"
               :value="desk.chosenCup === undefined ? '-' : String(desk.chosenCup)"
@@ -281,15 +291,11 @@ function empty(): void {
   flex: none;
 }
 
-.big td b {
+.weigh :deep(td.big) {
   font: 650 var(--size-head) var(--num);
 }
 
-.big td {
-  font: 500 var(--size-lead) var(--num);
-}
-
-.big th i {
+.weigh :deep(td i) {
   display: inline-block;
   width: 12px;
   height: 12px;
@@ -297,28 +303,6 @@ function empty(): void {
   border: 1px solid var(--shade);
   border-radius: var(--r-small);
   vertical-align: -1px;
-}
-
-.big th:nth-child(2) {
-  width: 88px;
-}
-
-.big th:nth-child(3) {
-  width: 56px;
-}
-
-.big th:nth-child(4) {
-  width: 82px;
-}
-
-.big th:last-child,
-.big td:last-child {
-  width: 118px;
-  padding-left: 14px;
-}
-
-.big td :deep(input) {
-  width: 66px;
 }
 
 .reminder {
@@ -330,7 +314,7 @@ function empty(): void {
 
 .cup {
   display: grid;
-  grid-template-columns: 150px 1fr;
+  grid-template-columns: 150px minmax(0, 1fr);
   gap: 12px;
   align-items: center;
 }
@@ -342,11 +326,12 @@ function empty(): void {
 }
 
 .facts :deep(.field-row) {
-  grid-template-columns: 1fr;
+  display: block;
 }
 
-.facts :deep(select) {
-  max-width: 130px;
+.facts :deep(.el-select.line),
+.facts :deep(.el-input.line) {
+  width: 100%;
 }
 
 .pours b {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { dropWeight, dropsFor } from '@mivro/core/mix'
 import type { Problem } from '@mivro/core/problem'
 import { problemsOf } from '@mivro/core/problem'
@@ -81,14 +82,9 @@ function take(): void {
       :take="(value) => void (mass = value)"
     />
     <Says :problem="problem" />
-    <button
-      type="button"
-      class="btn ghost"
-      :disabled="mass === undefined || !tint || !session"
-      @click="take"
-    >
-      Keep this count
-    </button>
+    <ElButton :disabled="mass === undefined || !tint || !session" @click="take">
+      Save this count
+    </ElButton>
   </section>
 </template>
 
@@ -97,10 +93,6 @@ function take(): void {
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-
-.btn {
-  align-self: flex-start;
 }
 
 .said {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { volumeRatio, weightRatio, type Wish } from '@mivro/core/mix'
 import { Plus } from 'lucide-vue-next'
-import { ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { show, showRatio } from '@mivro/core/units'
 import { useShelf } from '../project/shelfStore.ts'
 import RatioField from '../ui/RatioField.vue'
@@ -42,8 +42,8 @@ const bases = [
   { value: 'B', label: 'B' },
 ]
 const wishes = [
-  { value: 'mass', label: 'By weight' },
-  { value: 'volume', label: 'By volume' },
+  { value: 'mass', label: 'Weight' },
+  { value: 'volume', label: 'Volume' },
   { value: 'A', label: 'From A' },
   { value: 'B', label: 'From B' },
 ]
@@ -69,14 +69,14 @@ function wishBy(value: string): void {
   <section class="panel mix" aria-label="What is mixed">
     <h2>What is mixed</h2>
     <div class="row">
-      <span class="field-label">Of the shelf</span>
+      <span class="field-label">Material</span>
       <ElSelect
         class="select"
         aria-label="What is mixed"
         :model-value="desk.materialId ?? own"
         @update:model-value="desk.choose($event === own ? undefined : $event)"
       >
-        <ElOption :value="own" label="A ratio of my own" />
+        <ElOption :value="own" label="Custom ratio" />
         <ElOption
           v-for="entry in mixed"
           :key="entry.id"
@@ -110,13 +110,7 @@ function wishBy(value: string): void {
     <p class="quiet small">{{ converted }}.</p>
 
     <h3>How much</h3>
-    <SegmentField
-      above
-      label="What is known"
-      :options="wishes"
-      :value="wishKind"
-      @choose="wishBy"
-    />
+    <SegmentField above label="Known amount" :options="wishes" :value="wishKind" @choose="wishBy" />
     <QuantityField
       v-if="desk.wish.by === 'volume'"
       label="All together"
@@ -141,7 +135,7 @@ function wishBy(value: string): void {
       :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass: mass ?? 0 })"
     />
 
-    <h3>Stirred in besides</h3>
+    <h3>Additives</h3>
     <div v-for="extra in desk.extras" :key="extra.id" class="extra">
       <div class="row">
         <TextField
@@ -172,15 +166,14 @@ function wishBy(value: string): void {
       />
     </div>
     <div class="adds">
-      <button
+      <ElButton
         v-for="one in extraKinds"
         :key="one.kind"
-        type="button"
-        class="btn ghost small"
+        class="small"
         @click="desk.addExtra(one.kind)"
       >
         <Plus :size="13" aria-hidden="true" />{{ one.label }}
-      </button>
+      </ElButton>
     </div>
     <p v-if="desk.extras.length > 0" class="quiet small">
       {{ show(desk.portions.density, 'density', studio.units) }} as it is mixed.
@@ -230,11 +223,5 @@ h3 {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-
-.btn.small {
-  min-height: 28px;
-  padding: 0 10px;
-  font-size: var(--size-small);
 }
 </style>

@@ -7,6 +7,7 @@ import { slowEpoxy, violet } from '../../../core/src/material/samples.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import AtTheCup from '../weigh/AtTheCup.vue'
 import { useDesk } from '../weigh/deskStore.ts'
+import { buttonOf } from '../ui/inTests.ts'
 import DropBook from './DropBook.vue'
 
 const push = vi.fn()
@@ -68,7 +69,7 @@ describe('drops of a bottle', () => {
     expect(shown.text()).toContain('Count drops onto the scale once')
     await type(shown, 'Drops counted', '25')
     await type(shown, 'weighed together', '0.75 g')
-    await shown.get('button.ghost').trigger('click')
+    await buttonOf(shown, 'Save this count').trigger('click')
     expect(edited).toHaveBeenCalledOnce()
     expect((edited.mock.calls[0][0] as Tint).drops).toEqual([
       { count: 25, mass: expect.closeTo(0.00075, 9) as number },
@@ -97,10 +98,10 @@ describe('drops of a bottle', () => {
     put(violet)
     const shown = mount(DropBook)
     await type(shown, 'weighed together', '0.75 g')
-    expect(shown.get('button.ghost').attributes('disabled')).toBeDefined()
+    expect(buttonOf(shown, 'Save this count').attributes('disabled')).toBeDefined()
     come()
     await flushPromises()
-    await shown.get('button.ghost').trigger('click')
+    await buttonOf(shown, 'Save this count').trigger('click')
     expect(edited).toHaveBeenCalledOnce()
   })
 
@@ -109,7 +110,7 @@ describe('drops of a bottle', () => {
     const shown = mount(DropBook)
     await flushPromises()
     await type(shown, 'weighed together', '4 kg')
-    await shown.get('button.ghost').trigger('click')
+    await buttonOf(shown, 'Save this count').trigger('click')
     expect(edited).not.toHaveBeenCalled()
     expect(shown.get('[role="alert"]').text()).toContain('4000 g is outside what makes sense')
   })
@@ -133,9 +134,7 @@ describe('beside what is to be weighed', () => {
         room: 294.15,
       },
     })
-    const details = shown.get('details')
-    ;(details.element as HTMLDetailsElement).open = true
-    await details.trigger('toggle')
+    await shown.get('.el-collapse-item__header').trigger('click')
     return shown
   }
 
@@ -157,7 +156,7 @@ describe('beside what is to be weighed', () => {
 
   it('lays it out on the ratio desk', async () => {
     const shown = await atTheCup()
-    await shown.get('button').trigger('click')
+    await buttonOf(shown, 'Open in Mixing').trigger('click')
     await flushPromises()
     expect(push).toHaveBeenCalledWith({ name: 'desk' })
     const desk = useDesk()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { fieldOnSection, heatScale, momentAt, pouredBy } from '@mivro/core/cure'
 import type { CompiledPlan, Plan } from '@mivro/core/plan'
 import { fromSection, ontoSection, type Section } from '@mivro/core/filling'
@@ -239,11 +240,11 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
     />
     <p v-if="heat.progress.value !== undefined" class="working" role="status">
       Following the heat, {{ Math.round(heat.progress.value * 100) }} %
-      <button type="button" class="btn plain" @click="heat.giveUp()">Give up</button>
+      <ElButton link type="primary" @click="heat.giveUp()">Cancel</ElButton>
     </p>
     <p v-else-if="heat.givenUp.value" class="working" role="status">
       Not followed.
-      <button type="button" class="btn plain" @click="heat.follow()">Follow the heat</button>
+      <ElButton link type="primary" @click="heat.follow()">Run simulation</ElButton>
     </p>
     <p v-else-if="!field && heat.problems.value.length === 0" class="working quiet" role="status">
       The heat is followed as soon as a layer has its resin.

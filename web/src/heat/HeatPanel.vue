@@ -128,7 +128,7 @@ const looks = [
             }}
           </template>
           <template v-else>
-            at one go; reckoned {{ show(deepest.low, 'length', studio.units) }} to
+            at one go; estimated {{ show(deepest.low, 'length', studio.units) }} to
             {{ show(deepest.high, 'length', studio.units)
             }}<template v-if="deepest.by === 'sheet'">, the sheet allows no more</template>.
           </template>
@@ -138,7 +138,7 @@ const looks = [
     </div>
   </dl>
   <QuantityField
-    label="Nothing hotter than"
+    label="Temperature limit"
     kind="temperature"
     optional
     :placeholder="compiled.heatLimit ? degrees(compiled.heatLimit.at) : 'no limit'"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
@@ -83,37 +84,35 @@ const cups = computed(() => {
 <template>
   <div class="ways">
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <button
+    <ElButton
       v-if="cups"
-      type="button"
-      class="way"
+      class="choice"
       @click="project.changePlan(withLayer(project.plan!, layer.index, { cups }))"
     >
       <b>Mix it in {{ cups }} cups, one after the other</b>
-      <span>none heavier than the pot of its sheet</span>
-    </button>
-    <button v-if="hot && !found && progress === undefined" type="button" class="btn" @click="look">
-      Find ways out
-    </button>
+      <small class="quiet">none heavier than the pot of its sheet</small>
+    </ElButton>
+    <ElButton v-if="hot && !found && progress === undefined" type="primary" @click="look">
+      Suggest fixes
+    </ElButton>
     <p v-if="progress !== undefined" class="row" role="status">
       <span>Trying ways in the field, {{ Math.round(progress * 100) }} %</span>
-      <button type="button" class="btn plain" @click="stop">Give up</button>
+      <ElButton link type="primary" @click="stop">Cancel</ElButton>
     </p>
     <template v-if="found">
       <p v-if="found.length === 0" class="quiet">
         None of your resins, splits or a cooler room stays under the limit. A smaller piece, a
         thinner mould in moving air, or a resin made for depth would.
       </p>
-      <button
+      <ElButton
         v-for="(way, i) in found"
         :key="i"
-        type="button"
-        class="way"
+        class="choice"
         @click="project.changePlan(way.way.plan)"
       >
         <b>{{ say(way) }}</b>
-        <span>{{ then(way) }}</span>
-      </button>
+        <small class="quiet">{{ then(way) }}</small>
+      </ElButton>
     </template>
   </div>
 </template>
@@ -123,34 +122,5 @@ const cups = computed(() => {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-
-.ways > .btn {
-  align-self: flex-start;
-}
-
-.way {
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-  padding: 9px 12px;
-  border: 1px solid var(--teal);
-  border-radius: var(--r);
-  background: var(--panel);
-  text-align: left;
-  cursor: pointer;
-}
-
-.way:hover {
-  background: var(--teal-soft);
-}
-
-.way b {
-  font-weight: 600;
-}
-
-.way span {
-  color: var(--ink-2);
-  font-size: var(--size-small);
 }
 </style>

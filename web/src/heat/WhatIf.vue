@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
+import { ElTable, ElTableColumn } from 'element-plus'
 import type { CompiledPlan } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
 import { useProject } from '../project/projectStore.ts'
@@ -57,36 +58,30 @@ watch(
 </script>
 
 <template>
-  <table v-if="rows.length > 0" class="sums">
-    <thead>
-      <tr>
-        <th scope="col">What if the room is at</th>
-        <th scope="col">pours for</th>
-        <th scope="col">hottest</th>
-        <th scope="col">out after</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="row in rows" :key="row.room" :class="{ stops: row.stops }">
-        <th scope="row">{{ show(row.room, 'temperature', studio.units) }}</th>
-        <td>{{ showDuration(row.pourable) }}</td>
-        <td>
-          {{ row.hottest === undefined ? '' : show(row.hottest, 'temperature', studio.units) }}
-          <span v-if="row.stops" class="visually-hidden">can’t be poured like this</span>
-        </td>
-        <td>{{ showDuration(row.out) }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <ElTable
+    v-if="rows.length > 0"
+    :data="rows"
+    table-layout="auto"
+    :row-class-name="({ row }) => (row.stops ? 'stops' : '')"
+  >
+    <ElTableColumn v-slot="{ row }" label="What if the room is at">
+      {{ show(row.room, 'temperature', studio.units) }}
+    </ElTableColumn>
+    <ElTableColumn v-slot="{ row }" label="pours for" align="right" class-name="num">
+      {{ showDuration(row.pourable) }}
+    </ElTableColumn>
+    <ElTableColumn v-slot="{ row }" label="hottest" align="right" class-name="num hottest">
+      {{ row.hottest === undefined ? '' : show(row.hottest, 'temperature', studio.units) }}
+      <span v-if="row.stops" class="visually-hidden">can’t be poured like this</span>
+    </ElTableColumn>
+    <ElTableColumn v-slot="{ row }" label="out after" align="right" class-name="num">
+      {{ showDuration(row.out) }}
+    </ElTableColumn>
+  </ElTable>
 </template>
 
 <style scoped>
-td {
-  font: 600 var(--size) var(--num);
-  white-space: nowrap;
-}
-
-.stops td:nth-child(3) {
+:deep(.stops .hottest) {
   color: var(--stop);
 }
 </style>

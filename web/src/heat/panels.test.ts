@@ -15,6 +15,7 @@ import { useShelf } from '../project/shelfStore.ts'
 import { handlers, type WaysQuestion } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
 import { hands } from '../work/onThisThread.ts'
+import { buttonOf, rowsOf } from '../ui/inTests.ts'
 import WaysOut from './WaysOut.vue'
 import WhatIf from './WhatIf.vue'
 
@@ -111,14 +112,14 @@ const waysOut = () => {
   return mount(WaysOut, { props: { layer, hot: true } })
 }
 const search = async (shown: ReturnType<typeof waysOut>) => {
-  await shown.get('button.btn').trigger('click')
+  await buttonOf(shown, 'Suggest fixes').trigger('click')
   await flushPromises()
 }
 
 describe('ways out of a pour that runs hot', () => {
   it('cups no heavier than the sheet’s pot are one click, whatever the search finds', async () => {
     const shown = waysOut()
-    const way = shown.get('.way')
+    const way = shown.get('.choice')
     expect(way.text()).toMatch(/Mix it in \d cups, one after the other/)
     await way.trigger('click')
     expect(change.mock.calls[0][0].layers[0].cups).toBeGreaterThan(1)
@@ -127,7 +128,7 @@ describe('ways out of a pour that runs hot', () => {
   it('each that was found says what it does, how hot it gets and when it is out; one click takes it', async () => {
     const shown = waysOut()
     await search(shown)
-    const found = shown.findAll('.way').slice(1)
+    const found = shown.findAll('.choice').slice(1)
     expect(found.length).toBeGreaterThan(1)
     for (const way of found) expect(way.text()).toMatch(/reaches \d+ °C, out after \d/)
     const other = found.find((way) => way.text().includes('Pour it of Deep clear epoxy'))!
@@ -142,7 +143,7 @@ describe('ways out of a pour that runs hot', () => {
     expect(shown.text()).toContain('Trying ways in the field, 40 %')
     await shown.get('[role="status"] button').trigger('click')
     expect(cancelled).toHaveBeenCalledOnce()
-    expect(shown.text()).toContain('Find ways out')
+    expect(shown.text()).toContain('Suggest fixes')
   })
 
   it('where none holds it says what would, and a problem is said', async () => {
@@ -159,7 +160,7 @@ describe('ways out of a pour that runs hot', () => {
   it('a cup that is hot alone asks for no search', () => {
     const [layer] = compileBy(cure, plan.value, curve, shelf).layers
     const shown = mount(WaysOut, { props: { layer, hot: false } })
-    expect(shown.text()).not.toContain('Find ways out')
+    expect(shown.text()).not.toContain('Suggest fixes')
   })
 })
 
@@ -168,21 +169,16 @@ describe('what if the room were another', () => {
     plan.value = planOf(0.008)
     const shown = mount(WhatIf)
     await flushPromises()
-    await vi.waitFor(() => expect(shown.findAll('tbody tr')).toHaveLength(4))
-    expect(shown.findAll('tbody th').map((th) => th.text())).toEqual([
-      '18 °C',
-      '21 °C',
-      '24 °C',
-      '28 °C',
-    ])
-    const hottest = shown.findAll('tbody tr').map((row) => parseInt(row.findAll('td')[1].text()))
+    await vi.waitFor(() => expect(rowsOf(shown)).toHaveLength(4))
+    expect(rowsOf(shown).map(([room]) => room)).toEqual(['18 °C', '21 °C', '24 °C', '28 °C'])
+    const hottest = rowsOf(shown).map(([, , hot]) => parseInt(hot))
     for (let i = 1; i < 4; i++) expect(hottest[i]).toBeGreaterThan(hottest[i - 1])
     expect(shown.findAll('tr.stops')).toHaveLength(0)
   })
 
   it('a room in which it can’t be poured is marked in words too', async () => {
     const shown = mount(WhatIf)
-    await vi.waitFor(() => expect(shown.findAll('tbody tr')).toHaveLength(4))
+    await vi.waitFor(() => expect(rowsOf(shown)).toHaveLength(4))
     expect(shown.get('tr.stops').text()).toContain('can’t be poured like this')
   })
 })
@@ -195,16 +191,15 @@ describe('warmth, air and the day', () => {
 
   it('stay folded away while nothing is to be said', () => {
     const { shown } = fields()
-    expect(shown.findAll('details').map((part) => part.attributes('open'))).toEqual([
-      undefined,
-      undefined,
-    ])
+    expect(
+      shown.findAll('.el-collapse-item__header').map((head) => head.attributes('aria-expanded')),
+    ).toEqual(['false', 'false'])
   })
 
   it('damp air unfolds, with the dew point and what it does', () => {
     plan.value = planOf(0.008, { humidity: 0.85 })
     const { shown } = fields()
-    expect(shown.findAll('details')[0].attributes('open')).toBeDefined()
+    expect(shown.get('.el-collapse-item__header').attributes('aria-expanded')).toBe('true')
     expect(shown.text()).toContain('Water settles on what is colder than')
     expect(shown.text()).toContain('greasy blush')
   })

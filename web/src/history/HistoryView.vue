@@ -67,10 +67,9 @@ const restore = () =>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
       <ol>
         <li v-for="version in history.versions.value" :key="version.revision">
-          <button
-            type="button"
-            class="version"
-            :class="{ on: version === shown }"
+          <ElButton
+            text
+            class="choice"
             :aria-pressed="version === shown"
             @click="chosen = version.revision"
           >
@@ -80,7 +79,7 @@ const restore = () =>
               <span v-else-if="version.name" class="quiet small">{{ showMoment(version.at) }}</span>
             </span>
             <span class="quiet small">{{ what(version) }}</span>
-          </button>
+          </ElButton>
         </li>
       </ol>
       <ElButton v-if="history.next.value" @click="trying(() => history.load(history.next.value))">
@@ -130,36 +129,6 @@ const restore = () =>
   min-height: 0;
   padding: 16px 18px;
   overflow: auto;
-}
-
-.version {
-  width: 100%;
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-  padding: 8px 10px;
-  border: 0;
-  border-left: 3px solid transparent;
-  border-radius: 0 var(--r-field) var(--r-field) 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.version:hover {
-  background: var(--ground);
-}
-
-.version.on {
-  border-color: var(--teal);
-  background: var(--ground);
-}
-
-.version .row {
-  justify-content: space-between;
-  gap: 8px;
 }
 
 .beside {

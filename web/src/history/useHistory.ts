@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import { changedLines, type Revision } from '@mivro/core/document'
-import { describePlan, type Plan } from '@mivro/core/plan'
+import { type Plan } from '@mivro/core/plan'
+import { describePlan } from '@mivro/words/plan'
 import { api } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'

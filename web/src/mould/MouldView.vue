@@ -7,7 +7,8 @@ import { useProject } from '../project/projectStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import keys from '../ui/keys.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
+import ToolButton from '../ui/ToolButton.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import AirCut from './air/AirCut.vue'
@@ -50,10 +51,10 @@ const others = computed(() =>
 const shortcuts = [
   ['1 to 6', topics.map(({ label }) => label).join(', ')],
   ['T', 'Turn the cut by 15°'],
-  ['D', 'In the round, or cut open'],
+  ['D', '3D, or section'],
   ['← → ↑ ↓', 'Move the chosen gate or vent along the outline by 0.5 mm'],
   ['Shift with an arrow', 'Move it by 5 mm'],
-  ['Delete', 'Take the gate or vent out that has the focus'],
+  ['Delete', 'Delete the gate or vent that has the focus'],
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
 ] as const
@@ -80,16 +81,11 @@ onUnmounted(() => {
     A mould is planned before silicone is opened: where air will stay, which kind it should be, how
     much silicone it takes, and whether it will cure on the master.
     <template #next>
-      <button
-        type="button"
-        class="btn"
-        :disabled="!project.survey"
-        @click="trying(project.makeMould)"
-      >
+      <ElButton type="primary" :disabled="!project.survey" @click="trying(project.makeMould)">
         Plan a mould
-      </button>
+      </ElButton>
       <div v-if="others.length > 0" class="adopt">
-        <PlainSelect
+        <SelectField
           label="or one that is there:"
           :options="[{ value: '', label: 'choose' }, ...others]"
           :value="adopted"
@@ -108,36 +104,26 @@ onUnmounted(() => {
             :key="entry.name"
             :to="{ name: 'mould', params: { topic: entry.name } }"
             :class="{ on: entry.name === topic }"
-            :title="`${entry.label} (${entry.key})`"
-            ><i />{{ entry.label }} <small>{{ entry.key }}</small></RouterLink
+            ><i />{{ entry.label }}</RouterLink
           >
         </nav>
         <span class="space" />
         <template v-if="drawn">
-          <button type="button" class="tool" title="Turn the cut by 15° (T)" @click="turn">
-            <RotateCw :size="15" aria-hidden="true" />Turn
-          </button>
-          <button
-            type="button"
-            class="tool"
+          <ToolButton label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
+            <RotateCw :size="15" aria-hidden="true" />
+          </ToolButton>
+          <ToolButton
+            :label="solid ? 'Section' : '3D'"
+            :tip="solid ? 'Show it cut open (D)' : 'Show it in 3D (D)'"
             :aria-pressed="solid"
-            title="In the round, or cut open (D)"
             @click="solid = !solid"
           >
-            <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />{{
-              solid ? 'Cut' : '3-D'
-            }}
-          </button>
+            <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />
+          </ToolButton>
         </template>
-        <button
-          type="button"
-          class="tool round"
-          title="Shortcuts (?)"
-          aria-label="Shortcuts"
-          @click="help = true"
-        >
+        <ToolButton bare label="Shortcuts" tip="Shortcuts (?)" @click="help = true">
           <CircleHelp :size="16" aria-hidden="true" />
-        </button>
+        </ToolButton>
       </div>
       <div class="stage">
         <Air3D v-if="drawn && solid" :casting="topic === 'casting'" />
@@ -205,8 +191,7 @@ onUnmounted(() => {
   gap: 6px;
 }
 
-.lenses a,
-.tool {
+.lenses a {
   display: inline-flex;
   align-items: center;
   gap: 6px;
@@ -222,10 +207,6 @@ onUnmounted(() => {
   cursor: pointer;
 }
 
-.tool.round {
-  padding: 0 7px;
-}
-
 .lenses a i {
   width: 8px;
   height: 8px;
@@ -233,13 +214,7 @@ onUnmounted(() => {
   border-radius: 50%;
 }
 
-.lenses small {
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.lenses a:hover,
-.tool:hover {
+.lenses a:hover {
   background: var(--panel);
   border-color: var(--edge);
 }
@@ -252,10 +227,6 @@ onUnmounted(() => {
 
 .lenses a.on i {
   border-color: var(--panel);
-}
-
-.lenses a.on small {
-  color: var(--on-ink);
 }
 
 .stage {

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, shallowRef, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
-import { mouldKinds, newMould, type Mould } from '@mivro/core/mould'
+import { newMould, type Mould } from '@mivro/core/mould'
+import { mouldKindWords } from '@mivro/words/mouldKind'
 import type { Piece } from '@mivro/core/piece'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
 import { showDay } from '../ui/dates.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import '../theme/listed.css'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -53,7 +55,7 @@ const others = computed(() =>
 )
 const facts = (mould: Mould) => {
   const names = mould.pieces.map(nameOf).filter(Boolean)
-  return `${mouldKinds[mould.kind].label} · ${names.length > 0 ? names.join(', ') : 'no piece yet'}`
+  return `${mouldKindWords[mould.kind].label} · ${names.length > 0 ? names.join(', ') : 'no piece yet'}`
 }
 
 /** A bought mould begins without a piece. */
@@ -94,9 +96,9 @@ function belong(piece: string, in_: boolean): void {
         />
         <div class="row head">
           <h2>All moulds</h2>
-          <button type="button" class="btn plain" @click="add">
+          <ElButton link type="primary" @click="add">
             <Plus :size="14" aria-hidden="true" />A bought one
-          </button>
+          </ElButton>
         </div>
         <p v-if="moulds?.length === 0" class="quiet small none">
           None yet. A mould of your own begins at its piece, under Mould.
@@ -111,7 +113,7 @@ function belong(piece: string, in_: boolean): void {
             </RouterLink>
             <RemoveButton
               class="x"
-              :label="`Take ${mould.document.name} off`"
+              :label="`Delete ${mould.document.name}`"
               @click="remove(mould)"
             />
           </li>
@@ -127,7 +129,7 @@ function belong(piece: string, in_: boolean): void {
               <RemoveButton :label="`Not ${nameOf(id)} any more`" @click="belong(id, false)" />
             </li>
           </ul>
-          <PlainSelect
+          <SelectField
             v-if="others.length > 0"
             label="and also"
             :options="[{ value: '', label: 'choose a piece' }, ...others]"
@@ -145,10 +147,9 @@ function belong(piece: string, in_: boolean): void {
       </section>
       <section v-else class="panel">
         <EmptyPlace v-if="moulds?.length === 0" title="What do you cast in?">
-          A mould keeps its passport here: how it was made, what it holds, how it likes to be
-          poured.
+          A mould keeps its record here: how it was made, what it holds, how it is best poured.
           <template #next
-            ><button type="button" class="btn" @click="add">Add a bought mould</button></template
+            ><ElButton type="primary" @click="add">Add a bought mould</ElButton></template
           >
         </EmptyPlace>
       </section>

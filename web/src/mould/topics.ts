@@ -1,10 +1,10 @@
 /** What the Mould stage looks at, in the order the questions come. */
 export const topics = [
   { name: 'air', label: 'Air', key: '1' },
-  { name: 'casting', label: 'Casting', key: '2' },
+  { name: 'casting', label: 'Castability', key: '2' },
   { name: 'kind', label: 'Kind', key: '3' },
   { name: 'silicone', label: 'Silicone', key: '4' },
-  { name: 'contact', label: 'Contact', key: '5' },
-  { name: 'passport', label: 'Passport', key: '6' },
+  { name: 'contact', label: 'Compatibility', key: '5' },
+  { name: 'passport', label: 'Record', key: '6' },
 ] as const
 export type Topic = (typeof topics)[number]['name']

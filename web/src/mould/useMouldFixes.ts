@@ -1,5 +1,6 @@
-import { sayFix, type Caution } from '@mivro/core/caution'
+import { type Caution } from '@mivro/core/caution'
 import { mouldFixesOf } from '@mivro/core/mould'
+import { sayFix } from '@mivro/words/fix'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import type { Fix } from '../ui/fix.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Form, Measured } from '@mivro/core/piece'
 import type { Problem } from '@mivro/core/problem'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import { startingMeasure } from './startingMeasures.ts'
 
@@ -21,7 +21,7 @@ const change = (values: object) =>
 </script>
 
 <template>
-  <PlainSelect
+  <SelectField
     label="Its volume is known by"
     :options="ways"
     :value="form.measured.how"

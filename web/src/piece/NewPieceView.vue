@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { ElButton, ElInput, ElUpload } from 'element-plus'
+import type { UploadFile } from 'element-plus'
 import { useRouter } from 'vue-router'
 import { Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/document'
@@ -11,6 +13,7 @@ import { show } from '@mivro/core/units'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SolidView from '../solid/SolidView.vue'
+import FieldRow from '../ui/FieldRow.vue'
 import { useStudio } from '../project/studioStore.ts'
 import { provideRefusals } from '../ui/refusals.ts'
 import Says from '../ui/Says.vue'
@@ -26,7 +29,6 @@ const router = useRouter()
 const studio = useStudio()
 const name = ref('')
 const nameProblem = shallowRef<Problem>()
-const over = ref(false)
 const made = reactive(
   useNewForm((from) => {
     if (name.value === '') name.value = from
@@ -47,14 +49,6 @@ const units = computed(() => {
     hint: `${show(longest * fileUnits[value], 'length', studio.units)} long`,
   }))
 })
-
-function pick(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  // The same file can be chosen again, after a stop or when it was written anew.
-  input.value = ''
-  void made.choose(file)
-}
 
 /** What has to be said before the piece can be made. */
 const missing = computed(() => {
@@ -127,30 +121,24 @@ async function make(): Promise<void> {
           </div>
           <SolidView v-if="made.form.from !== 'measured'" :form="made.form" />
         </div>
-        <label
+        <ElUpload
           v-else-if="made.from === 'file'"
+          drag
           class="drop"
-          :class="{ over }"
-          @dragover.prevent="over = true"
-          @dragleave="over = false"
-          @drop.prevent="((over = false), made.choose($event.dataTransfer?.files[0]))"
+          :auto-upload="false"
+          :show-file-list="false"
+          :on-change="({ raw }: UploadFile) => made.choose(raw)"
         >
-          <input
-            class="visually-hidden"
-            type="file"
-            accept=".stl,.obj,.ply,.3mf,.svg"
-            @change="pick"
-          />
           <Upload :size="26" :stroke-width="1.5" aria-hidden="true" />
           <b>{{ made.file ? 'Drop another file here' : 'Choose a file, or drop it here' }}</b>
           <span class="quiet"
             >STL, OBJ, PLY or 3MF up to 200 MB, or an outline as SVG. It stays on this
             machine.</span
           >
-        </label>
+        </ElUpload>
         <p v-if="made.step" class="step" role="status">
           {{ made.step }} …
-          <button type="button" class="btn plain" @click="made.stop">Stop</button>
+          <ElButton link type="primary" @click="made.stop">Stop</ElButton>
         </p>
       </section>
       <aside class="panel beside" aria-label="The new piece">
@@ -159,23 +147,20 @@ async function make(): Promise<void> {
           label="Where the shape comes from"
           :options="[
             { value: 'file', label: 'A file' },
-            { value: 'sizes', label: 'Its sizes' },
+            { value: 'sizes', label: 'Dimensions' },
             { value: 'measured', label: 'Measured' },
           ]"
           :value="made.from"
           @choose="made.from = $event as Source"
         />
-        <div class="name">
-          <label for="piece-name" class="quiet small">Name</label>
-          <input
-            id="piece-name"
+        <FieldRow v-slot="{ said }" above label="Name" :problem="nameProblem">
+          <ElInput
             v-model="name"
-            type="text"
             placeholder="Such as Comet drop, small"
             autocomplete="off"
+            v-bind="said"
           />
-          <Says :problem="nameProblem" />
-        </div>
+        </FieldRow>
         <SolidFields v-if="made.from === 'sizes'" :solid="made.solid" :take="made.takeSolid" />
         <MeasuredFields
           v-else-if="made.from === 'measured'"
@@ -218,20 +203,15 @@ async function make(): Promise<void> {
         </template>
         <Says :problem="made.problem" />
         <ShapeFacts v-if="made.survey" :survey="made.survey" />
-        <button
-          v-if="made.from === 'file' && made.file && !made.step"
-          type="button"
-          class="btn ghost"
-          @click="made.clear"
-        >
+        <ElButton v-if="made.from === 'file' && made.file && !made.step" @click="made.clear">
           Choose another file
-        </button>
+        </ElButton>
         <p v-if="refused.length > 0" class="says" role="alert">
           {{ refused.join(' and ') }} {{ refused.length === 1 ? 'stands' : 'stand' }} in red: mend
           {{ refused.length === 1 ? 'it' : 'them' }}, or press Esc there to take the last good size
           back. Nothing was made.
         </p>
-        <button v-if="made.survey" type="button" class="btn" @click="make">Make the piece</button>
+        <ElButton v-if="made.survey" type="primary" @click="make">Create piece</ElButton>
         <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>
     </div>
@@ -279,25 +259,24 @@ h1 {
 
 .drop {
   position: absolute;
-  inset: 0;
+  inset: 20px;
+}
+
+.drop :deep(.el-upload),
+.drop :deep(.el-upload-dragger) {
+  width: 100%;
+  height: 100%;
+}
+
+.drop :deep(.el-upload-dragger) {
   display: flex;
   flex-direction: column;
   align-items: center;
   justify-content: center;
   gap: 8px;
-  margin: 20px;
-  border: 1.5px dashed var(--edge);
   border-radius: var(--r-large);
-  color: var(--ink);
+  background: transparent;
   font-size: var(--size-lead);
-  cursor: pointer;
-}
-
-.drop:hover,
-.drop.over,
-.drop:focus-within {
-  border-color: var(--teal);
-  background: var(--veil);
 }
 
 .step {
@@ -305,17 +284,5 @@ h1 {
   inset: auto 0 24px;
   text-align: center;
   color: var(--ink-2);
-}
-
-.name {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
-
-.name input {
-  border: 1px solid var(--line);
-  border-radius: var(--r-field);
-  padding: 8px 10px;
 }
 </style>

@@ -6,8 +6,8 @@ import type { Mould } from '@mivro/core/mould'
 import { compile, pouredInto, type Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
-import { sayProblem } from '@mivro/core/caution'
 import { show } from '@mivro/core/units'
+import { sayProblem } from '@mivro/words/problem'
 import type { Stored } from '../api/client.ts'
 import { useKnownTimes } from '../project/useKnownTimes.ts'
 import { useShelf } from '../project/shelfStore.ts'
@@ -62,7 +62,7 @@ const compiled = computed(() => {
   })
 })
 watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
-const outcomeWords = { good: 'came out good', fixable: 'can be mended', lost: 'was lost' }
+const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
 const state = computed(() => {
   if (compiled.value?.cautions.some((c) => c.severity === 'stop'))
     return { word: 'Needs a look', tone: 'stop' }
@@ -101,11 +101,7 @@ const facts = computed(() => {
       <p class="quiet facts">{{ facts || ' ' }}</p>
       <p class="state" :class="state.tone"><i />{{ state.word }}</p>
     </RouterLink>
-    <RemoveButton
-      class="remove"
-      :label="`Take ${piece.document.name} off`"
-      @click="emit('remove')"
-    />
+    <RemoveButton class="remove" :label="`Delete ${piece.document.name}`" @click="emit('remove')" />
   </li>
 </template>
 

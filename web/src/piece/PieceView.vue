@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, onUnmounted, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { History, Printer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
+import { sayProblem } from '@mivro/words/problem'
 import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import { useUndoOf } from '../ui/undo.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
-import { sayProblem } from '@mivro/core/caution'
 import { useProject } from '../project/projectStore.ts'
 
 const route = useRoute()
@@ -65,20 +66,25 @@ useUndoOf(() => {
           >{{ stage.label }}</RouterLink
         >
       </nav>
-      <RouterLink
-        class="btn ghost icon"
+      <ElButton
+        tag="router-link"
+        class="icon"
         :to="{ name: 'history' }"
         aria-label="History of this pour"
         title="History of this pour"
         ><History :size="16" aria-hidden="true"
-      /></RouterLink>
-      <RouterLink class="btn" :to="{ name: 'sheet' }"
-        ><Printer :size="15" aria-hidden="true" />Run sheet</RouterLink
+      /></ElButton>
+      <ElButton tag="router-link" type="primary" :to="{ name: 'sheet' }"
+        ><Printer :size="15" aria-hidden="true" />Run sheet</ElButton
       >
     </div>
     <EmptyPlace v-if="project.problems.length > 0" title="This piece can't be opened">
       {{ sayProblem(project.problems[0]) }}
-      <template #next><RouterLink class="btn" to="/pieces">Go to the pieces</RouterLink></template>
+      <template #next
+        ><ElButton tag="router-link" type="primary" to="/pieces"
+          >Go to the pieces</ElButton
+        ></template
+      >
     </EmptyPlace>
     <div v-else class="stage">
       <ProblemNote

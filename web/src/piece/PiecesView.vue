@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue'
+import { ElButton } from 'element-plus'
 import { useIntersectionObserver } from '@vueuse/core'
 import { Plus } from 'lucide-vue-next'
 import type { Mould } from '@mivro/core/mould'
@@ -89,17 +90,17 @@ const fillDemo = () =>
       A piece is a shape with its pours: cut it into layers, see what to weigh and when to pour, and
       keep how it came out.
       <template #next>
-        <RouterLink class="btn" to="/pieces/new">Make the first piece</RouterLink>
-        <button type="button" class="btn ghost" @click="fillDemo">
-          Look round the demo studio
-        </button>
+        <ElButton tag="router-link" type="primary" to="/pieces/new"
+          >Create the first piece</ElButton
+        >
+        <ElButton @click="fillDemo"> Look round the demo studio </ElButton>
       </template>
     </EmptyPlace>
     <template v-else-if="cards">
       <div class="title">
         <h1>Pieces</h1>
-        <RouterLink class="btn" to="/pieces/new"
-          ><Plus :size="15" aria-hidden="true" />New piece</RouterLink
+        <ElButton tag="router-link" type="primary" to="/pieces/new"
+          ><Plus :size="15" aria-hidden="true" />New piece</ElButton
         >
       </div>
       <ul class="grid">
@@ -115,9 +116,7 @@ const fillDemo = () =>
         />
       </ul>
       <div ref="end" class="end">
-        <button v-if="next && !busy" type="button" class="btn ghost" @click="load(next)">
-          Show more
-        </button>
+        <ElButton v-if="next && !busy" @click="load(next)"> Show more </ElButton>
         <p v-else-if="busy" class="quiet" role="status">Loading more …</p>
       </div>
     </template>

@@ -1,10 +1,11 @@
-import { mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Problem } from '@mivro/core/problem'
 import ProfileFields from './ProfileFields.vue'
 import SolidFields from './SolidFields.vue'
 import { startingSolid } from './startingSolids.ts'
+import { buttonOf, chooseIn } from '../ui/inTests.ts'
 
 beforeEach(() => setActivePinia(createPinia()))
 
@@ -37,15 +38,15 @@ describe('a turned profile', () => {
 
   it('the next point goes on as the last step went; points come out down to two', async () => {
     const { take, wrapper } = fields()
-    await wrapper.get('.btn.plain').trigger('click')
+    await buttonOf(wrapper, 'Add').trigger('click')
     expect(take).toHaveBeenLastCalledWith([
       ...profile,
       { radius: 0.015, height: expect.closeTo(0.071, 9) },
     ])
-    await wrapper.get('[aria-label="Take point 2 out"]').trigger('click')
+    await wrapper.get('[aria-label="Delete point 2"]').trigger('click')
     expect(take).toHaveBeenLastCalledWith([profile[0], profile[2]])
     await wrapper.setProps({ profile: profile.slice(0, 2) })
-    expect(wrapper.find('[aria-label^="Take point"]').exists()).toBe(false)
+    expect(wrapper.find('[aria-label^="Delete point"]').exists()).toBe(false)
   })
 })
 
@@ -53,7 +54,8 @@ describe('a shape by its sizes', () => {
   it('asks for what that shape has, in its own words', async () => {
     const take = vi.fn(() => undefined)
     const wrapper = mount(SolidFields, { props: { solid: startingSolid('cup'), take } })
-    const labels = wrapper.findAll('label').map((label) => label.text())
+    await flushPromises()
+    const labels = wrapper.findAll('.el-form-item__label').map((label) => label.text())
     expect(labels).toEqual([
       'Shape',
       'Diameter of the foot',
@@ -61,10 +63,10 @@ describe('a shape by its sizes', () => {
       'Height',
       'Wall',
     ])
-    await wrapper.get('select').setValue('hexagon')
+    chooseIn(wrapper, 'Shape', 'hexagon')
     expect(take).toHaveBeenLastCalledWith(startingSolid('hexagon'))
     await wrapper.setProps({ solid: startingSolid('keycap') })
-    expect(wrapper.findAll('[type=radio]').map((radio) => radio.attributes('value'))).toEqual([
+    expect(wrapper.findAll('.el-segmented__item').map((one) => one.text())).toEqual([
       '1',
       '1.25',
       '1.5',

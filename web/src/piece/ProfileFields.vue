@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
 import type { Problem } from '@mivro/core/problem'
 import QuantityField from '../ui/QuantityField.vue'
@@ -42,15 +43,11 @@ const remove = (index: number) => props.take(props.profile.filter((_, i) => i !=
         :value="point.height"
         :take="(height) => change(i, { height: height ?? 0 })"
       />
-      <RemoveButton
-        v-if="profile.length > 2"
-        :label="`Take point ${i + 1} out`"
-        @click="remove(i)"
-      />
+      <RemoveButton v-if="profile.length > 2" :label="`Delete point ${i + 1}`" @click="remove(i)" />
     </div>
-    <button type="button" class="btn plain" @click="add">
+    <ElButton link type="primary" @click="add">
       <Plus :size="14" aria-hidden="true" />Add a point
-    </button>
+    </ElButton>
   </div>
 </template>
 

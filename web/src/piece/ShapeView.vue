@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import type { Form } from '@mivro/core/piece'
 import type { FileUnit, Vec3 } from '@mivro/core/mesh'
 import type { Solid } from '@mivro/core/shape'
@@ -85,14 +86,9 @@ const units = [
           :value="document.form.unit"
           @choose="changeForm({ ...document.form, unit: $event as FileUnit } as Form)"
         />
-        <button
-          v-if="holes"
-          type="button"
-          class="btn ghost"
-          @click="changeForm({ ...document.form, holes } as Form)"
-        >
+        <ElButton v-if="holes" @click="changeForm({ ...document.form, holes } as Form)">
           {{ holes === 'closed' ? 'Close the holes with a skin' : 'Leave the holes open again' }}
-        </button>
+        </ElButton>
       </template>
       <DirectionFields :up="project.plan!.up" :take="changeUp" />
       <ShapeFacts v-if="project.survey" :survey="project.survey" />

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { solidNames, type Solid } from '@mivro/core/shape'
 import type { Problem } from '@mivro/core/problem'
 import CountField from '../ui/CountField.vue'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import ProfileFields from './ProfileFields.vue'
@@ -39,7 +39,7 @@ const change = (key: string, value: number | undefined) =>
 </script>
 
 <template>
-  <PlainSelect
+  <SelectField
     label="Shape"
     :options="kinds"
     :value="solid.solid"

@@ -54,7 +54,7 @@ describe('what is set into a layer', () => {
 
   it('is taken out by its button', async () => {
     const { wrapper, taken } = list()
-    await wrapper.get('[aria-label="Take Brass stars out"]').trigger('click')
+    await wrapper.get('[aria-label="Delete Brass stars"]').trigger('click')
     expect(taken()).toEqual([])
   })
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ChevronDown, Plus } from 'lucide-vue-next'
-import { ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElOption, ElSelect } from 'element-plus'
 import type { PlanInclusion } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
@@ -49,11 +49,10 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
   <div class="list">
     <div v-for="(inclusion, i) in inclusions" :key="inclusion.id" class="set" data-inclusion>
       <div class="line">
-        <button
-          type="button"
+        <ElButton
+          text
           class="summary"
           :aria-expanded="open === inclusion.id"
-          :title="open === inclusion.id ? 'Close' : 'Change it'"
           @click="open = open === inclusion.id ? undefined : inclusion.id"
         >
           <ChevronDown :size="14" :class="{ up: open === inclusion.id }" aria-hidden="true" />
@@ -62,8 +61,8 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
             >in each copy,
             {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span
           >
-        </button>
-        <RemoveButton :label="`Take ${inclusion.name} out`" @click="remove(i)" />
+        </ElButton>
+        <RemoveButton :label="`Delete ${inclusion.name}`" @click="remove(i)" />
       </div>
       <div v-if="open === inclusion.id" class="fields">
         <TextField
@@ -93,7 +92,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           label="Thick, as it lies"
           kind="length"
           optional
-          placeholder="not said"
+          placeholder="not stated"
           :value="inclusion.thickness"
           :take="(thickness) => change(i, { thickness })"
         />
@@ -139,18 +138,10 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 
 .summary {
   flex: 1;
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
+  justify-content: flex-start;
   min-width: 0;
-  padding: 6px 4px 6px 8px;
-  border: 0;
-  border-radius: var(--r-field);
-  background: transparent;
-  text-align: left;
-  white-space: nowrap;
+  padding: 6px 8px;
   overflow: hidden;
-  cursor: pointer;
 }
 
 .summary b {
@@ -160,7 +151,6 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 
 .summary svg {
   flex: none;
-  align-self: center;
   color: var(--teal);
 }
 

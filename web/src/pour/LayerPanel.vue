@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { safetyFor } from '@mivro/core/caution'
-import { bandOf, explainCure, explainSheet } from '@mivro/core/cure'
+import { bandOf } from '@mivro/core/cure'
 import { finenessOf, withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
+import { explainCure, explainSheet } from '@mivro/words/cure'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -99,6 +101,26 @@ const joins = [
     <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
   </div>
 
+  <template v-if="layer.weighing">
+    <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
+    <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
+    <CautionNote
+      v-for="one in cautions('weigh')"
+      :key="one.caution.code"
+      :caution="one.caution"
+      :fixes="one.fixes"
+    />
+    <p v-if="layer.each && plan.copies > 1" class="row quiet small">
+      <span>Each copy</span>
+      <span>
+        <b class="num">{{ show(layer.each.mass, 'mass', studio.units) }}</b><template
+          v-if="layer.each.time !== undefined"
+          >, <b class="num">{{ showDuration(layer.each.time) }}</b> to pour it</template
+        >
+      </span>
+    </p>
+  </template>
+
   <QuantityField
     :key="`${layer.id}-top`"
     :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
@@ -108,9 +130,7 @@ const joins = [
   />
   <QuantityField
     :key="`${layer.id}-volume`"
-    :label="
-      layer.inclusions > 0 ? 'Resin in each copy, inclusions taken off' : 'Resin in each copy'
-    "
+    :label="layer.inclusions > 0 ? 'Resin per copy, without inclusions' : 'Resin per copy'"
     kind="volume"
     :value="layer.resin"
     :take="(volume) => change({ fill: { by: 'volume', volume: volume ?? 0 } })"
@@ -171,9 +191,9 @@ const joins = [
   />
   <p v-if="source.wait !== undefined && layer.index > 0" class="row quiet small">
     <span>Poured {{ showDuration(source.wait) }} after the one below, as you set it.</span>
-    <button type="button" class="btn plain" @click="change({ wait: undefined })">
+    <ElButton link type="primary" @click="change({ wait: undefined })">
       As the join wants
-    </button>
+    </ElButton>
   </p>
   <CautionNote
     v-for="one in cautions('join')"
@@ -182,43 +202,8 @@ const joins = [
     :fixes="one.fixes"
   />
 
-  <template v-if="layer.weighing">
-    <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
-    <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
-    <AtTheCup
-      v-if="resin && source.resin"
-      :key="`${layer.id}-cup`"
-      :material="source.resin"
-      :two-part="resin"
-      :tint="tint && source.tint ? { material: tint, share: source.tint.fraction } : undefined"
-      :weighing="layer.weighing"
-      :step="plan.scaleStep"
-      :room="plan.room"
-    />
-    <CautionNote
-      v-for="one in cautions('weigh')"
-      :key="one.caution.code"
-      :caution="one.caution"
-      :fixes="one.fixes"
-    />
-    <CountField
-      label="Mixed in so many cups"
-      :value="layer.weighing.cups"
-      :take="(cups) => change({ cups: cups > 1 ? cups : undefined })"
-    />
-    <p v-if="layer.each && plan.copies > 1" class="row quiet small">
-      <span>Each copy</span>
-      <span>
-        <b class="num">{{ show(layer.each.mass, 'mass', studio.units) }}</b><template
-          v-if="layer.each.time !== undefined"
-          >, <b class="num">{{ showDuration(layer.each.time) }}</b> to pour it</template
-        >
-      </span>
-    </p>
-  </template>
-
   <div class="block">
-    <h3>Set into this layer</h3>
+    <h3>Inclusions</h3>
     <InclusionList
       :key="`${layer.id}-set`"
       :inclusions="source.inclusions"
@@ -231,6 +216,24 @@ const joins = [
       :fixes="one.fixes"
     />
   </div>
+
+  <template v-if="layer.weighing">
+    <CountField
+      label="Number of cups"
+      :value="layer.weighing.cups"
+      :take="(cups) => change({ cups: cups > 1 ? cups : undefined })"
+    />
+    <AtTheCup
+      v-if="resin && source.resin"
+      :key="`${layer.id}-cup`"
+      :material="source.resin"
+      :two-part="resin"
+      :tint="tint && source.tint ? { material: tint, share: source.tint.fraction } : undefined"
+      :weighing="layer.weighing"
+      :step="plan.scaleStep"
+      :room="plan.room"
+    />
+  </template>
 
   <template v-if="layer.clock && resin">
     <SafetyLines before="Before you mix and pour" :lines="[...safety('mix'), ...safety('pour')]" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElTable, ElTableColumn } from 'element-plus'
 import { safetyFor, type Caution } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { finenessOf, mixesFor, type Plan } from '@mivro/core/plan'
@@ -9,7 +10,7 @@ import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
 import { api } from '../api/client.ts'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -27,7 +28,7 @@ const plan = computed(() => project.plan!)
 const compiled = computed(() => project.compiled!)
 
 const change = (values: Partial<Plan>) => project.changePlan({ ...plan.value, ...values })
-/** What is known of the shape bears on every weight. */
+/** Known amount of the shape bears on every weight. */
 const ofShape = computed(() => project.survey?.cautions ?? [])
 const whole = computed(() =>
   compiled.value.cautions.filter(
@@ -89,13 +90,13 @@ const moulds = [
 
 <template>
   <div v-if="project.pours.length > 1" class="pours">
-    <PlainSelect
+    <SelectField
       label="Pours of this piece"
       :options="pours"
       :value="project.pour!.id"
       @choose="project.open(project.piece!.id, $event)"
     />
-    <RemoveButton :label="`Take ${plan.name} off`" @click="remove" />
+    <RemoveButton :label="`Delete ${plan.name}`" @click="remove" />
   </div>
   <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
   <TextField
@@ -133,6 +134,13 @@ const moulds = [
     :caution="one.caution"
     :fixes="one.fixes"
   />
+  <ElTable v-if="compiled.needs.length > 0" :data="compiled.needs" table-layout="auto">
+    <ElTableColumn prop="name" label="Materials needed" />
+    <ElTableColumn v-slot="{ row }" label="in all" align="right" class-name="num">
+      {{ show(row.mass, 'mass', studio.units, { step: displayStep(row.mass, plan.scaleStep) }) }}
+    </ElTableColumn>
+  </ElTable>
+
   <QuantityField
     label="Room"
     kind="temperature"
@@ -148,7 +156,7 @@ const moulds = [
     :take="(gate) => change({ gate: gate ?? 0 })"
   />
   <p v-else class="row">
-    <span class="field-label">Gates and vents of each copy</span>
+    <span class="field-label">Gate volume of each copy</span>
     <span>
       <b class="num">{{ show(into.gate, 'volume', studio.units) }}</b>,
       <RouterLink :to="{ name: 'mould', params: { id: project.piece!.id, topic: 'air' } }"
@@ -163,7 +171,7 @@ const moulds = [
     :take="(reserve) => change({ reserve: reserve ?? 0 })"
   />
   <QuantityField
-    label="The scale reads to"
+    label="Scale resolution"
     kind="mass"
     of-scale
     :step="plan.scaleStep"
@@ -179,26 +187,6 @@ const moulds = [
   />
 
   <template v-if="compiled.needs.length > 0">
-    <table class="sums">
-      <thead>
-        <tr>
-          <th scope="col">Taken from the shelf</th>
-          <th scope="col">in all</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="need in compiled.needs" :key="need.name">
-          <th scope="row">{{ need.name }}</th>
-          <td>
-            {{
-              show(need.mass, 'mass', studio.units, {
-                step: displayStep(need.mass, plan.scaleStep),
-              })
-            }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
     <SafetyLines before="Before you demould" :lines="demoulding" with-deferring />
     <p v-if="compiled.demouldAt" class="row quiet">
       Out of the mould from
@@ -219,10 +207,5 @@ const moulds = [
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 6px;
-}
-
-td {
-  font: 650 var(--size-lead) var(--num);
-  white-space: nowrap;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { movePour, type PourMoment } from '@mivro/core/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
@@ -10,10 +11,12 @@ import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useProject } from '../project/projectStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
+import ToolButton from '../ui/ToolButton.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
 import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
+import Tip from '../ui/Tip.vue'
 
 const HeatCut = defineAsyncComponent(() => import('../heat/HeatCut.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
@@ -73,14 +76,14 @@ const shortcuts = [
   ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
-  ['Delete', 'Take the layer away whose surface has the focus'],
+  ['Delete', 'Delete the layer whose surface has the focus'],
   ['↑ ↓', 'Move the surface by 0.5 mm'],
   ['Shift ↑ ↓', 'Move it by 5 mm'],
   ['T', 'Turn the cut by 15°'],
   ['← →', 'On a pour moment of the clock: 5 min; Shift: 30 min'],
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
-  ['Esc', 'Let go: show the whole pour'],
+  ['Esc', 'Deselect: show the whole pour'],
 ] as const
 </script>
 
@@ -89,53 +92,43 @@ const shortcuts = [
     <section class="backlit table" aria-label="The cutaway">
       <div class="tools">
         <div class="lenses" role="group" aria-label="Lenses">
-          <button
+          <Tip
             v-for="one in lenses"
             :key="one.name"
-            type="button"
-            class="lens"
-            :class="{ on: lens === one.name }"
-            :aria-pressed="lens === one.name"
-            :title="`Lens ${one.label} (${one.key})`"
-            @click="look(one.name)"
+            :says="`Show ${one.label.toLowerCase()} (${one.key})`"
           >
-            <i aria-hidden="true" />{{ one.label }}<small>{{ one.key }}</small>
-          </button>
+            <ElButton
+              round
+              class="lens"
+              :class="{ on: lens === one.name }"
+              :aria-pressed="lens === one.name"
+              @click="look(one.name)"
+            >
+              <i aria-hidden="true" />{{ one.label }}
+            </ElButton>
+          </Tip>
         </div>
         <span class="gap" />
-        <button type="button" class="tool" title="Add a layer (A)" @click="add">
-          <Plus :size="15" aria-hidden="true" />Add layer
-        </button>
-        <button
+        <ToolButton label="Add layer" tip="Add a layer (A)" @click="add">
+          <Plus :size="15" aria-hidden="true" />
+        </ToolButton>
+        <ToolButton
           v-if="layer"
-          type="button"
-          class="tool"
-          title="Split the chosen layer (S)"
+          label="Split"
+          tip="Split this layer: base, then cover (S)"
           @click="split"
         >
-          <Scissors :size="15" aria-hidden="true" />Split
-        </button>
-        <button
-          v-if="layer"
-          type="button"
-          class="tool"
-          title="Take the chosen layer away (Delete)"
-          @click="remove()"
-        >
-          <Trash2 :size="15" aria-hidden="true" />Remove
-        </button>
-        <button type="button" class="tool" title="Turn the cut by 15° (T)" @click="turn">
-          <RotateCw :size="15" aria-hidden="true" />Turn
-        </button>
-        <button
-          type="button"
-          class="tool round"
-          title="Shortcuts (?)"
-          aria-label="Shortcuts"
-          @click="help = true"
-        >
+          <Scissors :size="15" aria-hidden="true" />
+        </ToolButton>
+        <ToolButton v-if="layer" label="Delete" tip="Delete this layer (Delete)" @click="remove()">
+          <Trash2 :size="15" aria-hidden="true" />
+        </ToolButton>
+        <ToolButton label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
+          <RotateCw :size="15" aria-hidden="true" />
+        </ToolButton>
+        <ToolButton bare label="Shortcuts" tip="Shortcuts (?)" @click="help = true">
           <CircleHelp :size="16" aria-hidden="true" />
-        </button>
+        </ToolButton>
       </div>
       <WordFromLastTime />
       <HeatCut
@@ -190,14 +183,15 @@ const shortcuts = [
         <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <div class="panels" :class="{ away: layer || lens === 'heat' }"><PlanPanel /></div>
-      <button
+      <ElButton
         v-if="layer && lens !== 'heat'"
-        type="button"
-        class="btn plain back"
+        link
+        type="primary"
+        class="back"
         @click="select(undefined)"
       >
         Show the whole pour
-      </button>
+      </ElButton>
     </aside>
     <KeysDialog v-model="help" :shortcuts="shortcuts" />
   </div>
@@ -229,27 +223,11 @@ const shortcuts = [
   gap: 6px;
 }
 
-.lens {
-  display: inline-flex;
-  align-items: center;
-  gap: 7px;
-  padding: 5px 14px;
-  border: 1px solid var(--line);
-  border-radius: var(--r-round);
-  background: var(--panel);
-  font-weight: 600;
-  cursor: pointer;
-}
-
 .lens i {
   width: 11px;
   height: 11px;
   border: 2px solid var(--ink-2);
   border-radius: 50%;
-}
-
-.lens small {
-  color: var(--ink-2);
 }
 
 .lens.on {
@@ -259,37 +237,11 @@ const shortcuts = [
 }
 
 .lens.on i {
-  border-color: var(--panel);
-}
-
-.lens.on small {
-  color: var(--on-ink);
+  border-color: var(--on-ink);
 }
 
 .gap {
   flex: 1;
-}
-
-.tool {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  padding: 5px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--r-round);
-  background: var(--panel);
-  color: var(--ink-2);
-  font-weight: 550;
-  cursor: pointer;
-}
-
-.tool:hover {
-  border-color: var(--teal);
-  color: var(--teal);
-}
-
-.tool.round {
-  padding: 5px;
 }
 
 .cut {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { usualDay, type Plan } from '@mivro/core/plan'
 import type { Caution } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
@@ -7,6 +8,7 @@ import { show, showTimeOfDay } from '@mivro/core/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
+import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TimeField from '../ui/TimeField.vue'
@@ -38,8 +40,7 @@ const dew = computed(() => project.compiled!.dewPoint)
 </script>
 
 <template>
-  <details class="more" :open="damp.length > 0">
-    <summary>Warmth and air</summary>
+  <Fold title="Temperature and humidity" :open="damp.length > 0">
     <QuantityField
       label="Mould when it is poured"
       kind="temperature"
@@ -70,7 +71,7 @@ const dew = computed(() => project.compiled!.dewPoint)
     </p>
     <CautionNote v-for="caution in damp" :key="caution.code" :caution="caution" />
     <QuantityField
-      label="Stands in the cup after mixing"
+      label="Delay before pouring"
       kind="duration"
       optional
       placeholder="not at all"
@@ -90,9 +91,8 @@ const dew = computed(() => project.compiled!.dewPoint)
       :value="plan.pourEnd ?? 'doubled'"
       @choose="take({ pourEnd: $event as 'doubled' | 'thick' })"
     />
-  </details>
-  <details class="more" :open="night !== undefined">
-    <summary>The day</summary>
+  </Fold>
+  <Fold title="Working hours" :open="night !== undefined">
     <TimeField
       label="First cup is mixed at"
       optional
@@ -111,40 +111,12 @@ const dew = computed(() => project.compiled!.dewPoint)
       :take="(until) => take({ awake: { ...awake, until: until ?? awake.until } })"
     />
     <CautionNote v-if="night" :caution="night" />
-    <button
-      v-if="better !== undefined"
-      type="button"
-      class="btn ghost"
-      @click="take({ begin: better })"
-    >
+    <ElButton v-if="better !== undefined" @click="take({ begin: better })">
       Begin at {{ showTimeOfDay(better) }}
-    </button>
+    </ElButton>
     <p class="quiet small">
       With a time to begin, the clock shows times of day and the nights, and says when a pour would
       fall into one.
     </p>
-  </details>
+  </Fold>
 </template>
-
-<style scoped>
-.more {
-  border-top: 1px solid var(--line);
-  padding-top: 8px;
-}
-
-.more[open] {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-
-.more > * + * {
-  margin-top: 12px;
-}
-
-summary {
-  color: var(--teal);
-  font-weight: 600;
-  cursor: pointer;
-}
-</style>

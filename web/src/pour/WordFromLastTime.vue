@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ElButton } from 'element-plus'
 import { wordsOf, type Word } from '@mivro/core/pull'
 import { showDay } from '../ui/dates.ts'
 import { useProject } from '../project/projectStore.ts'
@@ -19,13 +20,7 @@ const said = ({ nextTime, faults }: Word) =>
     <p v-for="word in shown" :key="word.pouredAt">
       <b>From the pull of {{ showDay(word.pouredAt) }}:</b> {{ said(word) }}
     </p>
-    <button
-      v-if="earlier > 0"
-      type="button"
-      class="btn plain"
-      :aria-expanded="all"
-      @click="all = !all"
-    >
+    <ElButton v-if="earlier > 0" link type="primary" :aria-expanded="all" @click="all = !all">
       {{
         all
           ? 'Only the last'
@@ -33,7 +28,7 @@ const said = ({ nextTime, faults }: Word) =>
             ? 'And 1 earlier pull'
             : `And ${earlier} earlier pulls`
       }}
-    </button>
+    </ElButton>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 import { useRoute, useRouter } from 'vue-router'
-import { sayFix, type Caution, type CautionCode } from '@mivro/core/caution'
+import { type Caution, type CautionCode } from '@mivro/core/caution'
 import { fixesOf } from '@mivro/core/plan'
+import { sayFix } from '@mivro/words/fix'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import type { Fix } from '../ui/fix.ts'

@@ -4,7 +4,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { askGeometry } from '../work/pool.ts'
 import type { HeldQuestion } from '../work/survey.ts'
 
-/** What is known of the piece as it stands in its box, looked for while `standing` says how. */
+/** Known amount of the piece as it stands in its box, looked for while `standing` says how. */
 export function useGeometry(standing: () => HeldQuestion | undefined) {
   const geometry = shallowRef<MouldGeometry>()
   const step = ref<string>()

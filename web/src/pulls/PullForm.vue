@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
+import { ElButton, ElDatePicker, ElTable, ElTableColumn } from 'element-plus'
 import { readDocument } from '@mivro/core/document'
 import { displayStep } from '@mivro/core/mix'
 import {
   faultNames,
-  faults,
   outcomes,
   pullSchema,
   ratioErrors,
@@ -12,23 +12,24 @@ import {
   type Outcome,
   type Pull,
 } from '@mivro/core/pull'
+import { faultCauses, outcomeWords } from '@mivro/words/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { figure, show, unitSymbol } from '@mivro/core/units'
-import { sayProblem } from '@mivro/core/caution'
 import type { Session } from '../api/session.ts'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CountField from '../ui/CountField.vue'
+import FieldRow from '../ui/FieldRow.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
-import { fromLocalField, toLocalField } from '../ui/dates.ts'
+import { isoFormat, momentFormat } from '../ui/dates.ts'
 
 const props = defineProps<{ session: Session<'pulls'>; number: number }>()
 const studio = useStudio()
 const project = useProject()
 const pull = computed(() => props.session.document)
-const dateProblem = ref('')
+const dateProblem = shallowRef<Problem>()
 
 function change(values: Partial<Pull>): Problem | undefined {
   try {
@@ -48,11 +49,19 @@ function weigh(layer: number, part: number, weighed: number | undefined): Proble
   return change({ layers })
 }
 
-function setDate(value: string): void {
-  const pouredAt = fromLocalField(value)
-  const problem = pouredAt ? change({ pouredAt }) : undefined
-  dateProblem.value = !pouredAt ? 'Give the day and the time.' : problem ? sayProblem(problem) : ''
+/** A row for each layer, then one for each of what was weighed for it. */
+interface Row {
+  layer: number
+  heads?: string
+  part?: number
+  amount?: Pull['layers'][number]['amounts'][number]
 }
+const rows = computed(() =>
+  pull.value.layers.flatMap(({ name, amounts }, layer): Row[] => [
+    { layer, heads: name },
+    ...amounts.map((amount, part) => ({ layer, part, amount })),
+  ]),
+)
 
 const toggle = (fault: Fault) => {
   const had = pull.value.faults.includes(fault)
@@ -67,8 +76,9 @@ const ratioWords = (error: number) =>
   Math.abs(error) < nothing
     ? 'ratio as planned'
     : `${show(Math.abs(error), 'fraction')} ${error > 0 ? 'more' : 'less'} A for the B`
-const causes = computed(() => pull.value.faults.map((fault) => ({ fault, cause: faults[fault] })))
-const labels: Record<Outcome, string> = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
+const causes = computed(() =>
+  pull.value.faults.map((fault) => ({ fault, cause: faultCauses[fault] })),
+)
 const step = computed(() => project.plan?.scaleStep ?? 1e-4)
 const fine = (planned: number) => displayStep(planned, step.value)
 </script>
@@ -78,16 +88,18 @@ const fine = (planned: number) => displayStep(planned, step.value)
     <h2>Pull {{ number }}</h2>
     <div class="columns">
       <div class="stack">
-        <div class="when">
-          <label for="poured-at" class="quiet small">Poured</label>
-          <input
-            id="poured-at"
-            type="datetime-local"
-            :value="toLocalField(pull.pouredAt)"
-            @change="setDate(($event.target as HTMLInputElement).value)"
+        <FieldRow label="Poured" :problem="dateProblem">
+          <ElDatePicker
+            class="line"
+            type="datetime"
+            :model-value="pull.pouredAt"
+            :format="momentFormat"
+            :value-format="isoFormat"
+            :clearable="false"
+            aria-label="Poured"
+            @update:model-value="dateProblem = change({ pouredAt: $event })"
           />
-        </div>
-        <p v-if="dateProblem" class="says" role="alert">{{ dateProblem }}</p>
+        </FieldRow>
         <CountField label="Copies" :value="pull.copies" :take="(copies) => change({ copies })" />
         <QuantityField
           label="Room"
@@ -104,67 +116,67 @@ const fine = (planned: number) => displayStep(planned, step.value)
           :take="(humidity) => change({ humidity })"
         />
 
-        <table class="sums">
-          <thead>
-            <tr>
-              <th scope="col">What was weighed</th>
-              <th scope="col">planned</th>
-              <th scope="col">really</th>
-            </tr>
-          </thead>
-          <tbody v-for="(layer, i) in pull.layers" :key="i">
-            <tr class="layer">
-              <th scope="rowgroup" colspan="3">
-                {{ i + 1 }} {{ layer.name }}
-                <span v-if="errors[i] !== undefined" class="quiet small">{{
-                  ratioWords(errors[i]!)
-                }}</span>
-              </th>
-            </tr>
-            <tr v-for="(amount, j) in layer.amounts" :key="amount.what">
-              <td>{{ amount.name }}</td>
-              <td class="num">
-                {{ figure(amount.planned, 'mass', studio.units, { step: fine(amount.planned) }) }}
-              </td>
-              <td>
-                <QuantityField
-                  bare
-                  optional
-                  :label="`${amount.name} of ${layer.name}, really weighed`"
-                  kind="mass"
-                  :step="fine(amount.planned)"
-                  :placeholder="unitSymbol('mass', studio.units)"
-                  :value="amount.weighed"
-                  :take="(mass) => weigh(i, j, mass)"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <ElTable
+          :data="rows"
+          table-layout="auto"
+          :span-method="
+            ({ row, columnIndex }) => (row.heads ? [1, columnIndex === 0 ? 3 : 0] : [1, 1])
+          "
+        >
+          <ElTableColumn v-slot="{ row }" label="What was weighed">
+            <template v-if="row.heads">
+              <b class="num">{{ row.layer + 1 }} {{ row.heads }}</b>
+              <span v-if="errors[row.layer] !== undefined" class="quiet small ratio">{{
+                ratioWords(errors[row.layer]!)
+              }}</span>
+            </template>
+            <template v-else>{{ row.amount.name }}</template>
+          </ElTableColumn>
+          <ElTableColumn v-slot="{ row }" label="planned" align="right" class-name="num">
+            {{
+              row.amount &&
+              figure(row.amount.planned, 'mass', studio.units, { step: fine(row.amount.planned) })
+            }}
+          </ElTableColumn>
+          <ElTableColumn v-slot="{ row }" label="actual" align="right">
+            <QuantityField
+              v-if="row.amount"
+              bare
+              optional
+              :label="`${row.amount.name} of ${pull.layers[row.layer].name}, actually weighed`"
+              kind="mass"
+              :step="fine(row.amount.planned)"
+              :placeholder="unitSymbol('mass', studio.units)"
+              :value="row.amount.weighed"
+              :take="(mass) => weigh(row.layer, row.part, mass)"
+            />
+          </ElTableColumn>
+        </ElTable>
       </div>
 
       <div class="stack">
         <SegmentField
           above
-          label="How it came out"
-          :options="outcomes.map((value) => ({ value, label: labels[value] }))"
+          label="Result"
+          :options="outcomes.map((value) => ({ value, label: outcomeWords[value] }))"
           :value="pull.outcome"
           @choose="change({ outcome: $event as Outcome })"
         />
-        <fieldset class="faults">
-          <legend>What went wrong</legend>
-          <button
+        <div class="faults" role="group" aria-label="What went wrong">
+          <span class="quiet small">What went wrong</span>
+          <ElButton
             v-for="fault in faultNames"
             :key="fault"
-            type="button"
-            class="fault"
-            :class="{ on: pull.faults.includes(fault) }"
+            round
+            plain
+            size="small"
+            :type="pull.faults.includes(fault) ? 'warning' : undefined"
             :aria-pressed="pull.faults.includes(fault)"
             @click="toggle(fault)"
           >
             {{ fault }}
-          </button>
-        </fieldset>
+          </ElButton>
+        </div>
         <dl v-if="causes.length > 0" class="causes">
           <div v-for="{ fault, cause } in causes" :key="fault">
             <dt>{{ fault }}</dt>
@@ -173,7 +185,7 @@ const fine = (planned: number) => displayStep(planned, step.value)
           <p class="quiet small">Usual causes, common practice.</p>
         </dl>
         <TextField
-          label="What you saw"
+          label="Notes"
           :lines="4"
           :value="pull.note"
           placeholder="Colour, joins, where air stayed"
@@ -204,36 +216,8 @@ const fine = (planned: number) => displayStep(planned, step.value)
   margin-top: 12px;
 }
 
-.when {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-}
-
-.when input {
-  border: 0;
-  border-bottom: 1.5px solid var(--edge);
-  background: transparent;
-  font: 600 var(--size-lead) var(--num);
-}
-
-td:first-child {
-  text-align: left;
-}
-
-.layer th {
-  padding-top: 10px;
-  font: 600 var(--size) var(--num);
-}
-
-.layer span {
+.ratio {
   margin-left: 8px;
-  font-family: var(--text);
-  font-weight: 400;
-}
-
-td :deep(.field-row) {
-  display: block;
 }
 
 .faults {
@@ -245,32 +229,8 @@ td :deep(.field-row) {
   border: 0;
 }
 
-.faults legend {
-  margin-bottom: 5px;
-  padding: 0;
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.fault {
-  padding: 4px 11px;
-  border: 1px solid var(--line);
-  border-radius: var(--r-round);
-  background: var(--panel);
-  color: var(--ink-2);
-  font-size: var(--size-small);
-  cursor: pointer;
-}
-
-.fault:hover {
-  border-color: var(--warn);
-}
-
-.fault.on {
-  border-color: var(--warn);
-  background: var(--warn-soft);
-  color: var(--warn-ink);
-  font-weight: 650;
+.faults > .quiet {
+  flex-basis: 100%;
 }
 
 .causes {
@@ -290,13 +250,5 @@ td :deep(.field-row) {
 
 .causes dt {
   font-weight: 600;
-}
-
-.says {
-  padding: 6px 10px;
-  border-left: 3px solid var(--stop);
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-  font-size: var(--size-small);
 }
 </style>

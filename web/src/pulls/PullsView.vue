@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import { newPull, type Pull } from '@mivro/core/pull'
+import { outcomeWords } from '@mivro/words/pull'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
@@ -30,7 +32,6 @@ const newestFirst = computed(() =>
   ),
 )
 const numberOf = (id: string) => project.pulls.findIndex((pull) => pull.id === id) + 1
-const words = { good: 'Good', fixable: 'Can be mended', lost: 'Lost' }
 
 watch(
   () => [route.params.pull, project.pulls.length] as const,
@@ -93,12 +94,10 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
   <div v-if="project.piece" class="pulls">
     <section class="list" aria-label="Pulls of this piece">
       <div class="acts">
-        <button v-if="canRecord" type="button" class="btn" @click="record">
+        <ElButton v-if="canRecord" type="primary" @click="record">
           <Plus :size="15" aria-hidden="true" />Record a pull
-        </button>
-        <button v-if="project.pulls.length > 0" type="button" class="btn ghost" @click="next">
-          Plan the next pour
-        </button>
+        </ElButton>
+        <ElButton v-if="project.pulls.length > 0" @click="next"> Plan the next pour </ElButton>
       </div>
       <p v-if="!canRecord && project.compiled" class="quiet small">
         A pull can be recorded as soon as one layer has a resin.
@@ -119,7 +118,7 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
             <span class="row">
               <b>Pull {{ numberOf(pull.id) }}</b>
               <span class="outcome" :class="pull.document.outcome"
-                ><i />{{ words[pull.document.outcome] }}</span
+                ><i />{{ outcomeWords[pull.document.outcome] }}</span
               >
             </span>
             <span class="quiet small">{{ showMoment(pull.document.pouredAt) }}</span>
@@ -132,7 +131,7 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
           </RouterLink>
           <RemoveButton
             class="x"
-            :label="`Take pull ${numberOf(pull.id)} off`"
+            :label="`Delete pull ${numberOf(pull.id)}`"
             @click="remove(pull)"
           />
         </li>
@@ -141,8 +140,8 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
     <PullForm v-if="open" :key="open.id" :session="open" :number="numberOf(open.id)" />
     <section v-else class="panel none">
       <EmptyPlace title="Nothing was poured yet">
-        When you have poured, write down what was really weighed and how it came out. The next pour
-        of this piece opens with what you want to change.
+        When you have poured, write down what was actually weighed and how it came out. The next
+        pour of this piece opens with what you want to change.
       </EmptyPlace>
     </section>
   </div>

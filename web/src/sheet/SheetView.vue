@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import { deferring, sayCaution, sayProblem, type PourStep } from '@mivro/core/caution'
+import { type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
 import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
+import { deferring } from '@mivro/words/safety'
 import MiniCut from '../cutaway/MiniCut.vue'
 import { heldWords } from '../project/heldWords.ts'
 import { useProject } from '../project/projectStore.ts'
@@ -125,17 +129,16 @@ watch(
 <template>
   <div class="paper-desk">
     <div class="tools">
-      <RouterLink class="btn ghost" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
-        >Back to the pour</RouterLink
+      <ElButton tag="router-link" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
+        >Back to the pour</ElButton
       >
-      <button
-        type="button"
-        class="btn"
+      <ElButton
+        type="primary"
         :disabled="!project.compiled || project.known.waiting"
         @click="print"
       >
         <Printer :size="15" aria-hidden="true" />Print
-      </button>
+      </ElButton>
     </div>
     <main v-if="project.problems.length > 0" class="paper">
       <p>{{ sayProblem(project.problems[0]) }}</p>
@@ -169,7 +172,7 @@ watch(
               {{
                 plan.begin === undefined
                   ? 'at ______ : ______'
-                  : `planned at ${showTimeOfDay(plan.begin)}, really ______ : ______`
+                  : `planned at ${showTimeOfDay(plan.begin)}, actual ______ : ______`
               }}
               · room ______ · humidity ______
             </p>
@@ -215,7 +218,7 @@ watch(
                   <th scope="col">In this order</th>
                   <th scope="col">weigh</th>
                   <th scope="col">scale shows</th>
-                  <th scope="col">really</th>
+                  <th scope="col">actual</th>
                 </tr>
               </thead>
               <tbody>

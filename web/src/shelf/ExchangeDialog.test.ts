@@ -51,7 +51,7 @@ describe('bringing materials in', () => {
   it('says what a file holds before anything is changed', async () => {
     const { shown, bring } = await looking(await toCsv([other, violet, whiteUrethane]))
     expect(shown.text()).toContain('2 new, 0 already here, 1 differ')
-    expect(bring().text()).toBe('Bring 3 in')
+    expect(bring().text()).toBe('Import 3')
     expect(added).toEqual([])
   })
 
@@ -68,7 +68,7 @@ describe('bringing materials in', () => {
 
   it('what is here already is not brought in twice', async () => {
     const { bring } = await looking(await toCsv([slowEpoxy]))
-    expect(bring().text()).toBe('Bring 0 in')
+    expect(bring().text()).toBe('Import 0')
     expect(bring().attributes('disabled')).toBeDefined()
   })
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { ElDialog } from 'element-plus'
-import { sayProblem } from '@mivro/core/caution'
+import { ElButton, ElCheckbox, ElDialog, ElUpload } from 'element-plus'
+import type { UploadFile } from 'element-plus'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { fileKinds, readArrivals } from './exchangeFiles.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import type { Arrival } from '@mivro/core/material'
+import { sayProblem } from '@mivro/words/problem'
 
 /** What a file holds, against what is on the shelf, before anything is brought in. */
 const open = defineModel<boolean>({ required: true })
@@ -17,10 +18,7 @@ const problems = shallowRef<readonly Problem[]>([])
 const busy = ref(false)
 const withDiffering = ref(true)
 
-async function look(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+async function look(file: File | undefined): Promise<void> {
   if (!file) return
   problems.value = []
   found.value = []
@@ -61,15 +59,19 @@ async function bring(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Bring materials in" width="620px">
+  <ElDialog v-model="open" title="Import materials" width="620px">
     <p class="quiet">
-      A table (CSV) or JSON of materials, as this shelf hands them out. Nothing is changed before
-      you say so.
+      A table (CSV) or JSON of materials, as Export writes it. Nothing is changed before you say so.
     </p>
-    <label class="btn ghost pick">
-      Choose a file
-      <input type="file" :accept="fileKinds" class="visually-hidden" @change="look" />
-    </label>
+    <ElUpload
+      class="pick"
+      :auto-upload="false"
+      :show-file-list="false"
+      :accept="fileKinds"
+      :on-change="({ raw }: UploadFile) => look(raw)"
+    >
+      <ElButton tag="span">Choose a file</ElButton>
+    </ElUpload>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     <template v-if="found.length > 0">
       <p class="sum" role="status">
@@ -92,15 +94,15 @@ async function bring(): Promise<void> {
           </span>
         </li>
       </ul>
-      <label v-if="of('differs').length > 0" class="check">
-        <input v-model="withDiffering" type="checkbox" />Bring in those that differ too
-      </label>
+      <ElCheckbox v-if="of('differs').length > 0" v-model="withDiffering">
+        Import those that differ too
+      </ElCheckbox>
     </template>
     <template #footer>
-      <button type="button" class="btn ghost" @click="open = false">Leave it</button>
-      <button type="button" class="btn" :disabled="coming.length === 0 || busy" @click="bring">
-        Bring {{ coming.length }} in
-      </button>
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :disabled="coming.length === 0 || busy" @click="bring">
+        Import {{ coming.length }}
+      </ElButton>
     </template>
   </ElDialog>
 </template>
@@ -108,12 +110,6 @@ async function bring(): Promise<void> {
 <style scoped>
 .pick {
   margin: 12px 0;
-  cursor: pointer;
-}
-
-.pick:focus-within {
-  outline: 2px solid var(--teal);
-  outline-offset: 2px;
 }
 
 .sum {
@@ -141,11 +137,5 @@ async function bring(): Promise<void> {
 
 .list .stop {
   color: var(--stop);
-}
-
-.check {
-  display: flex;
-  gap: 8px;
-  margin-top: 10px;
 }
 </style>

@@ -1,21 +1,22 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ElColorPicker } from 'element-plus'
 import { caution } from '@mivro/core/caution'
 import { readDocument } from '@mivro/core/document'
 import {
   materialSchema,
-  resinClasses,
   slipsOf,
   twinOf,
   withTyped,
   tintForms,
   type ResinClass,
 } from '@mivro/core/material'
+import { resinClassWords } from '@mivro/words/material'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../api/session.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
@@ -76,9 +77,9 @@ const readings = [
   { value: 'thin film', label: 'In a film', hint: 'Viscosity doubled at the sheet’s temperature' },
   { value: 'gel', label: 'As gel', hint: 'Until it gels in the cup' },
 ]
-const classes = Object.entries(resinClasses).map(([value, facts]) => ({
+const classes = Object.entries(resinClassWords).map(([value, words]) => ({
   value,
-  label: facts.label.replace(/^an? /, ''),
+  label: words.replace(/^an? /, ''),
 }))
 </script>
 
@@ -86,14 +87,12 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
   <div class="sides">
     <section class="panel sheet" aria-label="The sheet" @focusin="touched">
       <div class="head">
-        <span v-if="'colour' in material" class="dot">
-          <input
-            type="color"
-            aria-label="Colour it is drawn with"
-            :value="material.colour"
-            @change="change({ colour: ($event.target as HTMLInputElement).value })"
-          />
-        </span>
+        <ElColorPicker
+          v-if="'colour' in material"
+          :model-value="material.colour"
+          aria-label="Colour it is drawn with"
+          @update:model-value="$event && change({ colour: $event })"
+        />
         <TextField
           bare
           heading
@@ -105,8 +104,8 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
       <CautionNote v-for="slip in slipsAt('name')" :key="slip.code" :caution="slip" />
       <div class="stack">
         <template v-if="material.kind === 'resin'">
-          <PlainSelect
-            label="What kind of resin"
+          <SelectField
+            label="Resin type"
             :options="classes"
             :value="material.class"
             @choose="change({ class: $event as ResinClass })"
@@ -188,7 +187,7 @@ const classes = Object.entries(resinClasses).map(([value, facts]) => ({
             @choose="change({ clarity: $event })"
           />
           <CountField
-            label="Price of a kit, in your money"
+            label="Price of a kit"
             :value="material.kitPrice ?? 0"
             :take="(kitPrice) => change({ kitPrice: kitPrice || undefined })"
           />

@@ -5,6 +5,7 @@ import { observationSchema, type Observation, type Resin } from '@mivro/core/mat
 import { Problem } from '@mivro/core/problem'
 import { readDocument } from '@mivro/core/document'
 import { firmPlatinum, slowEpoxy } from '../../../core/src/material/samples.ts'
+import { buttonOf, chooseIn } from '../ui/inTests.ts'
 import SeenAtTheBench from './SeenAtTheBench.vue'
 
 vi.mock('./LearnedChart.vue', () => ({ default: { template: '<i />' } }))
@@ -22,6 +23,7 @@ const shownWith = (observations: Observation[], take = vi.fn()) => {
   const material: Resin = { ...slowEpoxy, observations }
   const shown = mount(SeenAtTheBench, { props: { material, take } })
   const type = async (label: string, text: string) => {
+    await flushPromises()
     const id = shown
       .findAll('label')
       .find((found) => found.text() === label)!
@@ -31,7 +33,7 @@ const shownWith = (observations: Observation[], take = vi.fn()) => {
     await input.trigger('keydown', { key: 'Enter' })
     await flushPromises()
   }
-  const keep = () => shown.get('button.ghost')
+  const keep = () => buttonOf(shown, 'Add measurement')
   return { shown, take, type, keep }
 }
 
@@ -72,7 +74,8 @@ describe('what was seen at the bench', () => {
 
   it('a peak is a temperature', async () => {
     const { shown, type, take, keep } = shownWith([])
-    await shown.get('select').setValue('peak')
+    chooseIn(shown, 'Measured', 'peak')
+    await flushPromises()
     await type('It reached', '96 C')
     await keep().trigger('click')
     const [kept] = take.mock.calls[0][0] as Observation[]
@@ -86,7 +89,7 @@ describe('what was seen at the bench', () => {
     )
     const { shown, type, keep } = shownWith([], refuse)
     await type('It took', '40 min')
-    await type('In the cup', '0')
+    await type('Amount in the cup', '0')
     await keep().trigger('click')
     expect(shown.get('[role="alert"], .says, .problem').text()).toMatch(/0\.50 g/)
     expect(keep().attributes('disabled')).toBeUndefined()
@@ -94,6 +97,6 @@ describe('what was seen at the bench', () => {
 
   it('of a silicone only pot lives are asked', () => {
     const shown = mount(SeenAtTheBench, { props: { material: firmPlatinum, take: vi.fn() } })
-    expect(shown.findAll('select')).toHaveLength(0)
+    expect(shown.findAllComponents({ name: 'ElSelect' })).toHaveLength(0)
   })
 })

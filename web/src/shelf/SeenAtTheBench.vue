@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { ElButton, ElCheckbox, ElDatePicker } from 'element-plus'
 import dayjs from 'dayjs'
 import { potMassOf, type Observation, type Resin, type Silicone } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
 import { newId } from '../api/client.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { showDay } from '../ui/dates.ts'
-import PlainSelect from '../ui/PlainSelect.vue'
+import { dayFormat, showDay } from '../ui/dates.ts'
+import SelectField from '../ui/SelectField.vue'
 import LearnedChart from './LearnedChart.vue'
+import FieldRow from '../ui/FieldRow.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 import Says from '../ui/Says.vue'
@@ -65,34 +67,31 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
 </script>
 
 <template>
-  <section class="seen" aria-label="Seen at the bench">
-    <h2>Seen at the bench</h2>
+  <section class="seen" aria-label="Measurements">
+    <h2>Measurements</h2>
     <p class="quiet">
-      What you really saw moves the clock: the sheet is kept beside it, and a strange reading can be
+      What you measured moves the clock: the sheet is kept beside it, and a strange reading can be
       left out.
     </p>
     <LearnedChart :material="material" />
     <ul v-if="seen.length > 0" class="readings">
       <li v-for="one in seen" :key="one.id" :class="{ out: one.leftOut }">
-        <label>
-          <input type="checkbox" :checked="!one.leftOut" @change="toggle(one)" />
-          <span>
-            <b>{{ words[one.what] }} {{ say(one) }}</b>
-            <span class="quiet small">
-              {{ show(one.mass, 'mass', studio.units) }} at
-              {{ show(one.room, 'temperature', studio.units) }}, {{ showDay(one.on) }}
-            </span>
+        <ElCheckbox :model-value="!one.leftOut" @change="toggle(one)">
+          <b>{{ words[one.what] }} {{ say(one) }}</b>
+          <span class="quiet small">
+            {{ show(one.mass, 'mass', studio.units) }} at
+            {{ show(one.room, 'temperature', studio.units) }}, {{ showDay(one.on) }}
           </span>
-        </label>
+        </ElCheckbox>
         <RemoveButton
-          :label="`Take ${words[one.what]} of ${showDay(one.on)} off`"
+          :label="`Delete ${words[one.what]} of ${showDay(one.on)}`"
           @click="remove(one)"
         />
       </li>
     </ul>
-    <PlainSelect
+    <SelectField
       v-if="kinds.length > 1"
-      label="I saw its"
+      label="Measured"
       :options="kinds"
       :value="what"
       @choose="what = $event as Observation['what']"
@@ -112,19 +111,24 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
       :take="(v) => void (room = v ?? room)"
     />
     <QuantityField
-      label="In the cup"
+      label="Amount in the cup"
       kind="mass"
       :value="mass"
       :take="(v) => void (mass = v ?? 0)"
     />
-    <div class="field-row">
-      <label for="seen-on" class="field-label">Day</label>
-      <input id="seen-on" v-model="on" class="line-input" type="date" />
-    </div>
+    <FieldRow label="Day">
+      <ElDatePicker
+        v-model="on"
+        class="line"
+        type="date"
+        :format="dayFormat"
+        value-format="YYYY-MM-DD"
+        :clearable="false"
+        aria-label="Day"
+      />
+    </FieldRow>
     <Says :problem="problem" />
-    <button type="button" class="btn ghost" :disabled="value === undefined" @click="keep">
-      Keep what I saw
-    </button>
+    <ElButton :disabled="value === undefined" @click="keep"> Add measurement </ElButton>
   </section>
 </template>
 
@@ -143,18 +147,6 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
   border-bottom: 1px solid var(--line-2);
 }
 
-.readings label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  cursor: pointer;
-}
-
-.readings label > span {
-  display: flex;
-  flex-direction: column;
-}
-
 .readings b {
   font-weight: 600;
 }
@@ -164,11 +156,17 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
   text-decoration: line-through;
 }
 
-.btn {
-  align-self: flex-start;
+.readings :deep(.el-checkbox) {
+  height: auto;
+  white-space: normal;
 }
 
-.line-input {
-  width: 132px;
+.readings :deep(.el-checkbox__label) {
+  display: flex;
+  flex-direction: column;
+}
+
+.seen > .el-button {
+  align-self: flex-start;
 }
 </style>

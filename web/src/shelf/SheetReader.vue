@@ -1,18 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { ElTable, ElTableColumn } from 'element-plus'
 import { workingLaw, workingTime, type CureTimes } from '@mivro/core/cure'
-import {
-  resinFieldWords,
-  siliconeFieldWords,
-  withFifthMore,
-  type FieldWords,
-  type Material,
-  type Resin,
-} from '@mivro/core/material'
+import { withFifthMore, type Material, type Resin } from '@mivro/core/material'
 import { show, showDuration } from '@mivro/core/units'
+import { resinFieldWords, siliconeFieldWords, type FieldWords } from '@mivro/words/material'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
-import PlainSelect from '../ui/PlainSelect.vue'
+import SelectField from '../ui/SelectField.vue'
 import { askTimes } from '../work/pool.ts'
 import { useLaw } from '../project/useLaw.ts'
 import { useUses } from './useUses.ts'
@@ -64,7 +59,7 @@ const rows = computed(() => {
   return [
     line('The cup pours for', duration('pourable')),
     line('It gels after', duration('gel')),
-    line('A next layer bonds until', duration('joinUntil')),
+    line('Recoat window until', duration('joinUntil')),
     line('Out of the mould after', duration('demould')),
     line('Hottest', ({ peak }) =>
       peak ? show(peak.temperature, 'temperature', studio.units) : '',
@@ -96,44 +91,29 @@ const working = computed(() => {
     </template>
 
     <template v-if="resin && now">
-      <PlainSelect
+      <SelectField
         label="In"
         :options="uses.map((one, i) => ({ value: String(i), label: one.label }))"
         :value="String(chosen)"
         @choose="chosen = Number($event)"
       />
-      <table class="sums">
-        <thead>
-          <tr>
-            <th scope="col">What it does</th>
-            <th scope="col">as it is</th>
-            <th v-if="then" scope="col">a fifth more</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.label">
-            <th scope="row">{{ row.label }}</th>
-            <td>{{ row.now }}</td>
-            <td v-if="then" :class="{ moves: row.then !== row.now }">{{ row.then }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <ElTable :data="rows" table-layout="auto">
+        <ElTableColumn prop="label" label="What it does" />
+        <ElTableColumn prop="now" label="as it is" align="right" class-name="num" />
+        <ElTableColumn v-if="then" v-slot="{ row }" label="a fifth more" align="right">
+          <span class="num" :class="{ moves: row.then !== row.now }">{{ row.then }}</span>
+        </ElTableColumn>
+      </ElTable>
       <CautionNote v-for="caution in law?.cautions ?? []" :key="caution.code" :caution="caution" />
     </template>
-    <table v-if="working.length > 0" class="sums">
-      <thead>
-        <tr>
-          <th scope="col">In a room of</th>
-          <th scope="col">it can be worked for</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in working" :key="row.room">
-          <th scope="row">{{ show(row.room, 'temperature', studio.units) }}</th>
-          <td>{{ showDuration(row.time) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <ElTable v-if="working.length > 0" :data="working" table-layout="auto">
+      <ElTableColumn v-slot="{ row }" label="In a room of">
+        {{ show(row.room, 'temperature', studio.units) }}
+      </ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="it can be worked for" align="right" class-name="num">
+        {{ showDuration(row.time) }}
+      </ElTableColumn>
+    </ElTable>
   </section>
 </template>
 
@@ -144,12 +124,7 @@ const working = computed(() => {
   gap: 10px;
 }
 
-td {
-  font: 600 var(--size) var(--num);
-  white-space: nowrap;
-}
-
-td.moves {
+.moves {
   color: var(--amber);
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
+import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
-import { Plus } from 'lucide-vue-next'
+import { ChevronDown, Plus } from 'lucide-vue-next'
 import type { Material, MaterialKind } from '@mivro/core/material'
 import { show, showDuration, showRatio } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
@@ -98,13 +99,24 @@ function facts(material: Material): string {
 <template>
   <div class="listed">
     <div class="title">
-      <h1>Shelf</h1>
+      <h1>Materials</h1>
       <span class="space" />
-      <button type="button" class="btn ghost" @click="arriving = true">Bring in</button>
-      <button type="button" class="btn ghost" @click="handOut('csv')">Hand out as CSV</button>
-      <button type="button" class="btn ghost" @click="handOut('json')">as JSON</button>
-      <RouterLink v-if="mixable" class="btn" :to="{ name: 'desk', query: { of: wanted } }"
-        >Mix it</RouterLink
+      <ElButton @click="arriving = true">Import</ElButton>
+      <ElDropdown trigger="click" @command="handOut">
+        <ElButton>Export<ChevronDown :size="14" aria-hidden="true" /></ElButton>
+        <template #dropdown>
+          <ElDropdownMenu>
+            <ElDropdownItem command="csv">CSV, a table</ElDropdownItem>
+            <ElDropdownItem command="json">JSON</ElDropdownItem>
+          </ElDropdownMenu>
+        </template>
+      </ElDropdown>
+      <ElButton
+        v-if="mixable"
+        tag="router-link"
+        type="primary"
+        :to="{ name: 'desk', query: { of: wanted } }"
+        >Mix it</ElButton
       >
     </div>
     <ExchangeDialog v-model="arriving" />
@@ -118,14 +130,14 @@ function facts(material: Material): string {
         <template v-for="group in groups" :key="group.kind">
           <div class="row head">
             <h2>{{ group.title }}</h2>
-            <button
-              type="button"
-              class="btn plain"
+            <ElButton
+              link
+              type="primary"
               :aria-label="`Add a ${group.one}`"
               @click="add(group.kind)"
             >
               <Plus :size="14" aria-hidden="true" />Add
-            </button>
+            </ElButton>
           </div>
           <p v-if="of(group.kind).length === 0" class="quiet small none">None yet.</p>
           <ul>
@@ -148,7 +160,7 @@ function facts(material: Material): string {
               </RouterLink>
               <RemoveButton
                 class="x"
-                :label="`Take ${entry.document.name} off the shelf`"
+                :label="`Delete ${entry.document.name}`"
                 @click="remove(entry)"
               />
             </li>
@@ -159,14 +171,12 @@ function facts(material: Material): string {
       <section v-else class="panel">
         <EmptyPlace
           v-if="shelf.loaded && shelf.stored.length === 0"
-          title="What stands on your shelf?"
+          title="Which materials do you have?"
         >
           Type in what a data sheet says, and every pour can be weighed and timed from it.
           <template #next
-            ><button type="button" class="btn" @click="add('resin')">Add a resin</button>
-            <button type="button" class="btn ghost" @click="addTypical">
-              Add typical materials
-            </button></template
+            ><ElButton type="primary" @click="add('resin')">Add a resin</ElButton>
+            <ElButton @click="addTypical"> Add typical materials </ElButton></template
           >
         </EmptyPlace>
       </section>

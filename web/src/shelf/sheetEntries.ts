@@ -13,7 +13,7 @@ export interface SheetEntry {
 const endOfCure: SheetEntry[] = [
   { key: 'demould', label: 'Demould time', kind: 'duration' },
   { key: 'mixTime', label: 'Mixing takes', kind: 'duration' },
-  { key: 'sheetTemperature', label: 'The sheet holds at', kind: 'temperature' },
+  { key: 'sheetTemperature', label: 'Data-sheet temperature', kind: 'temperature' },
 ]
 const bodyOfTwoParts: SheetEntry[] = [
   { key: 'densityA', label: 'Density of part A', kind: 'density' },
@@ -22,7 +22,7 @@ const bodyOfTwoParts: SheetEntry[] = [
     key: 'viscosity',
     label: 'Viscosity of the mix',
     kind: 'viscosity',
-    optional: 'not said',
+    optional: 'not stated',
   },
 ]
 
@@ -42,30 +42,30 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
         },
         {
           key: 'peak',
-          label: 'Hottest in that cup',
+          label: 'Peak exotherm in that cup',
           kind: 'temperature',
           optional: 'by its kind',
         },
-        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'reckoned' },
+        { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'estimated' },
         {
           key: 'recoatUntil',
-          label: 'A next layer bonds until',
+          label: 'Recoat window until',
           kind: 'duration',
-          optional: 'reckoned',
+          optional: 'estimated',
         },
         ...endOfCure,
       ],
     },
     {
-      title: 'Body',
+      title: 'Physical properties',
       entries: [
         ...bodyOfTwoParts,
-        { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not said' },
+        { key: 'maxDepth', label: 'Deepest single pour', kind: 'length', optional: 'not stated' },
         {
           key: 'shrinkage',
           label: 'Shrinks on curing',
           kind: 'fraction',
-          optional: 'not said',
+          optional: 'not stated',
         },
       ],
     },
@@ -76,17 +76,23 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
       entries: [{ key: 'potLife', label: 'Pot life', kind: 'duration' }, ...endOfCure],
     },
     {
-      title: 'Body',
+      title: 'Physical properties',
       entries: [
         ...bodyOfTwoParts,
         { key: 'shrinkage', label: 'Shrinks on curing', kind: 'fraction' },
-        { key: 'kitMass', label: 'One kit holds', kind: 'mass', step: 1e-2, optional: 'not said' },
+        {
+          key: 'kitMass',
+          label: 'One kit holds',
+          kind: 'mass',
+          step: 1e-2,
+          optional: 'not stated',
+        },
       ],
     },
   ],
   tint: [
     {
-      title: 'Body',
+      title: 'Physical properties',
       entries: [
         { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
         { key: 'density', label: 'Density', kind: 'density' },
@@ -95,11 +101,11 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
   ],
   inclusion: [
     {
-      title: 'Body',
+      title: 'Physical properties',
       entries: [
         { key: 'mass', label: 'One weighs', kind: 'mass', step: 1e-5 },
         { key: 'density', label: 'Density', kind: 'density' },
-        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not said' },
+        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not stated' },
       ],
     },
   ],

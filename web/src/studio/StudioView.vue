@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue'
-import { ElButton, ElDialog } from 'element-plus'
+import { ElButton, ElDialog, ElUpload } from 'element-plus'
+import type { UploadFile } from 'element-plus'
 import { Download, Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
@@ -10,12 +11,14 @@ import { forgetSessions } from '../api/sessions.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
+import SelectField from '../ui/SelectField.vue'
 import TextField from '../ui/TextField.vue'
 import { showMoment } from '../ui/dates.ts'
 import { useUndoOf } from '../ui/undo.ts'
 import { useStudio } from '../project/studioStore.ts'
 
 const studio = useStudio()
+const currencyNames = new Intl.DisplayNames('en', { type: 'currency' })
 const { problems, trying } = useProblems()
 const chosen = shallowRef<File>()
 const saidKey = 'mivro.said'
@@ -36,7 +39,7 @@ const kinds: [Path, string][] = [
   ['moulds', 'Mould'],
   ['plans', 'Pour'],
   ['pulls', 'Pull'],
-  ['materials', 'From the shelf'],
+  ['materials', 'Materials'],
 ]
 
 const load = () =>
@@ -97,6 +100,14 @@ const removeDemo = () =>
     await load()
   })
 
+const currencies = [
+  { value: '', label: 'none' },
+  ...Intl.supportedValuesOf('currency').map((code) => ({
+    value: code,
+    label: `${code}, ${currencyNames.of(code)}`,
+  })),
+]
+
 function change(values: Partial<Studio>): Problem | undefined {
   try {
     readDocument(studioSchema, { ...studio.studio, ...values })
@@ -106,28 +117,29 @@ function change(values: Partial<Studio>): Problem | undefined {
     return problemsOf(error)[0]
   }
 }
-
-function pick(event: Event): void {
-  const input = event.target as HTMLInputElement
-  chosen.value = input.files?.[0]
-  input.value = ''
-}
 </script>
 
 <template>
   <div class="studio">
-    <h1>Studio</h1>
+    <h1>Settings</h1>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     <div class="columns">
       <section class="panel box">
         <h2>The studio</h2>
         <TextField label="Name" :value="studio.studio.name" :take="(name) => change({ name })" />
         <QuantityField
-          label="The bench scale reads to, in new plans"
+          label="Scale resolution, in new plans"
           kind="mass"
           :step="studio.studio.scaleStep"
           :value="studio.studio.scaleStep"
           :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
+        />
+        <SelectField
+          label="Currency of prices"
+          filterable
+          :options="currencies"
+          :value="studio.studio.currency ?? ''"
+          @choose="change({ currency: $event || undefined })"
         />
         <p class="quiet small">
           Units are chosen at the top right. Everything is kept on this machine.
@@ -140,16 +152,17 @@ function pick(event: Event): void {
           every earlier version of them.
         </p>
         <div class="acts">
-          <a class="btn" href="/api/backup" download
-            ><Download :size="15" aria-hidden="true" />Save a backup</a
+          <ElButton tag="a" type="primary" href="/api/backup" download
+            ><Download :size="15" aria-hidden="true" />Save a backup</ElButton
           >
-          <label class="btn ghost"
-            ><Upload :size="15" aria-hidden="true" />Put one back<input
-              class="visually-hidden"
-              type="file"
-              accept=".zip"
-              @change="pick"
-          /></label>
+          <ElUpload
+            accept=".zip"
+            :auto-upload="false"
+            :show-file-list="false"
+            :on-change="({ raw }: UploadFile) => (chosen = raw)"
+          >
+            <ElButton tag="span"><Upload :size="15" aria-hidden="true" />Restore backup</ElButton>
+          </ElUpload>
         </div>
         <p v-if="restoring" class="row" role="status">
           Reading and checking the backup …
@@ -168,9 +181,9 @@ function pick(event: Event): void {
         </div>
       </section>
       <section class="panel box wide">
-        <h2>Taken off</h2>
+        <h2>Deleted</h2>
         <p v-if="takenOff.length === 0" class="quiet">
-          Nothing was taken off. What is, waits here and can be taken back.
+          Nothing was deleted. What is, waits here and can be restored.
         </p>
         <ul>
           <li v-for="entry in takenOff" :key="entry.id" class="row">
@@ -178,14 +191,14 @@ function pick(event: Event): void {
               ><b>{{ entry.name }}</b>
               <span class="quiet small">{{ entry.what }}, {{ showMoment(entry.at) }}</span></span
             >
-            <button type="button" class="btn plain" @click="takeBack(entry)">Take it back</button>
+            <ElButton link type="primary" @click="takeBack(entry)">Restore</ElButton>
           </li>
         </ul>
       </section>
     </div>
     <ElDialog
       :model-value="chosen !== undefined"
-      title="Put this backup in the place of everything?"
+      title="Restore this backup?"
       width="460"
       @close="chosen = undefined"
     >
@@ -194,10 +207,8 @@ function pick(event: Event): void {
         its own beside the store.
       </p>
       <div class="acts end">
-        <button type="button" class="btn ghost" @click="chosen = undefined">
-          Leave all as it is
-        </button>
-        <button type="button" class="btn" @click="restore">Put it back</button>
+        <ElButton @click="chosen = undefined"> Cancel </ElButton>
+        <ElButton type="primary" @click="restore">Restore backup</ElButton>
       </div>
     </ElDialog>
   </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
+
 /** Says that a value is the class's, until its sheet says the same. */
 const emit = defineEmits<{ confirm: [] }>()
 </script>
@@ -6,7 +8,7 @@ const emit = defineEmits<{ confirm: [] }>()
 <template>
   <small class="assumed"
     >assumed, not from its sheet
-    <button type="button" class="btn plain" @click="emit('confirm')">its sheet says so too</button>
+    <ElButton link type="primary" @click="emit('confirm')">its sheet says so too</ElButton>
   </small>
 </template>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useId } from 'vue'
 import type { Problem } from '@mivro/core/problem'
 import { parseNumber } from '@mivro/core/units'
+import FieldRow from './FieldRow.vue'
+import LineInput from './LineInput.vue'
 import { useRefusal } from './refusals.ts'
-import Says from './Says.vue'
 import { useTyped } from './useTyped.ts'
 
 const props = defineProps<{
@@ -12,8 +12,7 @@ const props = defineProps<{
   take: (value: number) => Problem | undefined | void
 }>()
 
-const id = useId()
-const { typed, problem, commit } = useTyped(
+const { typed, problem, commit, forget } = useTyped(
   () => String(props.value),
   (text) => props.take(parseNumber(text)),
 )
@@ -24,20 +23,13 @@ useRefusal(
 </script>
 
 <template>
-  <div class="field-row">
-    <label :for="id" class="field-label">{{ label }}</label>
-    <input
-      :id="id"
+  <FieldRow v-slot="{ said }" :label="label" :problem="problem">
+    <LineInput
       v-model="typed"
-      class="line-input"
-      type="text"
       inputmode="numeric"
-      autocomplete="off"
-      :aria-invalid="problem ? 'true' : undefined"
-      @blur="commit"
-      @focus="($event.target as HTMLInputElement).select()"
-      @keydown.enter="commit"
+      v-bind="said"
+      @commit="commit"
+      @forget="forget"
     />
-    <Says :problem="problem" />
-  </div>
+  </FieldRow>
 </template>

@@ -1,26 +1,29 @@
 <script setup lang="ts">
+import { ElEmpty } from 'element-plus'
+
 defineProps<{ title: string }>()
 </script>
 
 <template>
-  <section class="empty">
-    <h2>{{ title }}</h2>
-    <p class="quiet"><slot /></p>
+  <ElEmpty class="empty" :image-size="0">
+    <template #image><span /></template>
+    <template #description>
+      <h2>{{ title }}</h2>
+      <p class="quiet"><slot /></p>
+    </template>
     <div class="next"><slot name="next" /></div>
-  </section>
+  </ElEmpty>
 </template>
 
 <style scoped>
 .empty {
   max-width: 460px;
-  margin: 12vh auto 0;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
+  margin: 10vh auto 0;
   text-align: center;
 }
 
 h2 {
+  margin-bottom: 12px;
   font-size: var(--size-head);
 }
 
@@ -30,8 +33,8 @@ p {
 
 .next {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   justify-content: center;
-  margin-top: 8px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElPopover } from 'element-plus'
+import { ElButton, ElPopover } from 'element-plus'
 import { Info } from 'lucide-vue-next'
 
 defineProps<{ of: string; lines: readonly string[] }>()
@@ -8,9 +8,9 @@ defineProps<{ of: string; lines: readonly string[] }>()
 <template>
   <ElPopover trigger="click" placement="left" :width="340">
     <template #reference>
-      <button type="button" class="origin" :aria-label="`Where ${of} comes from`">
+      <ElButton link type="primary" class="icon" :aria-label="`Where ${of} comes from`">
         <Info :size="14" aria-hidden="true" />
-      </button>
+      </ElButton>
     </template>
     <h2>Where {{ of }} comes from</h2>
     <ul class="lines">
@@ -20,19 +20,8 @@ defineProps<{ of: string; lines: readonly string[] }>()
 </template>
 
 <style scoped>
-.origin {
-  display: inline-flex;
-  padding: 4px;
-  border: 0;
-  border-radius: var(--r-small);
-  background: transparent;
-  color: var(--teal);
-  vertical-align: -4px;
-  cursor: pointer;
-}
-
-.origin:hover {
-  background: var(--teal-soft);
+.icon {
+  vertical-align: -3px;
 }
 
 .lines {

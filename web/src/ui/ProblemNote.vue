@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { sayProblem } from '@mivro/core/caution'
+import { ElAlert } from 'element-plus'
 import type { Problem } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/words/problem'
 import { useStudio } from '../project/studioStore.ts'
 
 defineProps<{ problem: Problem }>()
@@ -8,16 +9,13 @@ const studio = useStudio()
 </script>
 
 <template>
-  <p class="problem" role="alert">{{ sayProblem(problem, studio.units) }}</p>
+  <ElAlert class="problem" type="error" :closable="false">
+    {{ sayProblem(problem, studio.units) }}
+  </ElAlert>
 </template>
 
 <style scoped>
 .problem {
   margin: 12px 0;
-  padding: 10px 14px;
-  border-left: 3px solid var(--stop);
-  border-radius: 0 var(--r-field) var(--r-field) 0;
-  background: var(--stop-soft);
-  color: var(--stop-ink);
 }
 </style>

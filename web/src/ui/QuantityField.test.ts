@@ -20,7 +20,7 @@ describe('a field for quantities', () => {
   it('shows the value as the hand can use it, and the exact one to whoever asks', () => {
     const { input, wrapper } = field(vi.fn(), 0.0127123456)
     expect(input.element.value).toBe('12.7')
-    expect(wrapper.get('.entry').attributes('title')).toBe('12.7123456 mm')
+    expect(wrapper.getComponent({ name: 'Tip' }).props('says')).toBe('12.7123456 mm')
   })
 
   it('takes what people type, in SI', async () => {

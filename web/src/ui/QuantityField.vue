@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import {
   chosenUnit,
@@ -12,9 +12,11 @@ import {
   type Kind,
 } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
-import { useRefusal } from './refusals.ts'
 import AssumedMark from './AssumedMark.vue'
-import Says from './Says.vue'
+import FieldRow from './FieldRow.vue'
+import LineInput from './LineInput.vue'
+import { useRefusal } from './refusals.ts'
+import Tip from './Tip.vue'
 
 const props = defineProps<{
   label: string
@@ -40,10 +42,8 @@ const props = defineProps<{
 
 const emit = defineEmits<{ confirm: [] }>()
 const studio = useStudio()
-const id = useId()
 const typed = ref<string>()
 const problem = ref<Problem>()
-const input = ref<HTMLInputElement>()
 useRefusal(
   () => props.label,
   () => problem.value,
@@ -94,78 +94,23 @@ function forget(): void {
   typed.value = undefined
   problem.value = undefined
 }
-
-async function onFocus(): Promise<void> {
-  await nextTick()
-  input.value?.select()
-}
 </script>
 
 <template>
-  <div class="field-row" :class="{ wrong: problem }">
-    <label :for="id" :class="bare ? 'visually-hidden' : 'field-label'">{{ label }}</label>
-    <span class="entry" :title="exact">
-      <input
-        :id="id"
-        ref="input"
-        type="text"
-        autocomplete="off"
-        spellcheck="false"
-        :value="text"
-        :placeholder="placeholder"
-        :aria-invalid="problem ? 'true' : undefined"
-        :aria-describedby="problem ? `${id}-says` : undefined"
-        @input="typed = ($event.target as HTMLInputElement).value"
-        @focus="onFocus"
-        @blur="commit"
-        @keydown.enter="commit"
-        @keydown.esc.stop="forget"
-      />
-      <small v-if="symbol && (text !== '' || !placeholder)" aria-hidden="true">{{ symbol }}</small>
-    </span>
-    <AssumedMark v-if="assumed" @confirm="emit('confirm')" />
-    <Says :id="`${id}-says`" :problem="problem" />
-  </div>
+  <FieldRow :label="label" :problem="problem" :bare="bare">
+    <template #default="{ said }">
+      <Tip :says="exact">
+        <LineInput
+          :model-value="text"
+          :placeholder="placeholder"
+          :unit="symbol && (text !== '' || !placeholder) ? symbol : ''"
+          v-bind="said"
+          @update:model-value="typed = $event"
+          @commit="commit"
+          @forget="forget"
+        />
+      </Tip>
+    </template>
+    <template v-if="assumed" #after><AssumedMark @confirm="emit('confirm')" /></template>
+  </FieldRow>
 </template>
-
-<style scoped>
-.entry {
-  display: inline-flex;
-  align-items: baseline;
-  gap: 4px;
-  border-bottom: 1.5px solid var(--edge);
-  padding: 2px 2px 3px;
-}
-
-.entry:focus-within {
-  border-color: var(--teal);
-  box-shadow: 0 1px 0 var(--teal);
-}
-
-input {
-  width: 76px;
-  border: 0;
-  padding: 0;
-  background: transparent;
-  outline: 0;
-  text-align: right;
-  font: 600 var(--size-lead) var(--num);
-  font-feature-settings: 'tnum';
-}
-
-input::placeholder {
-  color: var(--ink-3);
-  font: 500 var(--size-small) var(--text);
-}
-
-small {
-  min-width: 20px;
-  text-align: left;
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.wrong .entry {
-  border-color: var(--stop);
-}
-</style>

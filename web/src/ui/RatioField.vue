@@ -3,7 +3,8 @@ import type { Ratio } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
 import { parseRatio, showRatio } from '@mivro/core/units'
 import AssumedMark from './AssumedMark.vue'
-import Says from './Says.vue'
+import FieldRow from './FieldRow.vue'
+import LineInput from './LineInput.vue'
 import SegmentField from './SegmentField.vue'
 import { useTyped } from './useTyped.ts'
 
@@ -14,7 +15,7 @@ const props = defineProps<{
   assumed?: boolean
 }>()
 const emit = defineEmits<{ confirm: [] }>()
-const { typed, problem, commit } = useTyped(
+const { typed, problem, commit, forget } = useTyped(
   () => showRatio(props.ratio),
   (text) => props.take({ by: props.ratio.by, ...parseRatio(text) }),
 )
@@ -22,19 +23,9 @@ const { typed, problem, commit } = useTyped(
 
 <template>
   <div class="ratio">
-    <div class="field-row">
-      <label for="mix-ratio" class="field-label">Mix ratio, A to B</label>
-      <input
-        id="mix-ratio"
-        v-model="typed"
-        class="line-input"
-        type="text"
-        :aria-invalid="problem ? 'true' : undefined"
-        @blur="commit"
-        @keydown.enter="commit"
-      />
-      <Says :problem="problem" />
-    </div>
+    <FieldRow v-slot="{ said }" label="Mix ratio, A to B" :problem="problem">
+      <LineInput v-model="typed" v-bind="said" @commit="commit" @forget="forget" />
+    </FieldRow>
     <SegmentField
       label="Measured by"
       :options="[
@@ -52,9 +43,5 @@ const { typed, problem, commit } = useTyped(
 .ratio {
   display: grid;
   gap: 10px;
-}
-
-.line-input {
-  width: 96px;
 }
 </style>

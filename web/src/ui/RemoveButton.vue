@@ -1,28 +1,16 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { Trash2 } from 'lucide-vue-next'
+import Tip from './Tip.vue'
 
 defineProps<{ label: string }>()
+defineOptions({ inheritAttrs: false })
 </script>
 
 <template>
-  <button type="button" class="remove" :aria-label="label" :title="label">
-    <Trash2 :size="14" aria-hidden="true" />
-  </button>
+  <Tip :says="label">
+    <ElButton text circle class="remove" :aria-label="label" v-bind="$attrs">
+      <Trash2 :size="14" aria-hidden="true" />
+    </ElButton>
+  </Tip>
 </template>
-
-<style scoped>
-.remove {
-  display: inline-flex;
-  padding: 6px;
-  border: 0;
-  border-radius: var(--r-small);
-  background: transparent;
-  color: var(--ink-2);
-  cursor: pointer;
-}
-
-.remove:hover {
-  background: var(--stop-soft);
-  color: var(--stop);
-}
-</style>

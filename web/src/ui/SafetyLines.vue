@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ShieldAlert } from 'lucide-vue-next'
-import { deferring, type SafetyLine } from '@mivro/core/caution'
+import { type SafetyLine } from '@mivro/core/caution'
+import { deferring, saySafety } from '@mivro/words/safety'
 
 defineProps<{ before: string; lines: readonly SafetyLine[]; withDeferring?: boolean }>()
 </script>
@@ -11,7 +12,7 @@ defineProps<{ before: string; lines: readonly SafetyLine[]; withDeferring?: bool
     <p>
       <b>{{ before }}.</b>
       <span v-for="line in lines" :key="line.id" :data-safety="line.id">{{
-        ` ${line.sentence}`
+        ` ${saySafety(line)}`
       }}</span>
       <i v-if="withDeferring">{{ ` ${deferring}` }}</i>
     </p>

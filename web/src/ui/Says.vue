@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { sayProblem } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/words/problem'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What is wrong with a field, under it. */

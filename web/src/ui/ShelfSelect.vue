@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import type { MaterialKind } from '@mivro/core/material'
 import { useShelf } from '../project/shelfStore.ts'
+import FieldRow from './FieldRow.vue'
 
 const props = defineProps<{
   label: string
@@ -27,10 +28,9 @@ const swatch = (id: string) => {
 </script>
 
 <template>
-  <div class="row">
-    <span class="label">{{ label }}</span>
+  <FieldRow :label="label">
     <ElSelect
-      class="select"
+      class="line"
       :model-value="shown"
       :aria-label="label"
       :placeholder="`Choose a ${kind}`"
@@ -47,33 +47,19 @@ const swatch = (id: string) => {
         {{ entry.document.name }}
       </ElOption>
     </ElSelect>
-    <RouterLink
-      v-if="shelf.loaded && entries.length === 0"
-      class="small none"
-      :to="{ name: 'shelf', params: { material: '' } }"
-      >No {{ kind }} yet: add one</RouterLink
-    >
-    <slot />
-  </div>
+    <template #after>
+      <RouterLink
+        v-if="shelf.loaded && entries.length === 0"
+        class="small none"
+        :to="{ name: 'shelf', params: { material: '' } }"
+        >No {{ kind }} yet: add one</RouterLink
+      >
+      <slot />
+    </template>
+  </FieldRow>
 </template>
 
 <style scoped>
-.row {
-  align-items: center;
-}
-
-.label {
-  flex: none;
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.select {
-  flex: 1;
-  max-width: 214px;
-  margin-left: auto;
-}
-
 .swatch {
   display: inline-block;
   width: 12px;

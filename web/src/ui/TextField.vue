@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
+import { ref, watch } from 'vue'
+import { ElInput } from 'element-plus'
 import type { Problem } from '@mivro/core/problem'
-import Says from './Says.vue'
+import FieldRow from './FieldRow.vue'
 
 const props = defineProps<{
   label: string
@@ -15,7 +16,6 @@ const props = defineProps<{
   heading?: boolean
 }>()
 
-const id = useId()
 const typed = ref(props.value)
 const problem = ref<Problem>()
 watch(
@@ -35,69 +35,17 @@ function commit(): void {
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id" :class="bare ? 'visually-hidden' : 'field-label'">{{ label }}</label>
-    <textarea
-      v-if="lines"
-      :id="id"
+  <FieldRow v-slot="{ said }" :label="label" :problem="problem" :bare="bare" above>
+    <ElInput
       v-model="typed"
+      :class="{ heading }"
+      :type="lines ? 'textarea' : 'text'"
       :rows="lines"
       :placeholder="placeholder"
-      @blur="commit"
-    />
-    <input
-      v-else
-      :id="id"
-      v-model="typed"
-      type="text"
-      :class="{ heading }"
-      :placeholder="placeholder"
       autocomplete="off"
-      :aria-invalid="problem ? 'true' : undefined"
+      v-bind="said"
       @blur="commit"
-      @keydown.enter="commit"
+      @keydown.enter="lines || commit()"
     />
-    <Says :problem="problem" />
-  </div>
+  </FieldRow>
 </template>
-
-<style scoped>
-.field {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-  min-width: 0;
-}
-
-input,
-textarea {
-  width: 100%;
-  border: 1px solid var(--line);
-  border-radius: var(--r-field);
-  padding: 7px 10px;
-  background: var(--panel);
-  resize: vertical;
-}
-
-input:hover,
-textarea:hover {
-  border-color: var(--edge);
-}
-
-input.heading {
-  border-color: transparent;
-  padding: 2px 6px;
-  margin-left: -7px;
-  font: 650 var(--size-lead) var(--num);
-  text-overflow: ellipsis;
-}
-
-input.heading:hover,
-input.heading:focus {
-  border-color: var(--line);
-}
-
-::placeholder {
-  color: var(--ink-3);
-}
-</style>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useId } from 'vue'
 import type { Problem } from '@mivro/core/problem'
 import { parseTimeOfDay, showTimeOfDay } from '@mivro/core/units'
-import Says from './Says.vue'
+import FieldRow from './FieldRow.vue'
+import LineInput from './LineInput.vue'
 import { useTyped } from './useTyped.ts'
 
 /** A time of day, s after midnight; an empty optional field is none. */
@@ -13,32 +13,20 @@ const props = defineProps<{
   placeholder?: string
   take: (value: number | undefined) => Problem | undefined | void
 }>()
-const id = useId()
-const { typed, problem, commit } = useTyped(
+const { typed, problem, commit, forget } = useTyped(
   () => (props.value === undefined ? '' : showTimeOfDay(props.value)),
   (text) => props.take(props.optional && text.trim() === '' ? undefined : parseTimeOfDay(text)),
 )
 </script>
 
 <template>
-  <div class="field-row">
-    <label :for="id" class="field-label">{{ label }}</label>
-    <input
-      :id="id"
+  <FieldRow v-slot="{ said }" :label="label" :problem="problem">
+    <LineInput
       v-model="typed"
-      class="line-input"
-      type="text"
       :placeholder="placeholder"
-      :aria-invalid="problem ? 'true' : undefined"
-      @blur="commit"
-      @keydown.enter="commit"
+      v-bind="said"
+      @commit="commit"
+      @forget="forget"
     />
-    <Says :problem="problem" />
-  </div>
+  </FieldRow>
 </template>
-
-<style scoped>
-.line-input {
-  width: 80px;
-}
-</style>

@@ -9,13 +9,9 @@ export function showDay(iso: string): string {
 /** `Tue 10 Nov, 18:40` */
 export const showMoment = (iso: string): string => `${showDay(iso)}, ${dayjs(iso).format('HH:mm')}`
 
-/** For a field of the browser. */
-export const toLocalField = (iso: string): string => dayjs(iso).format('YYYY-MM-DDTHH:mm')
+/** How a day and a moment stand in a field, and how a document keeps them: with this machine's offset. */
+export const dayFormat = 'ddd D MMM YYYY'
+export const momentFormat = 'ddd D MMM YYYY, HH:mm'
+export const isoFormat = 'YYYY-MM-DDTHH:mm:ssZ'
 
-/** With this machine's offset; undefined while it is not a whole date. */
-export function fromLocalField(value: string): string | undefined {
-  const day = dayjs(value)
-  return value !== '' && day.isValid() ? day.format('YYYY-MM-DDTHH:mm:ssZ') : undefined
-}
-
-export const now = (): string => dayjs().format('YYYY-MM-DDTHH:mm:ssZ')
+export const now = (): string => dayjs().format(isoFormat)

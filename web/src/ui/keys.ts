@@ -1,7 +1,8 @@
 import { tinykeys, type KeyBindingMap } from 'tinykeys'
 
-/** What is open over the page and takes the keys for itself. */
-const over = '.el-popper[aria-hidden="false"], .el-overlay:not([style*="display: none"]) .el-dialog'
+/** What is open over the page and takes the keys for itself; a tip does not. */
+const over =
+  '.el-popper:not(.tip)[aria-hidden="false"], .el-overlay:not([style*="display: none"]) .el-dialog'
 
 /** Shortcuts of a screen; they rest while something is typed or something is open over it. */
 export default function keys(bindings: Record<string, () => void>): () => void {

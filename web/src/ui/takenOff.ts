@@ -1,5 +1,5 @@
 import { h } from 'vue'
-import { ElNotification } from 'element-plus'
+import { ElButton, ElNotification } from 'element-plus'
 import { offerDeletion } from './undo.ts'
 
 /** Stays long enough to be read and reached without haste, ms. */
@@ -21,8 +21,8 @@ export function sayTakenOff(name: string, takeBack: () => void): void {
     position: 'bottom-right',
     customClass: 'deleted',
     message: h('span', { role: 'status' }, [
-      `${name} was taken off. `,
-      h('button', { type: 'button', class: 'take-back', onClick: back }, 'Take it back'),
+      `${name} was deleted. `,
+      h(ElButton, { size: 'small', onClick: back }, () => 'Undo'),
     ]),
   })
 }

@@ -23,5 +23,10 @@ export function useTyped(shown: () => string, read: (text: string) => Problem | 
     }
   }
 
-  return { typed, problem, commit }
+  function forget(): void {
+    problem.value = undefined
+    typed.value = shown()
+  }
+
+  return { typed, problem, commit, forget }
 }

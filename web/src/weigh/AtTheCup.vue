@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRouter } from 'vue-router'
 import { checkCup, type Mix, type Weighing } from '@mivro/core/mix'
 import type { Tint, TwoPart } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
+import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import { useDesk } from './deskStore.ts'
 import PastTheMark from './PastTheMark.vue'
@@ -21,7 +23,6 @@ const props = defineProps<{
 const desk = useDesk()
 const router = useRouter()
 const inCup = shallowRef<Record<string, number | undefined>>({})
-const open = ref(false)
 watch(
   () => props.material,
   () => (inCup.value = {}),
@@ -65,50 +66,25 @@ async function toTheDesk(): Promise<void> {
 </script>
 
 <template>
-  <details class="cup" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>Past the mark?</summary>
-    <div v-if="open" class="inside">
-      <QuantityField
-        v-for="part in weighing.steps"
-        :key="part.what"
-        :label="`${part.name} that is in the cup`"
-        kind="mass"
-        :step="step"
-        optional
-        placeholder="–"
-        :value="inCup[part.what]"
-        :take="(mass) => pour(part.what, mass)"
-      />
-      <PastTheMark
-        :check="check"
-        :step="step"
-        :cup-size="weighing.cupSize"
-        :wanted="weighing.volume"
-        :needed="weighing.volume"
-      />
-      <button type="button" class="btn plain" @click="toTheDesk">
-        Lay it out on the ratio desk
-      </button>
-    </div>
-  </details>
+  <Fold title="Over-poured?">
+    <QuantityField
+      v-for="part in weighing.steps"
+      :key="part.what"
+      :label="`${part.name} that is in the cup`"
+      kind="mass"
+      :step="step"
+      optional
+      placeholder="–"
+      :value="inCup[part.what]"
+      :take="(mass) => pour(part.what, mass)"
+    />
+    <PastTheMark
+      :check="check"
+      :step="step"
+      :cup-size="weighing.cupSize"
+      :wanted="weighing.volume"
+      :needed="weighing.volume"
+    />
+    <ElButton link type="primary" @click="toTheDesk"> Open in Mixing </ElButton>
+  </Fold>
 </template>
-
-<style scoped>
-summary {
-  color: var(--teal);
-  font-size: var(--size-small);
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.inside {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  padding-top: 10px;
-}
-
-.btn {
-  align-self: flex-start;
-}
-</style>

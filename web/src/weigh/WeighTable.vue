@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElTable, ElTableColumn } from 'element-plus'
 import { displayStep, type Weighing } from '@mivro/core/mix'
 import { figure, scaleUnits, show, showCup, unitSymbol } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
@@ -26,52 +27,43 @@ const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep
 </script>
 
 <template>
-  <table class="sums">
-    <thead>
-      <tr>
-        <th scope="col">{{ head }}</th>
-        <th scope="col">{{ unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces' }}</th>
-        <th scope="col">scale shows</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="part in weighing.steps" :key="part.what" :data-part="part.what">
-        <th scope="row">{{ part.name }}</th>
-        <td>
-          <b>{{ mass(part.mass) }}</b>
-        </td>
-        <td>{{ figure(part.reading, 'mass', scale, { step }) }}</td>
-      </tr>
-    </tbody>
-    <tfoot>
-      <tr>
-        <td colspan="3">
-          {{ show(weighing.volume, 'volume', studio.units) }} in
-          {{ weighing.cups === 1 ? 'a cup' : 'each cup' }} of
-          {{ showCup(weighing.cupSize, studio.units)
-          }}<template v-if="weighing.cups > 1"
-            >, {{ show(weighing.volume * weighing.cups, 'volume', studio.units) }} in all</template
-          >; one step of the scale puts the ratio out by
-          {{ show(weighing.ratioError, 'fraction', studio.units) }}
-        </td>
-      </tr>
-    </tfoot>
-  </table>
+  <div>
+    <ElTable
+      :data="weighing.steps"
+      table-layout="auto"
+      :row-class-name="({ row }) => `part-${row.what}`"
+    >
+      <ElTableColumn prop="name" :label="head" />
+      <ElTableColumn
+        v-slot="{ row }"
+        :label="unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces'"
+        align="right"
+        class-name="num"
+      >
+        <b>{{ mass(row.mass) }}</b>
+      </ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="scale shows" align="right" class-name="num">
+        {{ figure(row.reading, 'mass', scale, { step }) }}
+      </ElTableColumn>
+    </ElTable>
+    <p class="quiet small">
+      {{ show(weighing.volume, 'volume', studio.units) }} in
+      {{ weighing.cups === 1 ? 'a cup' : 'each cup' }} of
+      {{ showCup(weighing.cupSize, studio.units)
+      }}<template v-if="weighing.cups > 1"
+        >, {{ show(weighing.volume * weighing.cups, 'volume', studio.units) }} in all</template
+      >; one step of the scale puts the ratio out by
+      {{ show(weighing.ratioError, 'fraction', studio.units) }}
+    </p>
+  </div>
 </template>
 
 <style scoped>
-td {
-  font-family: var(--num);
-}
-
-td b {
+b {
   font: 650 var(--size-lead) var(--num);
 }
 
-tfoot td {
-  border: 0;
-  color: var(--ink-2);
-  font: 400 var(--size-small) var(--text);
-  text-align: left;
+p {
+  margin-top: 5px;
 }
 </style>

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
+import { problemCodes } from '@mivro/words/problem'
 import { describe, expect, it } from 'vitest'
-import { problemCodes } from '../../caution/index.ts'
 import { Problem } from '../../problem/index.ts'
 import { cavityOf } from '../cavity.ts'
 import { triangleCount } from '../mesh.ts'

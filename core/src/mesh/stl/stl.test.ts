@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayProblem } from '../../caution/index.ts'
+import { sayProblem } from '@mivro/words/problem'
 import { Problem } from '../../problem/index.ts'
 import { closureOf, isClosed } from '../closure.ts'
 import { measure } from '../measure.ts'

@@ -1,7 +1,7 @@
 import type { ResinClass, Silicone } from '../../material/index.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
-import { contactRules, type ContactRule, type Verdict } from './rules.ts'
+import { contactRules, type ContactRuleId, type Verdict } from './rules.ts'
 import {
   castResins,
   type CastResin,
@@ -23,22 +23,16 @@ export interface ContactResult {
   verdict: Verdict
   /** sure: chemistry says so; likely: usual; test: nobody knows, or the patch test that was made. */
   sure: 'sure' | 'likely' | 'test'
-  why: string
-  wayOut: string
-  /** The rule that speaks. */
-  rule: string
+  /** The rule that speaks, or what stands for one; sentences stand in the words. */
+  rule: ContactRuleId | 'fillers' | 'unheard-of' | 'harmless'
+  /** What the rule asks was done. */
+  met: boolean
+  /** The patch test that beats the rule. */
+  test?: Contact['tests'][number]
 }
 
-/** Nothing hinders these from curing (common practice, no source). */
-const harmless = 'Nothing known about it hinders the cure.'
-
-/** Surfaces that no rule knows with platinum silicone, and why. */
-const unheardOf: Partial<Record<Substance, string>> = {
-  'hot glue': 'Some hot glues carry resins that disturb platinum, others do not.',
-  fruit:
-    'Juices of some fruit and vegetables disturb platinum, and all of them rot: mould within hours.',
-  dough: 'Salt doughs are as a rule harmless, oils and eggs in them may not be.',
-}
+/** Surfaces that no rule knows with platinum silicone. */
+const unheardOf: readonly Substance[] = ['hot glue', 'fruit', 'dough']
 
 /**
  * Whether what is poured cures on a surface and lets go of it again.
@@ -54,62 +48,27 @@ export function contactOf(
     ({ of, poured: those }) => of.includes(surface.substance) && those.includes(poured),
   )
   const against = about.find(({ unless }) => !unless(surface))
+  const result = (
+    verdict: Verdict,
+    sure: ContactResult['sure'],
+    rule: ContactResult['rule'],
+    met = false,
+  ): ContactResult => ({ as, poured, surface, verdict, sure, rule, met })
   // Chunks of old moulds are meant to become one with what is poured around them.
   if (against?.id === 'silicone-on-silicone' && as === 'fillers') {
-    const base = { as, poured, surface, verdict: 'cures' as const, sure: 'likely' as const }
-    return {
-      ...base,
-      why: 'It bonds to what is poured around it, as it should.',
-      wayOut: '',
-      rule: against.id,
-    }
+    return result('cures', 'likely', 'fillers')
   }
-  if (against) return speak(surface, poured, against, as)
-  const met = about.find(({ then }) => then !== '')
-  if (met) {
-    const base = { as, poured, surface, verdict: 'cures' as const, sure: 'likely' as const }
-    return { ...base, why: met.then, wayOut: '', rule: met.id }
+  if (against) {
+    const guess = against.verdict === 'inhibited' && surface.substance === 'PVC'
+    return result(against.verdict, guess ? 'likely' : 'sure', against.id)
   }
-  const unsure = unheardOf[surface.substance]
-  if (unsure && poured === 'platinum silicone') {
-    return {
-      as,
-      poured,
-      surface,
-      verdict: 'unknown',
-      sure: 'test',
-      why: unsure,
-      wayOut: 'Make a patch test: a spoonful on a hidden place, overnight.',
-      rule: 'patch-test',
-    }
+  const met = about.find(({ silent }) => !silent)
+  if (met) return result('cures', 'likely', met.id, true)
+  if (unheardOf.includes(surface.substance) && poured === 'platinum silicone') {
+    return result('unknown', 'test', 'unheard-of')
   }
-  return {
-    as,
-    poured,
-    surface,
-    verdict: 'cures',
-    sure: 'likely',
-    why: harmless,
-    wayOut: '',
-    rule: 'harmless',
-  }
+  return result('cures', 'likely', 'harmless')
 }
-
-const speak = (
-  surface: Surface,
-  poured: Poured,
-  rule: ContactRule,
-  as: TouchedAs,
-): ContactResult => ({
-  as,
-  poured,
-  surface,
-  verdict: rule.verdict,
-  sure: rule.verdict === 'inhibited' && surface.substance === 'PVC' ? 'likely' : 'sure',
-  why: rule.why,
-  wayOut: rule.wayOut,
-  rule: rule.id,
-})
 
 /**
  * Everything the silicone and the casts of a mould meet, worst first; a patch test that was made
@@ -167,7 +126,6 @@ function tested(result: ContactResult, { tests }: Contact): ContactResult {
     ...result,
     verdict: verdict[test.result],
     sure: 'test',
-    why: `Your patch test of ${test.day}: ${test.result}.`,
-    wayOut: test.result === 'cured clean' ? '' : result.wayOut,
+    test,
   }
 }

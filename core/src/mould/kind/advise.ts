@@ -4,15 +4,44 @@ import type { Mould } from '../mould.ts'
 import { costOf, mouldsFor, type KindSums } from './cost.ts'
 import { mouldKinds } from './kinds.ts'
 
+/** What speaks for or against a kind of mould; sentences stand in the words. */
+export type KindReason =
+  | { reason: 'wears-out'; pulls: number; moulds: number; copies: number }
+  | { reason: 'one-mould'; copies: number }
+  | {
+      reason:
+        | 'seam-shows'
+        | 'no-seam'
+        | 'seam-hidden'
+        | 'straight-out'
+        | 'grooves-fray'
+        | 'block-heavy'
+        | 'locked'
+        | 'undercut-both'
+        | 'parts-cleanly'
+        | 'hinge-large'
+        | 'little-silicone'
+        | 'brushing-small'
+        | 'shell-hides'
+        | 'thin-to-brush'
+        | 'thin-tears'
+        | 'no-printer'
+        | 'print-large'
+        | 'same-again'
+        | 'only-turned'
+        | 'sold-ready'
+        | 'not-sold'
+        | 'hollow-fills'
+        | 'undercut-above'
+    }
+
 export interface KindAdvice extends KindSums {
-  label: string
-  what: string
   /** For the wished number of copies. */
   cost: number
   perCopy: number
   /** Reasons for and against; what is ruled out comes last. */
-  pros: string[]
-  cons: string[]
+  pros: KindReason[]
+  cons: KindReason[]
   ruledOut: boolean
   /** The one to take, all things weighed. */
   advised: boolean
@@ -41,9 +70,8 @@ export function adviseKinds(
     .map((sums): KindAdvice => {
       const { pros, cons, out } = reasons(sums, geometry, mould.wish)
       const cost = costOf(sums, mould.wish.copies, mould.hourPrice)
-      const { label, what } = mouldKinds[sums.kind]
       const perCopy = cost / mould.wish.copies
-      return { ...sums, label, what, cost, perCopy, pros, cons, ruledOut: out, advised: false }
+      return { ...sums, cost, perCopy, pros, cons, ruledOut: out, advised: false }
     })
     .sort((a, b) => Number(a.ruledOut) - Number(b.ruledOut) || a.cost - b.cost)
   const best = kinds.reduce((a, b) => (score(b) < score(a) ? b : a))
@@ -57,77 +85,71 @@ function reasons(
   sums: KindSums,
   geometry: MouldGeometry,
   { copies, seam, seeThrough, detail, printer }: Mould['wish'],
-): { pros: string[]; cons: string[]; out: boolean } {
+): { pros: KindReason[]; cons: KindReason[]; out: boolean } {
   const { foot, volume, pulls, area } = geometry
   const facts = mouldKinds[sums.kind]
-  const pros: string[] = []
-  const cons: string[] = []
+  const pros: KindReason[] = []
+  const cons: KindReason[] = []
   let out = false
   const longest = Math.max(foot.width, foot.depth, foot.height)
   // A two-part mould is laid the way it parts best.
   const [pull] = pulls
   const locked = shareBlocked(pull.inner, pull.around)
   const moulds = mouldsFor(sums, copies)
-  if (moulds > 1)
-    cons.push(`wears out after about ${sums.pulls} pulls: ${moulds} moulds for ${copies} copies`)
-  else pros.push(`one mould gives all ${copies}`)
-  if (facts.seam === 'shows' && seam === 'hidden') cons.push('leaves a seam where the halves meet')
-  if (facts.seam === 'none') pros.push('no seam at all')
-  if (facts.seam === 'hidden' && seam === 'hidden') pros.push('its seam hardly shows')
+  if (moulds > 1) cons.push({ reason: 'wears-out', pulls: sums.pulls, moulds, copies })
+  else pros.push({ reason: 'one-mould', copies })
+  if (facts.seam === 'shows' && seam === 'hidden') cons.push({ reason: 'seam-shows' })
+  if (facts.seam === 'none') pros.push({ reason: 'no-seam' })
+  if (facts.seam === 'hidden' && seam === 'hidden') pros.push({ reason: 'seam-hidden' })
   switch (sums.kind) {
     case 'open block':
       if (openShare(geometry) > 0.05) {
         const { blocked, hollow } = openBlocked(geometry)
         out = true
-        cons.push(
-          hollow > blocked
-            ? 'its hollow would fill with resin: that takes a second half'
-            : 'the piece is undercut above its back and would not come out upward',
-        )
-      } else pros.push('comes straight out, back open to the air')
+        cons.push({ reason: hollow > blocked ? 'hollow-fills' : 'undercut-above' })
+      } else pros.push({ reason: 'straight-out' })
       break
     case 'cut block':
-      if (detail === 'fine grooves' && copies > 8)
-        cons.push('fine grooves fray along the cut within ten pulls')
-      if (longest > large) cons.push('a block this large is heavy to cut and to hold shut')
+      if (detail === 'fine grooves' && copies > 8) cons.push({ reason: 'grooves-fray' })
+      if (longest > large) cons.push({ reason: 'block-heavy' })
       break
     case 'two-part':
     case 'hinged':
       if (locked > 0.1) {
         out = true
-        cons.push('parts of the piece lock it in both halves: it needs a core or a cut')
+        cons.push({ reason: 'locked' })
       } else if (shareBlocked(pull.blocked, pull.around) > 0.1)
-        cons.push('undercut on both sides of any flat parting')
-      else pros.push('parts cleanly, laid the way it pulls best')
+        cons.push({ reason: 'undercut-both' })
+      else pros.push({ reason: 'parts-cleanly' })
       if (sums.kind === 'hinged' && longest > hingedUpTo) {
         out = true
-        cons.push('too large to fold open on a hinge')
+        cons.push({ reason: 'hinge-large' })
       }
       break
     case 'brushed sock':
-      if (longest > large) pros.push('takes a fraction of the silicone a block would')
-      else cons.push('brushing pays for large pieces only')
-      if (seeThrough === 'yes') cons.push('thickened coats and a shell hide what is inside')
-      if (area > 0 && volume / area < weakBelow) cons.push('so thin a piece is hard to brush')
+      if (longest > large) pros.push({ reason: 'little-silicone' })
+      else cons.push({ reason: 'brushing-small' })
+      if (seeThrough === 'yes') cons.push({ reason: 'shell-hides' })
+      if (area > 0 && volume / area < weakBelow) cons.push({ reason: 'thin-to-brush' })
       break
     case 'printed shell':
-      if (locked > 0.1) cons.push('deep undercuts tear a thin layer')
+      if (locked > 0.1) cons.push({ reason: 'thin-tears' })
       if (printer === 'no') {
         out = true
-        cons.push('there is no printer for its shell')
+        cons.push({ reason: 'no-printer' })
       }
-      if (longest > printedUpTo) cons.push('larger than common printers lay in one piece')
-      pros.push('little silicone, and the next one is the same again')
+      if (longest > printedUpTo) cons.push({ reason: 'print-large' })
+      pros.push({ reason: 'same-again' })
       break
     case 'turning':
-      cons.push('only for hollow casts that are turned while they gel')
+      cons.push({ reason: 'only-turned' })
       break
     case 'bought':
       if (geometry.soldReady) {
-        pros.push('plain shapes like this are sold ready: hold its price against these')
+        pros.push({ reason: 'sold-ready' })
       } else {
         out = true
-        cons.push('a shape of your own is not sold ready')
+        cons.push({ reason: 'not-sold' })
       }
       break
   }

@@ -12,9 +12,6 @@ export type MouldKind = (typeof mouldKindNames)[number]
 
 /** What a kind of mould asks and gives. All of it is common practice, no source. */
 export interface KindFacts {
-  label: string
-  /** One line on what it is. */
-  what: string
   /** Hours of hands, without waiting: making the first, and each one more. */
   hands: number
   /** Days until the first pull, with one cure of silicone a night. */
@@ -31,8 +28,6 @@ export interface KindFacts {
 
 export const mouldKinds: Record<MouldKind, KindFacts> = {
   'open block': {
-    label: 'Open block',
-    what: 'The flat back lies on the box floor; silicone over it, cast face down.',
     hands: 0.7,
     days: 1,
     pulls: { plain: 100, fine: 60 },
@@ -42,8 +37,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'block',
   },
   'cut block': {
-    label: 'One-piece cut block',
-    what: 'The master stands in one block; a wavy cut frees it, and keeps it in line.',
     hands: 1.5,
     days: 1,
     pulls: { plain: 15, fine: 8 },
@@ -53,8 +46,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'block',
   },
   'two-part': {
-    label: 'Two-part block',
-    what: 'A clay bed up to the parting, keys, silicone, release, silicone again.',
     hands: 5,
     days: 2,
     pulls: { plain: 60, fine: 40 },
@@ -64,8 +55,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'block',
   },
   hinged: {
-    label: 'Hinged two-part',
-    what: 'Two halves that stay joined along one side; for small pieces.',
     hands: 3.5,
     days: 2,
     pulls: { plain: 40, fine: 25 },
@@ -75,8 +64,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'block',
   },
   'brushed sock': {
-    label: 'Brushed sock in a shell',
-    what: 'Thickened coats brushed on, a rigid shell around; little silicone for large pieces.',
     hands: 4,
     days: 2,
     // For two coats; more coats, more pulls.
@@ -87,8 +74,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'coats',
   },
   'printed shell': {
-    label: 'Silicone in a printed shell',
-    what: 'A thin layer poured between master and a shell of your own printer.',
     // Printing minded, supports off, seams sealed, halves bolted.
     hands: 3,
     days: 2,
@@ -99,8 +84,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'shell',
   },
   turning: {
-    label: 'Round, for turning',
-    what: 'A round block without corners, turned by hand or machine for hollow casts.',
     hands: 5,
     days: 2,
     pulls: { plain: 40, fine: 25 },
@@ -110,8 +93,6 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
     poured: 'block',
   },
   bought: {
-    label: 'Ready-bought',
-    what: 'Somebody made it already; water tells what it holds.',
     hands: 0,
     days: 0,
     pulls: { plain: 50, fine: 30 },

@@ -3,11 +3,25 @@ import type { Silicone } from '../../material/index.ts'
 import type { Substance, Surface } from '../contact/substances.ts'
 import { agedPrint } from '../contact/rules.ts'
 
+export type PreparationId =
+  | 'wash'
+  | 'bake'
+  | 'dry'
+  | 'fill'
+  | 'grit-300'
+  | 'guide'
+  | 'grit-1200'
+  | 'seal'
+  | 'wax'
+  | 'coat'
+  | 'release'
+  | 'chill'
+  | 'smooth'
+  | 'wipe'
+
 /** One thing to do to a master, and how long to wait after it. */
 export interface Preparation {
-  id: string
-  what: string
-  why: string
+  id: PreparationId
   /** s; 0 where nothing has to wait. */
   wait: number
   hazards: Hazard[]
@@ -44,127 +58,35 @@ export function prepare(
   const { substance } = master
   const platinum = silicone?.chemistry !== 'tin'
   const steps: (Preparation | false)[] = [
-    prints.includes(substance) &&
-      step(
-        'wash',
-        'Wash it out, dry it, cure it on from all sides',
-        'What is left liquid creeps into the silicone.',
-        2 * hour,
-      ),
+    prints.includes(substance) && step('wash', 2 * hour),
     substance === 'resin print' &&
       platinum &&
       master.cured !== 'baked' &&
       !(master.age !== undefined && master.age >= agedPrint) &&
-      step(
-        'bake',
-        'Bake it at about 60 °C for 4 h, or age it for four weeks',
-        'Drives out what stops platinum from curing. Below what the print bears.',
-        4 * hour,
-        ['oven'],
-      ),
-    (master.damp === 'damp' || substance === 'plaster') &&
-      step(
-        'dry',
-        'Dry it until its weight stands still for a day',
-        'Damp foams urethane, clouds epoxy and lifts sealers.',
-        2 * day,
-      ),
-    !soft.includes(substance) &&
-      step(
-        'fill',
-        'Fill pits, seams and pinholes; close openings with clay or wax',
-        'Every flaw is copied into every cast: mend it once, here.',
-        1 * hour,
-      ),
-    sanded.includes(substance) &&
-      step('grit-300', 'Wet-sand with 300 grit', 'Takes off steps and ridges.', 0, [
-        'sanding dust',
-      ]),
-    sanded.includes(substance) &&
-      step(
-        'guide',
-        'A thin coat of primer shows what was missed; sand it again',
-        'One colour makes scratches and dents visible.',
-        30 * minute,
-        ['aerosol', 'sanding dust'],
-      ),
-    sanded.includes(substance) &&
-      step(
-        'grit-1200',
-        'Wet-sand with 1200 grit; polish where the cast should gloss',
-        'A glossy mould makes a glossy cast.',
-        0,
-        ['sanding dust'],
-      ),
+      step('bake', 4 * hour, ['oven']),
+    (master.damp === 'damp' || substance === 'plaster') && step('dry', 2 * day),
+    !soft.includes(substance) && step('fill', 1 * hour),
+    sanded.includes(substance) && step('grit-300', 0, ['sanding dust']),
+    sanded.includes(substance) && step('guide', 30 * minute, ['aerosol', 'sanding dust']),
+    sanded.includes(substance) && step('grit-1200', 0, ['sanding dust']),
     porous.includes(substance) &&
       master.finish === 'none' &&
-      step(
-        'seal',
-        'Two coats of sealer',
-        'Pores drink silicone and do not let go.',
-        substance === 'card' ? 20 * minute : 2 * hour,
-        ['aerosol'],
-      ),
-    porous.includes(substance) &&
-      master.finish !== 'wax' &&
-      step(
-        'wax',
-        'Two coats of wax, wiped off thin',
-        'Lets go of silicone and hides nothing.',
-        15 * minute,
-      ),
+      step('seal', substance === 'card' ? 20 * minute : 2 * hour, ['aerosol']),
+    porous.includes(substance) && master.finish !== 'wax' && step('wax', 15 * minute),
     substance === 'resin print' &&
       platinum &&
       master.finish !== 'acrylic coat' &&
-      step(
-        'coat',
-        'Two thin acrylic coats',
-        'Keeps the print and platinum apart; age alone is not always enough.',
-        12 * hour,
-        ['aerosol'],
-      ),
-    silicates.includes(substance) &&
-      step(
-        'release',
-        'Release: spray, brush it in, spray again',
-        'Silicone bonds to silicates.',
-        5 * minute,
-        ['aerosol'],
-      ),
-    substance === 'sulphur clay' &&
-      step(
-        'chill',
-        'Keep it cold until the silicone is on',
-        'Soft clay smears; cold it keeps its edges.',
-        0,
-      ),
-    soft.includes(substance) &&
-      step(
-        'smooth',
-        'Smooth it with a soft brush and a drop of alcohol or oil',
-        'Fingerprints are copied too.',
-        10 * minute,
-      ),
-    step(
-      'wipe',
-      'Wipe it with alcohol and do not touch it again',
-      'Fingerprints show in clear casts.',
-      5 * minute,
-    ),
+      step('coat', 12 * hour, ['aerosol']),
+    silicates.includes(substance) && step('release', 5 * minute, ['aerosol']),
+    substance === 'sulphur clay' && step('chill', 0),
+    soft.includes(substance) && step('smooth', 10 * minute),
+    step('wipe', 5 * minute),
   ]
   return steps.filter((found) => found !== false)
 }
 
-const step = (
-  id: string,
-  what: string,
-  why: string,
-  wait: number,
-  hazards: Hazard[] = [],
-): Preparation => ({
+const step = (id: PreparationId, wait: number, hazards: Hazard[] = []): Preparation => ({
   id,
-  what,
-  why,
   wait,
   hazards,
 })

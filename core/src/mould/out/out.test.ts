@@ -15,14 +15,14 @@ import {
 } from '../../mesh/index.ts'
 import { section } from '../../filling/index.ts'
 import { thinWalls } from '../../cells/index.ts'
-import { metric } from '../../units/index.ts'
 import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'
 import type { Mould } from '../mould.ts'
 import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
 import { prepare } from '../master/prepare.ts'
 import { printShell } from './shell.ts'
-import { makingSteps, waitingTime } from './steps.ts'
+import { sayMaking } from '@mivro/words/making'
+import { makingSteps, waitingTime, type MakingStep } from './steps.ts'
 import { cutTemplate, template } from './template.ts'
 
 let reference: ReferenceKernel
@@ -32,8 +32,11 @@ beforeAll(async () => {
 const geometry = geometryOfSolid(block60)
 const making = (values: Partial<Mould>, silicone = firmPlatinum) => {
   const mould = sampleMould(values)
-  return makingSteps(mould, compileMould(mould, geometry, silicone, 0.0001), silicone, metric)
+  return makingSteps(mould, compileMould(mould, geometry, silicone, 0.0001), silicone)
 }
+const title = (step: MakingStep) => sayMaking(step.title)
+const wordsOf = (steps: readonly MakingStep[]) =>
+  steps.flatMap((step) => [step.title, ...step.lines].map((one) => sayMaking(one)))
 
 describe('the steps sheet', () => {
   it('a two-part mould is poured in two halves with a cure after each', () => {
@@ -45,26 +48,22 @@ describe('the steps sheet', () => {
       firmPlatinum.demould,
       12 * 3600,
     ])
-    const said = steps.flatMap(({ lines }) => lines).join(' ')
+    const said = wordsOf(steps).join(' ')
     expect(said).toMatch(/Press the turned half flush/)
     expect(said).toMatch(/Brush or drizzle it first into letters, creases and deep wells/)
     expect(waitingTime(steps)).toBeGreaterThan(2 * firmPlatinum.demould)
-    expect(steps.some(({ title }) => /ml of clay up to the parting/.test(title))).toBe(true)
+    expect(said).toMatch(/ml of clay up to the parting/)
   })
 
   it('a sock goes on in coats by weight, with thickener from the second on', () => {
-    const coats = making({ kind: 'brushed sock', coats: 3 }).filter(({ title }) =>
-      /^Coat/.test(title),
+    const coats = making({ kind: 'brushed sock', coats: 3 }).filter((step) =>
+      /^Coat/.test(title(step)),
     )
     expect(coats).toHaveLength(3)
     // Area 88 cm² times 1.2 mm a coat, a tenth on tools, at 1.11 g/ml: 12.9 g; 1 % of it, and 40 % of that.
-    expect(coats[0].lines[0]).toMatch(/only part of the thickener, 0\.1 g/)
-    expect(coats[1].lines[0]).toMatch(/0\.1 g of thickener and another colour/)
-    const lines = making({ kind: 'brushed sock', coats: 3 }).flatMap(({ title, lines }) => [
-      title,
-      ...lines,
-    ])
-    expect(lines.join(' ')).toMatch(
+    expect(sayMaking(coats[0].lines[0])).toMatch(/only part of the thickener, 0\.1 g/)
+    expect(sayMaking(coats[1].lines[0])).toMatch(/0\.1 g of thickener and another colour/)
+    expect(wordsOf(making({ kind: 'brushed sock', coats: 3 })).join(' ')).toMatch(
       /three or more overlapping plies.*An hour before they are parted/,
     )
   })
@@ -79,11 +78,11 @@ describe('the steps sheet', () => {
     expect(first('vacuum')).toEqual(['vacuum'])
     expect(first('pressure')).toEqual(['pressure'])
     expect(first('open')).toEqual(['cut-open'])
-    const dusty = all.find(({ title }) => /300 grit/.test(title))!
+    const dusty = all.find((step) => /300 grit/.test(title(step)))!
     expect(dusty.safety.map(({ id }) => id)).toEqual(['sanding'])
-    const sprayed = all.find(({ title }) => /primer/.test(title))!
+    const sprayed = all.find((step) => /primer/.test(title(step)))!
     expect(sprayed.safety.map(({ id }) => id)).toEqual(['aerosol'])
-    const baked = making({ kind: 'cut block' }).find(({ title }) => /Bake/.test(title))!
+    const baked = making({ kind: 'cut block' }).find((step) => /Bake/.test(title(step)))!
     expect(baked.safety.map(({ id }) => id)).toEqual(['oven'])
   })
 
@@ -92,18 +91,16 @@ describe('the steps sheet', () => {
     const { cups, total } = first.need!.weighing
     expect(cups).toBeGreaterThan(1)
     expect(cups * total).toBeCloseTo(first.need!.mass, 12)
-    expect(first.title).toMatch(new RegExp(`in ${cups} batches of ${(total * 1000).toFixed(0)} g`))
+    expect(title(first)).toMatch(new RegExp(`in ${cups} batches of ${(total * 1000).toFixed(0)} g`))
   })
 
   it('a box that is there is not built, and a round one has one size', () => {
     const own = { width: 0.12, depth: 0.12, height: 0.05 }
     const box = { ...sampleMould().box, own }
-    const titles = (values: Partial<Mould>) => making(values).map(({ title }) => title)
-    expect(titles({ box })).toContain(
-      'Set the box ready that is there, 120.0 mm by 120.0 mm inside',
-    )
+    const titles = (values: Partial<Mould>) => making(values).map(title)
+    expect(titles({ box })).toContain('Set the existing box ready, 120.0 mm by 120.0 mm inside')
     const round = titles({ box: { ...box, own: undefined, shape: 'round' } })
-    expect(round.find((title) => title.startsWith('Build the box'))).toMatch(/mm across inside/)
+    expect(round.find((said) => said.startsWith('Build the box'))).toMatch(/mm across inside/)
   })
 
   it('blades, vessels, heat, dust and aerosols each have their line', () => {
@@ -210,10 +207,7 @@ describe('templates', () => {
     const gates = [...svg.matchAll(/<circle cx="([-\d.]+)" cy="([-\d.]+)"/g)]
     expect(gates.map(([, , y]) => Number(y))).toEqual([15, -35])
     expect(svg.match(/stroke-dasharray/g)).toHaveLength(2)
-    const words = makingSteps(two, compiled, firmPlatinum, metric).flatMap(({ title, lines }) => [
-      title,
-      ...lines,
-    ])
+    const words = wordsOf(makingSteps(two, compiled, firmPlatinum))
     expect(words.some((said) => said.startsWith('Bed the 2 masters in'))).toBe(true)
     expect(words.join(' ')).toMatch(/the 2 masters/)
     expect(words.join(' ')).not.toMatch(/the master in its place/)

@@ -1,13 +1,14 @@
 import type { Silicone } from '../../material/index.ts'
 import { contactsOf } from '../contact/check.ts'
+import type { Substance } from '../contact/substances.ts'
 import { shareBlocked, type MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { batches } from './batches.ts'
 
 /** Shore A that registers well in blocks, and that peels off deep undercuts (common practice). */
-const firmFrom = 20
-const softUpTo = 18
+export const firmFrom = 20
+export const softUpTo = 18
 /** Blocked silicone as a share of what stands around the piece from which a soft silicone is asked for. */
 const deepUndercut = 0.12
 /** Thicker than this wants vacuum, Pa·s (common practice, no source). */
@@ -18,7 +19,6 @@ export interface SiliconeAsks {
   hardness: 'soft' | 'firm'
   clear: boolean
   thin: boolean
-  lines: string[]
 }
 
 export function siliconeAsks(mould: Mould, geometry: MouldGeometry): SiliconeAsks {
@@ -35,26 +35,35 @@ export function siliconeAsks(mould: Mould, geometry: MouldGeometry): SiliconeAsk
     hardness: soft ? 'soft' : 'firm',
     clear,
     thin,
-    lines: [
-      soft
-        ? `Soft, about 10 to ${softUpTo}A: it has to peel out of undercuts.`
-        : `Firm, ${firmFrom}A and more: it keeps its shape and its halves in line.`,
-      clear
-        ? 'Clear or translucent helps: the piece is seen while cutting and pouring.'
-        : 'Its clarity does not matter.',
-      thin
-        ? 'Thin, since there is no vacuum: thick silicone keeps its air.'
-        : 'Viscosity does not matter much.',
-    ],
   }
 }
+
+/** What speaks for or against a silicone; sentences stand in the words. */
+export type SiliconeReason =
+  | { reason: 'inhibited'; by?: Substance }
+  | {
+      reason:
+        | 'cures'
+        | 'soft-enough'
+        | 'firm-enough'
+        | 'too-firm'
+        | 'too-soft'
+        | 'clear'
+        | 'opaque'
+        | 'thin'
+        | 'thick'
+        | 'time-enough'
+        | 'time-short'
+        | 'tin-ages'
+        | 'keeps-size'
+    }
 
 export interface Candidate {
   id: string
   silicone: Silicone
   score: number
-  pros: string[]
-  cons: string[]
+  pros: SiliconeReason[]
+  cons: SiliconeReason[]
 }
 
 /**
@@ -70,56 +79,36 @@ export function rankSilicones(
   const asks = siliconeAsks(mould, geometry)
   return shelf
     .map(({ id, silicone }): Candidate => {
-      const pros: string[] = []
-      const cons: string[] = []
+      const pros: SiliconeReason[] = []
+      const cons: SiliconeReason[] = []
       let score = 0
-      const say = (good: boolean, weight: number, pro: string, con: string) => {
+      const say = (good: boolean, weight: number, pro: SiliconeReason, con: SiliconeReason) => {
         if (good) pros.push(pro)
         else cons.push(con)
         score += good ? weight : -weight
       }
       const bad = contactsOf(mould, silicone, []).find(({ verdict }) => verdict === 'inhibited')
-      say(
-        !bad,
-        10,
-        'cures on everything it touches',
-        bad ? `does not cure on ${bad.surface.substance}` : '',
-      )
+      say(!bad, 10, { reason: 'cures' }, { reason: 'inhibited', by: bad?.surface.substance })
       const fits =
         asks.hardness === 'soft' ? silicone.hardness <= softUpTo : silicone.hardness >= firmFrom
       say(
         fits,
         2,
-        asks.hardness === 'soft' ? 'soft enough to peel' : 'firm enough to register',
-        asks.hardness === 'soft' ? 'too firm for these undercuts' : 'so soft that halves shift',
+        { reason: asks.hardness === 'soft' ? 'soft-enough' : 'firm-enough' },
+        { reason: asks.hardness === 'soft' ? 'too-firm' : 'too-soft' },
       )
       if (asks.clear)
-        say(
-          silicone.clarity !== 'opaque',
-          1.5,
-          'you see the piece in it',
-          'opaque: the cut goes by memory',
-        )
+        say(silicone.clarity !== 'opaque', 1.5, { reason: 'clear' }, { reason: 'opaque' })
       if (asks.thin && silicone.viscosity !== undefined) {
-        say(
-          silicone.viscosity <= thinUpTo,
-          1.5,
-          'thin enough without vacuum',
-          'thick: it keeps its air without vacuum',
-        )
+        say(silicone.viscosity <= thinUpTo, 1.5, { reason: 'thin' }, { reason: 'thick' })
       }
       const { eachFits, joinFits } = batches(net * (1 + mould.loss), mould, silicone)
-      say(
-        eachFits && joinFits,
-        2,
-        'its pot life leaves time for all of it',
-        'its pot life is too short for this much',
-      )
+      say(eachFits && joinFits, 2, { reason: 'time-enough' }, { reason: 'time-short' })
       if (silicone.chemistry === 'tin') {
-        cons.push('shrinks more and ages within a few years')
+        cons.push({ reason: 'tin-ages' })
         score -= 0.5
       }
-      if (silicone.shrinkage <= 0.0015) pros.push('keeps its size')
+      if (silicone.shrinkage <= 0.0015) pros.push({ reason: 'keeps-size' })
       if (silicone.kitPrice !== undefined && silicone.kitMass !== undefined) {
         score -= silicone.kitPrice / silicone.kitMass / 100
       }

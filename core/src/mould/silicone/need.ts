@@ -5,7 +5,7 @@ import type { Silicone } from '../../material/index.ts'
 export interface SiliconeNeed {
   /** In the mould, kg. */
   inMould: number
-  /** Mixed, with what stays on tools, m³ and kg. */
+  /** To mix, with the mixing loss, m³ and kg. */
   volume: number
   mass: number
   /** Taken out of the tubs, with what stays in them, kg. */

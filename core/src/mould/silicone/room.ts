@@ -11,12 +11,6 @@ export const packing = 0.6
 /** One brushed coat, m (common practice, no source). */
 export const coatThickness = 0.0012
 
-/** Thickener for brushing, by weight of the mix, where the sheet is silent (common practice, no source). */
-export const thickenerShare = 0.01
-
-/** Of its dose in the first coat, so that it wets and slumps slowly (common practice: a third to half). */
-export const firstCoatShare = 0.4
-
 /** The room that silicone fills, m³, before anything is lost on tools. */
 export interface SiliconeRoom {
   /** Poured first and second; a mould in one part has no second. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution } from '../../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
 import { firmPlatinum, softTin } from '../../material/samples.ts'
 import { mixDensity } from '../../mix/index.ts'
 import { buildBox } from '../box/box.ts'
@@ -150,9 +150,10 @@ describe('choosing a silicone', () => {
     const fresh = sampleMould({ contact: master({}), vessel: 0.005 })
     const aged = sampleMould({ contact: master({ age: 40 * 86400 }), vessel: 0.005 })
     expect(rankSilicones(shelf, fresh, geometry, 1e-4)[0].id).toBe('tin')
-    expect(rankSilicones(shelf, fresh, geometry, 1e-4)[1].cons).toContain(
-      'does not cure on resin print',
-    )
+    expect(rankSilicones(shelf, fresh, geometry, 1e-4)[1].cons).toContainEqual({
+      reason: 'inhibited',
+      by: 'resin print',
+    })
     expect(rankSilicones(shelf, aged, geometry, 1e-4)[0].id).toBe('platinum')
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution } from '../../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
 import type { Material } from '../../material/index.ts'
 import { slowEpoxy, violet } from '../../material/samples.ts'
 import { fillCurve } from '../../filling/index.ts'

@@ -1,4 +1,6 @@
 import fc from 'fast-check'
+import { sayCaution } from '@mivro/words/caution'
+import { describePlan } from '@mivro/words/plan'
 import { describe, expect, it } from 'vitest'
 import type { CureModel } from '../../cure/index.ts'
 import type { Material } from '../../material/index.ts'
@@ -6,9 +8,7 @@ import { slowEpoxy, violet, whiteUrethane } from '../../material/samples.ts'
 import { buildSolid } from '../../shape/index.ts'
 import { fillCurve } from '../../filling/index.ts'
 import { type Mesh, type Vec3 } from '../../mesh/index.ts'
-import { sayCaution } from '../../caution/index.ts'
 import { imperial } from '../../units/index.ts'
-import { describePlan } from '../describe.ts'
 import { newPlan, planSchema, type Layer, type Plan } from '../plan.ts'
 import { readDocument } from '../../document/index.ts'
 import { compile, compileBy } from './compile.ts'
@@ -222,7 +222,7 @@ describe('a plan in words', () => {
       '6 copies, open mould, room 21 °C',
       'gate 0.0 ml, reserve 10 %, scale step 0.1 g',
       '1 Night: up to 13.0 mm, Clear slow epoxy 2:1, Violet dye 0.2 %, crisp join',
-      '2 Day: up to 52.0 mm, gone from the shelf, crisp join',
+      '2 Day: up to 52.0 mm, no longer among the materials, crisp join',
       'For the market',
     ])
   })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { sayCaution, safetyFor } from '../../caution/index.ts'
+import { sayCaution } from '@mivro/words/caution'
+import { safetyFor } from '../../caution/index.ts'
 import { calibrate, learn, modelCure, type Learned } from '../../cure/index.ts'
 import type { Material, Resin } from '../../material/index.ts'
 import { whiteUrethane } from '../../material/samples.ts'

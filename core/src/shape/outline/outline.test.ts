@@ -1,6 +1,6 @@
 import fc from 'fast-check'
+import { sayProblem } from '@mivro/words/problem'
 import { describe, expect, it } from 'vitest'
-import { sayProblem } from '../../caution/index.ts'
 import { readDocument } from '../../document/index.ts'
 import type { Problems } from '../../problem/index.ts'
 import { closureOf, isClosed } from '../../mesh/closure.ts'

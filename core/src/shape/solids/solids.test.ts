@@ -1,11 +1,11 @@
 import fc from 'fast-check'
+import { sayProblem } from '@mivro/words/problem'
 import { describe, expect, it } from 'vitest'
 import { closureOf, isClosed } from '../../mesh/closure.ts'
 import { measure } from '../../mesh/measure.ts'
 import { buildSolid, solidSchema, type Solid } from './solid.ts'
 import { readDocument } from '../../document/index.ts'
 import { Problems } from '../../problem/index.ts'
-import { sayProblem } from '../../caution/index.ts'
 
 /** Frustum and prism of a regular polygon, cylinder, cone and spherical cap: elementary geometry. */
 const frustum = (a: number, b: number, h: number) => (h / 3) * (a + b + Math.sqrt(a * b))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import type { Vec3 } from '@mivro/core/mesh'
 import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
@@ -74,15 +75,13 @@ function settle(): void {
       ref="box"
       class="canvas"
       role="img"
-      aria-label="The piece in the round, with the air that stays"
+      aria-label="The piece in 3D, with the air that stays"
     />
-    <p v-if="failed" class="none">
-      This browser draws nothing in the round. The cut shows the same.
-    </p>
+    <p v-if="failed" class="none">This browser draws nothing in 3D. The section shows the same.</p>
     <div v-else class="hint">
-      <button type="button" class="btn ghost" :aria-pressed="cut" @click="cut = !cut">
+      <ElButton :aria-pressed="cut" @click="cut = !cut">
         {{ cut ? 'Show it whole' : 'Cut it open here too' }}
-      </button>
+      </ElButton>
       <span class="small quiet"
         >Drag to turn, wheel to come near; gates and vents move along the surface.</span
       >

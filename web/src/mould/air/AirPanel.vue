@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton, ElProgress, ElSlider } from 'element-plus'
 import { Pause, Play, Plus } from 'lucide-vue-next'
 import type { Caution } from '@mivro/core/caution'
 import { ontoSection } from '@mivro/core/filling'
@@ -68,7 +69,7 @@ function fixesOf(caution: Caution): Fix[] {
   const id = caution.place.field!.replace('openings.', '')
   return [
     { words: 'Move it to the top', take: () => air.move(id, highest) },
-    { words: 'Take it out', take: () => air.takeOut(id) },
+    { words: 'Delete it', take: () => air.takeOut(id) },
   ]
 }
 const slant = computed(() => project.compiled?.cautions.find(({ code }) => code === 'layers-slant'))
@@ -124,10 +125,8 @@ const origin = [
       </div>
       <span v-if="pocket.prefilled" class="quiet small">prefilled</span>
       <span v-else-if="resin" class="ways">
-        <button type="button" class="btn plain" @click="air.add('vent', pocket.top)">
-          Vent it
-        </button>
-        <button type="button" class="btn plain" @click="air.prefill(pocket.top)">Prefill</button>
+        <ElButton link type="primary" @click="air.add('vent', pocket.top)"> Vent it </ElButton>
+        <ElButton link type="primary" @click="air.prefill(pocket.top)">Prefill</ElButton>
       </span>
       <span v-else class="quiet small">brush it in first</span>
     </li>
@@ -146,22 +145,22 @@ const origin = [
     <div class="row">
       <h3>Gates and vents</h3>
       <span>
-        <button
-          type="button"
-          class="btn plain"
+        <ElButton
+          link
+          type="primary"
           :disabled="!project.air"
           @click="air.add('gate', project.air!.highest)"
         >
           <Plus :size="14" aria-hidden="true" />Gate
-        </button>
-        <button
-          type="button"
-          class="btn plain"
+        </ElButton>
+        <ElButton
+          link
+          type="primary"
           :disabled="!project.air"
           @click="air.add('vent', project.airLeft[0]?.top ?? project.air!.highest)"
         >
           <Plus :size="14" aria-hidden="true" />Vent
-        </button>
+        </ElButton>
       </span>
     </div>
     <OpeningRow v-for="opening in air.openings" :key="opening.id" :opening="opening" />
@@ -173,9 +172,9 @@ const origin = [
     </p>
     <p v-if="(project.mould?.prefills.length ?? 0) > 0" class="row small">
       <span class="quiet">{{ project.mould!.prefills.length }} marked for a prefill</span>
-      <button type="button" class="btn plain" @click="project.changeMould({ prefills: [] })">
-        Take the marks out
-      </button>
+      <ElButton link type="primary" @click="project.changeMould({ prefills: [] })">
+        Clear the marks
+      </ElButton>
     </p>
     <CautionNote
       v-for="finding in about"
@@ -185,16 +184,14 @@ const origin = [
     />
     <CautionNote v-if="slant" :caution="slant" />
 
-    <h3>Held another way</h3>
+    <h3>Orientation</h3>
     <p v-if="holding" class="quiet small">It is poured {{ heldWords(holding) }}.</p>
     <p v-if="air.progress !== undefined" class="search" role="status">
-      <progress :value="air.progress" max="1" aria-label="Search for a tilt" />
+      <ElProgress :percentage="Math.round(100 * air.progress)" aria-label="Search for a tilt" />
       <span class="small quiet">Trying 260 ways to hold it …</span>
-      <button type="button" class="btn plain" @click="air.stop">Stop</button>
+      <ElButton link type="primary" @click="air.stop">Stop</ElButton>
     </p>
-    <button v-else type="button" class="btn ghost" @click="air.findTilts">
-      Find the best tilt with two vents or fewer
-    </button>
+    <ElButton v-else @click="air.findTilts"> Find the best tilt with two vents or fewer </ElButton>
     <ProblemNote v-if="air.searchProblem" :problem="air.searchProblem" />
     <ul v-if="air.tilts" class="tilts" data-list="tilts">
       <li v-for="(tilt, i) in air.tilts.slice(0, 3)" :key="i">
@@ -207,27 +204,26 @@ const origin = [
           }}, {{ tilt.left > 0 ? `${showTiny(tilt.left, studio.units)} stays` : 'nothing stays'
           }}{{ tilt.gate ? ', turned over, filled from its new top' : '' }}
         </span>
-        <button type="button" class="btn plain" @click="air.take(tilt)">Take it</button>
+        <ElButton link type="primary" @click="air.take(tilt)">Apply</ElButton>
       </li>
     </ul>
 
     <div class="row">
       <h3>Filling</h3>
-      <button
-        type="button"
-        class="btn plain"
+      <ElButton
+        link
+        type="primary"
         @click="air.level === undefined ? air.play() : air.stand(undefined)"
       >
         <component :is="air.level === undefined ? Play : Pause" :size="14" aria-hidden="true" />{{
           air.level === undefined ? 'Watch it fill' : 'Full'
         }}
-      </button>
+      </ElButton>
     </div>
-    <label class="fill">
-      <span class="visually-hidden">How high the resin stands</span>
-      <input v-model.number="level" type="range" min="0" max="100" />
+    <div class="fill">
+      <ElSlider v-model="level" :show-tooltip="false" aria-label="How high the resin stands" />
       <span class="num">{{ show((air.level ?? 1) * tall, 'length', studio.units) }}</span>
-    </label>
+    </div>
   </template>
 </template>
 
@@ -275,15 +271,9 @@ li {
 
 .search {
   display: grid;
-  grid-template-columns: 90px 1fr auto;
+  grid-template-columns: 110px 1fr auto;
   align-items: center;
   gap: 10px;
-}
-
-progress {
-  width: 90px;
-  height: 6px;
-  accent-color: var(--teal);
 }
 
 .fill {
@@ -292,10 +282,5 @@ progress {
   gap: 10px;
   align-items: center;
   text-align: right;
-}
-
-input[type='range'] {
-  width: 100%;
-  accent-color: var(--amber);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import type { MouldOpening } from '@mivro/core/mould'
 import { show, showTiny } from '@mivro/core/units'
 import { useStudio } from '../../project/studioStore.ts'
@@ -28,9 +29,9 @@ const open = computed(() => air.selected === props.opening.id)
 <template>
   <div class="opening" :class="{ open }">
     <div class="row">
-      <button
-        type="button"
-        class="name"
+      <ElButton
+        text
+        class="choice"
         :aria-expanded="open"
         @click="air.selected = open ? undefined : opening.id"
       >
@@ -39,7 +40,7 @@ const open = computed(() => air.selected === props.opening.id)
           at {{ show(facts.height, 'length', studio.units) }}, holds
           {{ showTiny(facts.volume, studio.units) }}
         </span>
-      </button>
+      </ElButton>
       <QuantityField
         bare
         :label="`Bore of the ${opening.what}`"
@@ -47,7 +48,7 @@ const open = computed(() => air.selected === props.opening.id)
         :value="opening.bore"
         :take="(bore) => air.edit(opening.id, { bore: bore ?? 0 })"
       />
-      <RemoveButton :label="`Take the ${opening.what} out`" @click="air.takeOut(opening.id)" />
+      <RemoveButton :label="`Delete the ${opening.what}`" @click="air.takeOut(opening.id)" />
     </div>
     <Says :problem="misses" />
     <template v-if="open">
@@ -86,19 +87,12 @@ const open = computed(() => air.selected === props.opening.id)
   grid-template-columns: 1fr;
 }
 
-.row :deep(.line-input),
-.row :deep(input) {
-  width: 56px;
+.row :deep(.el-input.line) {
+  width: 92px;
 }
 
-.name {
-  display: flex;
-  flex-direction: column;
+.choice {
   padding: 2px 0;
-  border: 0;
-  background: none;
-  text-align: left;
-  cursor: pointer;
 }
 
 .open {

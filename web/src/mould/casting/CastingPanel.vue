@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { mouldKinds, partingOf, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
 import { type Vec3 } from '@mivro/core/mesh'
 import { figure, show, showAngle } from '@mivro/core/units'
@@ -71,7 +72,7 @@ const origin = [
 
 <template>
   <div class="row">
-    <h2>Will it cast? <Origin of="this" :lines="origin" /></h2>
+    <h2>Castability <Origin of="this" :lines="origin" /></h2>
     <span class="quiet small">{{
       project.judged.length === 0 && geometry && !guess ? 'nothing found' : ''
     }}</span>
@@ -111,33 +112,27 @@ const origin = [
       Least silicone is blocked by a level parting {{ between }}:
       {{ percent(geometry.parting.blocked, geometry.around) }} of what stands around the piece.
     </p>
-    <table class="sums">
-      <thead>
-        <tr>
-          <th scope="col">Pulled apart</th>
-          <th scope="col">blocked</th>
-          <th scope="col">locked in</th>
-          <th scope="col"><span class="visually-hidden">lay it so</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(pull, i) in geometry.pulls.slice(0, 4)" :key="i">
-          <th scope="row">{{ angle(pull.direction) }}</th>
-          <td class="num">{{ percent(pull.blocked, pull.around) }}</td>
-          <td class="num">{{ percent(pull.inner, pull.around) }}</td>
-          <td>
-            <button
-              v-if="angle(pull.direction) !== 'straight up'"
-              type="button"
-              class="btn plain"
-              @click="lay(pull.direction)"
-            >
-              Lay it so
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ElTable :data="geometry.pulls.slice(0, 4)" table-layout="auto">
+      <ElTableColumn v-slot="{ row }" label="Pulled apart">{{
+        angle(row.direction)
+      }}</ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="blocked" align="right" class-name="num">
+        {{ percent(row.blocked, row.around) }}
+      </ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="needs a core" align="right" class-name="num">
+        {{ percent(row.inner, row.around) }}
+      </ElTableColumn>
+      <ElTableColumn v-slot="{ row }" align="right">
+        <ElButton
+          v-if="angle(row.direction) !== 'straight up'"
+          link
+          type="primary"
+          @click="lay(row.direction)"
+        >
+          Use this direction
+        </ElButton>
+      </ElTableColumn>
+    </ElTable>
     <p class="row small">
       <span class="quiet">Holes right through</span
       ><b class="num">{{ geometry.handles ?? 'not counted' }}</b>

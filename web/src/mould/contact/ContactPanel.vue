@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus } from 'lucide-vue-next'
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import {
   finishes,
   substances,
@@ -10,7 +11,7 @@ import {
   type Substance,
   type Surface,
 } from '@mivro/core/mould'
-import PlainSelect from '../../ui/PlainSelect.vue'
+import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import SegmentField from '../../ui/SegmentField.vue'
@@ -46,7 +47,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
 </script>
 
 <template>
-  <h2>What touches what</h2>
+  <h2>Compatibility</h2>
   <ShelfSelect
     label="Silicone"
     kind="silicone"
@@ -54,7 +55,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     @choose="project.changeMould({ silicone: $event })"
   />
   <template v-if="made">
-    <PlainSelect
+    <SelectField
       label="The master is of"
       :options="options(substances)"
       :value="contact.master.substance"
@@ -79,7 +80,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
       :value="contact.master.cured ?? 'as printed'"
       @choose="changeMaster({ cured: $event as Surface['cured'] })"
     />
-    <PlainSelect
+    <SelectField
       label="Its finish"
       :options="options(finishes)"
       :value="contact.master.finish"
@@ -121,13 +122,13 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   <template v-if="touched.length > 0">
     <h3>In the box, by its kind</h3>
     <div v-for="{ role, surface } in touched" :key="role" class="role">
-      <PlainSelect
+      <SelectField
         :label="roles[role]"
         :options="options(substances)"
         :value="surface.substance"
         @choose="changeRole(role, { ...surface, substance: $event as Substance })"
       />
-      <PlainSelect
+      <SelectField
         :label="`Finish, ${roles[role].toLowerCase()}`"
         :options="options(finishes)"
         :value="surface.finish"
@@ -137,19 +138,19 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   </template>
   <div v-if="made" class="row">
     <h3>Also in the box</h3>
-    <button type="button" class="btn plain" @click="change({ others: [...contact.others, plain] })">
+    <ElButton link type="primary" @click="change({ others: [...contact.others, plain] })">
       <Plus :size="14" aria-hidden="true" />Add
-    </button>
+    </ElButton>
   </div>
   <div v-for="(other, i) in contact.others" :key="i" class="other">
-    <PlainSelect
+    <SelectField
       :label="`Spacer, tape, other ${i + 1}`"
       :options="options(substances)"
       :value="other.substance"
       @choose="changeOther(i, { substance: $event as Substance })"
     />
     <RemoveButton
-      :label="`Take ${other.substance} out`"
+      :label="`Delete ${other.substance}`"
       @click="change({ others: contact.others.filter((_, k) => k !== i) })"
     />
   </div>
@@ -160,7 +161,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
       <span class="kept">
         <b>{{ test.result }}</b>
         <RemoveButton
-          :label="`Take the test of ${test.day} out`"
+          :label="`Delete the test of ${test.day}`"
           @click="change({ tests: contact.tests.filter(({ id }) => id !== test.id) })"
         />
       </span>

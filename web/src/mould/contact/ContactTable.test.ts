@@ -27,7 +27,7 @@ function table(shelf: 'with silicone' | 'without' = 'with silicone') {
   return mount(ContactTable)
 }
 
-describe('what touches what', () => {
+describe('compatibility', () => {
   it('a fresh print under platinum comes first, with its way out', () => {
     const [first] = table().findAll('[data-verdict]')
     expect(first.attributes('data-verdict')).toBe('inhibited')
@@ -37,8 +37,8 @@ describe('what touches what', () => {
 
   it('a patch test is kept with its day, and speaks from then on', async () => {
     const wrapper = table()
-    await wrapper.get('[data-verdict] .btn.plain').trigger('click')
-    const answers = wrapper.findAll('.test .btn')
+    await wrapper.get('[data-verdict] .el-button').trigger('click')
+    const answers = wrapper.findAll('.test .el-button')
     expect(answers.map((answer) => answer.text())).toEqual(['cured clean', 'stayed tacky', 'stuck'])
     await answers[0].trigger('click')
     const [test] = document.value.contact.tests

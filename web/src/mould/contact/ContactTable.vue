@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ElButton } from 'element-plus'
 import { CircleCheck, CircleHelp, CircleX, Droplets } from 'lucide-vue-next'
 import { safetyFor } from '@mivro/core/caution'
 import type { ContactResult, Verdict } from '@mivro/core/mould'
+import { sayContact } from '@mivro/words/contact'
+import { preparationWords } from '@mivro/words/prepare'
 import { showDuration } from '@mivro/core/units'
 import { newId } from '../../api/client.ts'
 import { now } from '../../ui/dates.ts'
@@ -79,19 +82,13 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
               {{ roleWords[result.as] }}</span
             >
           </p>
-          <p>{{ result.why }}</p>
-          <p v-if="result.wayOut"><b>Way out.</b> {{ result.wayOut }}</p>
+          <p>{{ sayContact(result).why }}</p>
+          <p v-if="sayContact(result).wayOut"><b>Way out.</b> {{ sayContact(result).wayOut }}</p>
           <p v-if="testing === keyOf(result, i)" class="test">
             <span class="quiet small"
               >A spoonful on a hidden place, left as long as the sheet says. It …</span
             >
-            <button
-              v-for="outcome in outcomes"
-              :key="outcome"
-              type="button"
-              class="btn ghost"
-              @click="keepTest(result, outcome)"
-            >
+            <ElButton v-for="outcome in outcomes" :key="outcome" @click="keepTest(result, outcome)">
               {{
                 outcome === 'cured clean'
                   ? 'cured clean'
@@ -99,15 +96,11 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
                     ? 'stayed tacky'
                     : 'stuck'
               }}
-            </button>
+            </ElButton>
           </p>
-          <button v-else type="button" class="btn plain" @click="testing = keyOf(result, i)">
-            {{
-              result.sure === 'test' && result.rule !== 'patch-test'
-                ? 'Test it again'
-                : 'Keep a patch test'
-            }}
-          </button>
+          <ElButton v-else link type="primary" @click="testing = keyOf(result, i)">
+            {{ result.test ? 'Test it again' : 'Keep a patch test' }}
+          </ElButton>
         </div>
       </li>
     </ul>
@@ -119,7 +112,8 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
           <p>
             <b class="num">{{ i + 1 }}</b>
             <span
-              >{{ step.what }}<small class="quiet">{{ step.why }}</small></span
+              >{{ preparationWords[step.id].what
+              }}<small class="quiet">{{ preparationWords[step.id].why }}</small></span
             >
             <span v-if="step.wait > 0" class="num wait">{{ showDuration(step.wait) }}</span>
           </p>
@@ -197,11 +191,6 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
   flex-wrap: wrap;
   gap: 6px;
   margin-top: 6px;
-}
-
-.cards .btn.plain {
-  min-height: 26px;
-  margin-left: -6px;
 }
 
 .prepare {

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton, ElTable, ElTableColumn, ElTag } from 'element-plus'
 import type { ChartOptions } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
-import { cheapestFrom, costPerCopy, mouldKinds, type MouldKind } from '@mivro/core/mould'
-import { show } from '@mivro/core/units'
+import { cheapestFrom, costPerCopy, type MouldKind } from '@mivro/core/mould'
+import { mouldKindWords } from '@mivro/words/mouldKind'
+import { show, showMoney } from '@mivro/core/units'
 import { useStudio } from '../../project/studioStore.ts'
 import { token } from '../../theme/token.ts'
 import { axisTitle, chartFont as font } from '../../ui/chart.ts'
@@ -48,7 +50,7 @@ const changes = computed(() =>
 const data = computed(() => ({
   labels: copies.value,
   datasets: shown.value.map((sums) => ({
-    label: sums.label,
+    label: mouldKindWords[sums.kind].label,
     data: copies.value.map((n) => costPerCopy(sums, n, hour.value)),
     borderColor: lines[sums.kind].colour,
     borderDash: lines[sums.kind].dash,
@@ -70,7 +72,7 @@ const options = computed((): ChartOptions<'line'> => {
       borderDash: [3, 3],
       label: {
         display: true,
-        content: `${project.mould!.wish.copies} wished`,
+        content: `${project.mould!.wish.copies} wanted`,
         position: 'start',
         backgroundColor: token('ink'),
         font,
@@ -87,7 +89,7 @@ const options = computed((): ChartOptions<'line'> => {
       borderWidth: 1,
       label: {
         display: true,
-        content: `from ${from}: ${mouldKinds[kind].label.toLowerCase()}`,
+        content: `from ${from}: ${mouldKindWords[kind].label.toLowerCase()}`,
         position: 'start',
         yAdjust: 26 * (1 + (i % 3)),
         backgroundColor: lines[kind].colour,
@@ -109,7 +111,11 @@ const options = computed((): ChartOptions<'line'> => {
       y: {
         min: 0,
         max: Math.ceil(highest),
-        title: axisTitle('Each copy costs, in your money'),
+        title: axisTitle(
+          studio.studio.currency
+            ? `Cost of each copy, ${studio.studio.currency}`
+            : 'Cost of each copy',
+        ),
         ticks: { maxTicksLimit: 8 },
       },
     },
@@ -119,7 +125,8 @@ const options = computed((): ChartOptions<'line'> => {
       tooltip: {
         callbacks: {
           title: ([item]) => `${item.label} copies`,
-          label: (item) => `${item.dataset.label}: ${(item.raw as number).toFixed(2)}`,
+          label: (item) =>
+            `${item.dataset.label}: ${showMoney(item.raw as number, studio.studio.currency)}`,
         },
       },
     },
@@ -128,7 +135,7 @@ const options = computed((): ChartOptions<'line'> => {
 
 const words = computed(
   () =>
-    `Cost of each copy against copies. ${changes.value.map(({ copies: from, kind }) => `From ${from}: ${mouldKinds[kind].label}`).join('. ')}.`,
+    `Cost of each copy against copies. ${changes.value.map(({ copies: from, kind }) => `From ${from}: ${mouldKindWords[kind].label}`).join('. ')}.`,
 )
 </script>
 
@@ -138,55 +145,52 @@ const words = computed(
       <Line :data="data" :options="options" :aria-label="words" data-chart="break-even" />
     </div>
     <div class="table">
-      <table class="sums">
-        <thead>
-          <tr>
-            <th scope="col">Kind of mould</th>
-            <th scope="col">silicone</th>
-            <th scope="col">hands</th>
-            <th scope="col">days</th>
-            <th scope="col">pulls</th>
-            <th scope="col">cleaning</th>
-            <th scope="col">each copy</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="sums in advice"
-            :key="sums.kind"
-            :class="{ on: sums.kind === project.mould!.kind, out: sums.ruledOut }"
-            :data-kind="sums.kind"
+      <ElTable
+        :data="advice"
+        table-layout="auto"
+        highlight-current-row
+        :row-class-name="
+          ({ row }) =>
+            [
+              `kind-${row.kind.replace(' ', '-')}`,
+              row.kind === project.mould!.kind ? 'on' : '',
+              row.ruledOut ? 'out' : '',
+            ].join(' ')
+        "
+      >
+        <ElTableColumn v-slot="{ row }" label="Kind of mould">
+          <ElButton
+            text
+            size="small"
+            :aria-pressed="row.kind === project.mould!.kind"
+            @click="project.chooseKind(row.kind)"
           >
-            <th scope="row">
-              <button
-                type="button"
-                :aria-pressed="sums.kind === project.mould!.kind"
-                @click="project.chooseKind(sums.kind)"
-              >
-                <i
-                  :style="{
-                    borderColor: lines[sums.kind].colour,
-                    borderTopStyle: lines[sums.kind].dash.length ? 'dashed' : 'solid',
-                  }"
-                />{{ sums.label }}
-                <small v-if="sums.advised">advised</small>
-              </button>
-            </th>
-            <td>
-              {{
-                sums.silicone > 0 ? show(sums.silicone, 'mass', studio.units, { step: 1e-3 }) : ''
-              }}
-            </td>
-            <td>{{ sums.hands }} h</td>
-            <td>{{ sums.days }}</td>
-            <td>{{ sums.pulls }}</td>
-            <td>{{ sums.cleaning }} min</td>
-            <td>
-              <b>{{ sums.ruledOut ? 'no' : sums.perCopy.toFixed(2) }}</b>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+            <i
+              :style="{
+                borderColor: lines[row.kind as MouldKind].colour,
+                borderTopStyle: lines[row.kind as MouldKind].dash.length ? 'dashed' : 'solid',
+              }"
+            />{{ mouldKindWords[row.kind as MouldKind].label }}
+            <ElTag v-if="row.advised" size="small" type="success" effect="dark" round
+              >recommended</ElTag
+            >
+          </ElButton>
+        </ElTableColumn>
+        <ElTableColumn v-slot="{ row }" label="silicone" align="right" class-name="num">
+          {{ row.silicone > 0 ? show(row.silicone, 'mass', studio.units, { step: 1e-3 }) : '' }}
+        </ElTableColumn>
+        <ElTableColumn v-slot="{ row }" label="hands" align="right" class-name="num">
+          {{ row.hands }} h
+        </ElTableColumn>
+        <ElTableColumn prop="days" label="days" align="right" class-name="num" />
+        <ElTableColumn prop="pulls" label="pulls" align="right" class-name="num" />
+        <ElTableColumn v-slot="{ row }" label="cleaning" align="right" class-name="num">
+          {{ row.cleaning }} min
+        </ElTableColumn>
+        <ElTableColumn v-slot="{ row }" label="each copy" align="right" class-name="num">
+          <b>{{ row.ruledOut ? 'no' : showMoney(row.perCopy, studio.studio.currency) }}</b>
+        </ElTableColumn>
+      </ElTable>
     </div>
   </div>
 </template>
@@ -212,58 +216,21 @@ const words = computed(
   padding: 4px 12px 6px;
 }
 
-td {
-  font-family: var(--num);
+.table :deep(.el-table__cell) {
+  padding: 1px 0;
 }
 
-tbody tr:last-child th,
-tbody tr:last-child td {
-  border: 0;
-}
-
-.sums th,
-.sums td {
-  padding: 2px 0;
-}
-
-button {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  width: 100%;
-  padding: 2px 4px;
-  border: 0;
-  border-radius: var(--r-small);
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-button:hover {
-  background: var(--teal-soft);
-}
-
-button i {
+i {
   width: 18px;
   border-top: 3px solid;
 }
 
-button small {
-  padding: 0 7px;
-  border-radius: var(--r-field);
-  background: var(--ok);
-  color: var(--on-ink);
-  font-size: var(--size-small);
-}
-
-tr.on th,
-tr.on td {
+.table :deep(.on .el-table__cell) {
   background: var(--teal-soft);
   font-weight: 650;
 }
 
-tr.out th,
-tr.out td {
+.table :deep(.out .el-table__cell) {
   color: var(--ink-2);
 }
 </style>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { Check, Minus } from 'lucide-vue-next'
+import { ElButton } from 'element-plus'
 import type { Mould } from '@mivro/core/mould'
+import { mouldKindWords } from '@mivro/words/mouldKind'
 import CountField from '../../ui/CountField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import { useProject } from '../../project/projectStore.ts'
+import KindReasons from './KindReasons.vue'
 
 const project = useProject()
 const wish = computed(() => project.mould!.wish)
@@ -16,7 +18,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
 </script>
 
 <template>
-  <h2>What is wished</h2>
+  <h2>Requirements</h2>
   <CountField
     label="Copies wanted in all"
     :value="wish.copies"
@@ -74,32 +76,16 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     :take="(hourPrice) => project.changeMould({ hourPrice })"
   />
   <p v-if="!project.compiledMould" class="quiet small">
-    The advice follows when the piece has been looked over.
+    The recommendation follows when the piece has been looked over.
   </p>
   <template v-if="chosen && first">
-    <h2>{{ chosen.label }}</h2>
-    <p class="quiet">{{ chosen.what }}</p>
-    <ul>
-      <li v-for="pro in chosen.pros" :key="pro">
-        <Check :size="14" class="pro" aria-label="For it:" />{{ pro }}
-      </li>
-      <li v-for="con in chosen.cons" :key="con">
-        <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
-      </li>
-    </ul>
+    <h2>{{ mouldKindWords[chosen.kind].label }}</h2>
+    <p class="quiet">{{ mouldKindWords[chosen.kind].what }}</p>
+    <KindReasons :of="chosen" />
     <template v-if="first.kind !== chosen.kind">
-      <h3>Advised instead: {{ first.label.toLowerCase() }}</h3>
-      <ul>
-        <li v-for="pro in first.pros" :key="pro">
-          <Check :size="14" class="pro" aria-label="For it:" />{{ pro }}
-        </li>
-        <li v-for="con in first.cons" :key="con">
-          <Minus :size="14" class="con" aria-label="Against it:" />{{ con }}
-        </li>
-      </ul>
-      <button type="button" class="btn ghost" @click="project.chooseKind(first.kind)">
-        Take the advice
-      </button>
+      <h3>Recommended instead: {{ mouldKindWords[first.kind].label.toLowerCase() }}</h3>
+      <KindReasons :of="first" />
+      <ElButton @click="project.chooseKind(first.kind)"> Use recommendation </ElButton>
     </template>
     <p class="small quiet">
       Costs are silicone, hands and cleaning; resin is the same for all. Hours, pulls and minutes
@@ -107,27 +93,3 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     </p>
   </template>
 </template>
-
-<style scoped>
-ul {
-  display: flex;
-  flex-direction: column;
-  gap: 5px;
-}
-
-li {
-  display: grid;
-  grid-template-columns: 16px 1fr;
-  gap: 6px;
-}
-
-.pro {
-  color: var(--ok);
-  margin-top: 2px;
-}
-
-.con {
-  color: var(--warn);
-  margin-top: 2px;
-}
-</style>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ElButton } from 'element-plus'
 import { FileDown, Printer } from 'lucide-vue-next'
 import { type Vec3 } from '@mivro/core/mesh'
 import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
+import { mouldKindWords } from '@mivro/words/mouldKind'
 import { wearOf } from '@mivro/core/pull'
 import { show } from '@mivro/core/units'
 import { heldWords } from '../../project/heldWords.ts'
@@ -38,7 +40,7 @@ const wear = computed(() =>
 const count = (what: 'gate' | 'vent') =>
   document.value.openings.filter((opening) => opening.what === what).length
 const rows = computed(() => [
-  ['Kind', facts.value.label],
+  ['Kind', mouldKindWords[document.value.kind].label],
   [
     'Silicone',
     project.silicone?.name ?? (facts.value.poured === 'none' ? 'bought ready' : 'not chosen'),
@@ -114,7 +116,7 @@ const shellSilicone = ref<number>()
     <section class="card">
       <header>
         <h2>{{ document.name }}</h2>
-        <span class="quiet">Mould passport</span>
+        <span class="quiet">Mould record</span>
       </header>
       <dl>
         <div v-for="[label, value] in rows" :key="label">
@@ -134,47 +136,45 @@ const shellSilicone = ref<number>()
       </p>
     </section>
     <section class="out">
-      <h2>To the bench</h2>
-      <RouterLink class="btn" :to="{ name: 'mould-sheet', params: { id: project.piece!.id } }">
+      <h2>Print and export</h2>
+      <ElButton
+        tag="router-link"
+        type="primary"
+        :to="{ name: 'mould-sheet', params: { id: project.piece!.id } }"
+      >
         <Printer :size="15" aria-hidden="true" />Mould sheet
-      </RouterLink>
+      </ElButton>
       <p class="small quiet">
         Every step of making it, with what to weigh, the waiting, and what to take care of.
       </p>
       <template v-if="svg">
         <h3>Template of gates and vents, true size</h3>
         <div class="pair">
-          <button type="button" class="btn ghost" @click="asPdf(svg, 'template')">
+          <ElButton @click="asPdf(svg, 'template')">
             <FileDown :size="14" aria-hidden="true" />PDF
-          </button>
-          <button type="button" class="btn ghost" @click="asSvg(svg, 'template')">
+          </ElButton>
+          <ElButton @click="asSvg(svg, 'template')">
             <FileDown :size="14" aria-hidden="true" />SVG
-          </button>
+          </ElButton>
         </div>
       </template>
       <template v-if="cutSvg">
         <h3>Where to cut it, true size</h3>
         <div class="pair">
-          <button type="button" class="btn ghost" @click="asPdf(cutSvg, 'cut')">
+          <ElButton @click="asPdf(cutSvg, 'cut')">
             <FileDown :size="14" aria-hidden="true" />PDF
-          </button>
-          <button type="button" class="btn ghost" @click="asSvg(cutSvg, 'cut')">
+          </ElButton>
+          <ElButton @click="asSvg(cutSvg, 'cut')">
             <FileDown :size="14" aria-hidden="true" />SVG
-          </button>
+          </ElButton>
         </div>
       </template>
       <h3 v-if="facts.poured !== 'none'">Shell to print, two halves</h3>
-      <button
-        v-if="facts.poured !== 'none'"
-        type="button"
-        class="btn ghost"
-        :disabled="busy !== ''"
-        @click="shell"
-      >
+      <ElButton v-if="facts.poured !== 'none'" :disabled="busy !== ''" @click="shell">
         <FileDown :size="14" aria-hidden="true" />STL,
         {{ show(document.layer, 'length', studio.units) }} of silicone,
         {{ show(document.shellWall, 'length', studio.units) }} wall
-      </button>
+      </ElButton>
       <p v-if="shellSilicone !== undefined" class="small quiet">
         It takes {{ show(shellSilicone, 'volume', studio.units) }} of silicone around the master.
       </p>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { readDocument } from '@mivro/core/document'
-import { mouldSchema, withKind, mouldKindNames, mouldKinds, type Mould } from '@mivro/core/mould'
+import { mouldSchema, withKind, mouldKindNames, type Mould } from '@mivro/core/mould'
+import { mouldKindWords } from '@mivro/words/mouldKind'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../../api/session.ts'
 import CountField from '../../ui/CountField.vue'
-import PlainSelect from '../../ui/PlainSelect.vue'
+import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import TextField from '../../ui/TextField.vue'
@@ -23,7 +24,7 @@ function change(values: Partial<Mould>): Problem | undefined {
 }
 const liking = (values: Partial<Mould['liking']>) =>
   change({ liking: { ...mould.value.liking, ...values } })
-const kinds = mouldKindNames.map((value) => ({ value, label: mouldKinds[value].label }))
+const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[value].label }))
 </script>
 
 <template>
@@ -34,13 +35,13 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKinds[value].l
     :value="mould.name"
     :take="(name) => change({ name })"
   />
-  <PlainSelect
+  <SelectField
     label="Kind"
     :options="kinds"
     :value="mould.kind"
     @choose="change(withKind(mould, $event as Mould['kind']))"
   />
-  <h3>How it likes to be poured</h3>
+  <h3>Setup</h3>
   <CountField
     label="Bands around it"
     :value="mould.liking.bands"
@@ -56,7 +57,7 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKinds[value].l
     :value="mould.liking.release"
     @choose="liking({ release: $event as Mould['liking']['release'] })"
   />
-  <PlainSelect
+  <SelectField
     label="Dusted with"
     :options="['none', 'talc', 'starch', 'metal powder'].map((value) => ({ value, label: value }))"
     :value="mould.liking.dust"

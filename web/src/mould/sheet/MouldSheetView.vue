@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import { deferring, sayCaution, sayProblem, type MouldStep } from '@mivro/core/caution'
+import { type MouldStep } from '@mivro/core/caution'
 import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
+import { sayMaking } from '@mivro/words/making'
+import { mouldKindWords } from '@mivro/words/mouldKind'
 import { displayStep } from '@mivro/core/mix'
 import { figure, scaleUnits, show, showDuration } from '@mivro/core/units'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
+import { deferring } from '@mivro/words/safety'
 import { heldWords } from '../../project/heldWords.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -38,7 +44,7 @@ const before: Record<MouldStep, string> = {
 const document = computed(() => project.mould)
 const steps = computed(() =>
   document.value && project.compiledMould
-    ? makingSteps(document.value, project.compiledMould, project.silicone, studio.units)
+    ? makingSteps(document.value, project.compiledMould, project.silicone)
     : [],
 )
 const block = computed(() =>
@@ -69,14 +75,14 @@ const print = () => window.print()
 <template>
   <div class="paper-desk">
     <div class="tools">
-      <RouterLink
-        class="btn ghost"
+      <ElButton
+        tag="router-link"
         :to="{ name: 'mould', params: { id: String(route.params.id), topic: 'passport' } }"
-        >Back to the mould</RouterLink
+        >Back to the mould</ElButton
       >
-      <button type="button" class="btn" :disabled="!ready" @click="print">
+      <ElButton type="primary" :disabled="!ready" @click="print">
         <Printer :size="15" aria-hidden="true" />Print
-      </button>
+      </ElButton>
     </div>
     <main v-if="project.problems.length > 0" class="paper">
       <p>{{ sayProblem(project.problems[0]) }}</p>
@@ -89,7 +95,7 @@ const print = () => window.print()
         <div>
           <h1>{{ document.name }}</h1>
           <p>
-            {{ mouldKinds[document.kind].label }} for {{ project.piece?.document.name }} ·
+            {{ mouldKindWords[document.kind].label }} for {{ project.piece?.document.name }} ·
             {{ project.silicone?.name ?? 'no silicone chosen' }} · {{ studio.studio.name }}
           </p>
           <p>
@@ -136,8 +142,10 @@ const print = () => window.print()
             <span class="box" />
             <div>
               <p>
-                <b>{{ step.title }}.</b>
-                <template v-for="line in step.lines" :key="line">{{ ` ${line}` }}</template>
+                <b>{{ sayMaking(step.title, studio.units) }}.</b>
+                <template v-for="line in step.lines" :key="line.code">{{
+                  ` ${sayMaking(line, studio.units)}`
+                }}</template>
                 <i v-if="step.wait > 0 && step.step !== 'wait'">{{
                   ` Then wait ${showDuration(step.wait)}.`
                 }}</i>
@@ -148,7 +156,7 @@ const print = () => window.print()
                     <th scope="col">In this order</th>
                     <th scope="col">weigh</th>
                     <th scope="col">scale shows</th>
-                    <th scope="col">really</th>
+                    <th scope="col">actual</th>
                   </tr>
                 </thead>
                 <tbody>

@@ -1,22 +1,25 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { safetyFor } from '@mivro/core/caution'
 import {
   boxShapes,
   mouldKinds,
   rankSilicones,
   siliconeAsks,
-  thickenerShare,
   type Box,
+  type Candidate,
 } from '@mivro/core/mould'
-import { show, showArea, showDuration } from '@mivro/core/units'
+import { saySiliconeAsks, saySiliconeReason } from '@mivro/words/silicone'
+import { show, showArea, showDuration, showMoney } from '@mivro/core/units'
 import { useMouldFixes } from '../useMouldFixes.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import CountField from '../../ui/CountField.vue'
-import PlainSelect from '../../ui/PlainSelect.vue'
+import Fold from '../../ui/Fold.vue'
+import SelectField from '../../ui/SelectField.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
@@ -33,6 +36,11 @@ const facts = computed(() => mouldKinds[document.value.kind])
 const compiled = computed(() => project.compiledMould)
 const changeBox = (values: Partial<Box>) =>
   project.changeMould({ box: { ...box.value, ...values } })
+const thickener = computed(() =>
+  (compiled.value?.thickener ?? [])
+    .map((kg) => show(kg, 'mass', studio.units, { step: 1e-4 }))
+    .join(' + '),
+)
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 
 const shapes: Record<Box['shape'], string> = {
@@ -95,7 +103,9 @@ const other = computed(() =>
 )
 const own = computed(() => ranked.value.find(({ id }) => id === document.value.silicone))
 /** What speaks for it, then what speaks against it. */
-function reasons({ pros, cons }: { pros: string[]; cons: string[] }): string {
+function reasons(candidate: Candidate): string {
+  const pros = candidate.pros.map(saySiliconeReason)
+  const cons = candidate.cons.map(saySiliconeReason)
   const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
   const good = pros.length > 0 ? sentence(pros.join(', ')) : ''
   return cons.length > 0 ? `${good} Against it: ${cons.join(', ')}.` : good
@@ -113,60 +123,108 @@ const step = computed(() => project.scaleStep)
 </script>
 
 <template>
-  <h2>Silicone</h2>
+  <div class="row">
+    <h2>Silicone</h2>
+    <b v-if="compiled?.need" class="num" data-amount="mixed">Mix {{ mass(compiled.need.mass) }}</b>
+  </div>
   <ShelfSelect
-    label="Poured around it"
+    label="Silicone"
     kind="silicone"
     :value="document.silicone"
     @choose="project.changeMould({ silicone: $event })"
   />
   <p v-if="own" class="small quiet">{{ reasons(own) }}</p>
-  <details v-if="asks">
-    <summary>What this mould asks for, and what else is on the shelf</summary>
-    <p v-for="line in asks.lines" :key="line" class="small">{{ line }}</p>
-    <ul>
-      <li v-for="candidate in other" :key="candidate.id">
-        <button
-          type="button"
-          class="btn plain"
-          @click="project.changeMould({ silicone: candidate.id })"
-        >
-          {{ candidate.silicone.name }}
-        </button>
-        <span class="small quiet">{{ reasons(candidate) }}</span>
-      </li>
-    </ul>
-  </details>
+
+  <template v-if="facts.poured !== 'none'">
+    <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
+    <WeighSilicone
+      v-if="compiled"
+      :id="document.silicone"
+      :compiled="compiled"
+      :here="project.silicone"
+      :sheet="silicone"
+      :step="step"
+      :room="project.plan?.room ?? 294.15"
+    />
+    <p v-for="{ half, batches } in compiled?.pours ?? []" :key="half" class="small quiet">
+      {{ half === 'whole' ? '' : half === 'first' ? 'First half: ' : 'Second half: '
+      }}{{
+        batches.count === 1
+          ? 'one batch'
+          : `${batches.count} batches of ${show(batches.volume, 'volume', studio.units)}`
+      }}, about {{ showDuration(batches.time) }} each with mixing and pouring.
+    </p>
+    <CautionNote
+      v-for="caution in compiled?.cautions ?? []"
+      :key="caution.code"
+      :caution="caution"
+      :fixes="fixes(caution)"
+    />
+    <dl v-if="compiled?.need" class="amounts">
+      <div class="row">
+        <dt>In the mould</dt>
+        <dd class="num">{{ mass(compiled.need.inMould) }}</dd>
+      </div>
+      <div class="row">
+        <dt>To open</dt>
+        <dd class="num">
+          {{ mass(compiled.need.opened)
+          }}{{
+            compiled.need.kits
+              ? `, ${compiled.need.kits} ${compiled.need.kits === 1 ? 'kit' : 'kits'}`
+              : ''
+          }}
+        </dd>
+      </div>
+      <div v-if="compiled.need.price !== undefined" class="row">
+        <dt>Cost</dt>
+        <dd class="num">{{ showMoney(compiled.need.price, studio.studio.currency) }}</dd>
+      </div>
+      <div v-if="facts.parts === 2 && compiled.room.clay > 0" class="row">
+        <dt>Clay for the bed</dt>
+        <dd class="num">{{ show(compiled.room.clay, 'volume', studio.units) }}</dd>
+      </div>
+      <div v-if="compiled.thickener.length > 0" class="row">
+        <dt>Thickener, less in the first coat</dt>
+        <dd class="num">{{ thickener }}</dd>
+      </div>
+      <div v-if="compiled.bandage > 0" class="row">
+        <dt>Bandage for the shell, four layers</dt>
+        <dd class="num">{{ showArea(compiled.bandage, studio.units) }}</dd>
+      </div>
+    </dl>
+  </template>
+  <p v-else class="quiet">Nothing to mix: the mould is there.</p>
 
   <template v-if="facts.poured === 'block'">
     <h3>Box</h3>
-    <PlainSelect
+    <SelectField
       label="Walls"
       :options="shapeOptions"
       :value="box.shape"
       @choose="takeShape($event as Box['shape'])"
     />
     <QuantityField
-      label="Beside the piece"
+      label="Side clearance"
       kind="length"
       :value="box.side"
       :take="(side) => changeBox({ side: side ?? 0 })"
     />
     <QuantityField
-      label="Over it"
+      label="Top clearance"
       kind="length"
       :value="box.over"
       :take="(over) => changeBox({ over: over ?? 0 })"
     />
     <QuantityField
       v-if="document.kind !== 'open block'"
-      label="Under it"
+      label="Bottom clearance"
       kind="length"
       :value="box.under"
       :take="(under) => changeBox({ under: under ?? 0 })"
     />
-    <details :open="box.own !== undefined">
-      <summary>A box that is there already</summary>
+    <ProblemNote v-if="compiled?.boxProblem" :problem="compiled.boxProblem" />
+    <Fold title="Existing box" :open="box.own !== undefined">
       <QuantityField
         :label="box.shape === 'cup' ? 'Rim, inside' : 'Inner width'"
         kind="length"
@@ -191,22 +249,35 @@ const step = computed(() => project.scaleStep)
           :take="(height) => changeOwn({ height: height ?? 0 })"
         />
       </template>
-    </details>
-    <ProblemNote v-if="compiled?.boxProblem" :problem="compiled.boxProblem" />
-    <QuantityField
-      label="Chunks of old moulds, by the cup"
-      kind="volume"
-      :value="document.filler"
-      :take="(filler) => project.changeMould({ filler: filler ?? 0 })"
-    />
-    <QuantityField
-      label="Room found by water or beads"
-      kind="volume"
-      optional
-      placeholder="not measured"
-      :value="document.measuredRoom"
-      :take="(measuredRoom) => project.changeMould({ measuredRoom })"
-    />
+    </Fold>
+    <Fold title="Master and walls" :open="document.masterMass !== undefined">
+      <QuantityField
+        label="The master weighs"
+        kind="mass"
+        optional
+        placeholder="not weighed"
+        :value="document.masterMass"
+        :take="(masterMass) => project.changeMould({ masterMass })"
+      />
+      <SelectField
+        label="Walls are of"
+        :options="walls"
+        :value="box.wall"
+        @choose="changeBox({ wall: $event as Box['wall'] })"
+      />
+      <QuantityField
+        label="Wall thickness"
+        kind="length"
+        :value="box.wallThickness"
+        :take="(wallThickness) => changeBox({ wallThickness: wallThickness ?? 0 })"
+      />
+      <p v-if="compiled" class="small quiet">
+        At the foot they feel {{ show(compiled.pressure, 'pressure', studio.units)
+        }}<template v-if="compiled.bulge > 0">
+          and give {{ show(compiled.bulge, 'length', studio.units) }}</template
+        >. Put the board level both ways.
+      </p>
+    </Fold>
   </template>
   <CountField
     v-if="facts.poured === 'coats'"
@@ -230,62 +301,24 @@ const step = computed(() => project.scaleStep)
   </template>
 
   <template v-if="facts.poured !== 'none'">
-    <h3>Amounts</h3>
-    <QuantityField
-      label="Stays on tools"
-      kind="fraction"
-      :value="document.loss"
-      :take="(loss) => project.changeMould({ loss: loss ?? 0 })"
-    />
-    <QuantityField
-      label="Stays in its tub"
-      kind="fraction"
-      :value="document.tub"
-      :take="(tub) => project.changeMould({ tub: tub ?? 0 })"
-    />
-    <template v-if="compiled?.need">
-      <p class="row">
-        <span class="quiet">In the mould</span><b class="num">{{ mass(compiled.need.inMould) }}</b>
-      </p>
-      <p class="row">
-        <span class="quiet">Mixed, with what stays on tools</span
-        ><b class="num" data-amount="mixed">{{ mass(compiled.need.mass) }}</b>
-      </p>
-      <p class="row">
-        <span class="quiet">Taken from the tubs</span>
-        <b class="num"
-          >{{ mass(compiled.need.opened)
-          }}{{
-            compiled.need.kits
-              ? `, ${compiled.need.kits} ${compiled.need.kits === 1 ? 'kit' : 'kits'}`
-              : ''
-          }}</b
-        >
-      </p>
-      <p v-if="compiled.need.price !== undefined" class="row">
-        <span class="quiet">Costs</span><b class="num">{{ compiled.need.price.toFixed(2) }}</b>
-      </p>
-      <p v-if="facts.parts === 2 && compiled.room.clay > 0" class="row">
-        <span class="quiet">Clay for the bed</span
-        ><b class="num">{{ show(compiled.room.clay, 'volume', studio.units) }}</b>
-      </p>
-      <p v-if="facts.poured === 'coats'" class="row">
-        <span class="quiet">Thickener, from the second coat on</span
-        ><b class="num">{{
-          show(
-            (compiled.need.mass * thickenerShare * (document.coats - 1)) / document.coats,
-            'mass',
-            studio.units,
-            { step: 1e-4 },
-          )
-        }}</b>
-      </p>
-      <p v-if="compiled.bandage > 0" class="row">
-        <span class="quiet">Bandage for the shell, four layers</span
-        ><b class="num">{{ showArea(compiled.bandage, studio.units) }}</b>
-      </p>
+    <Fold
+      title="Losses, filler and what is on hand"
+      :open="document.onHand !== undefined || document.filler > 0"
+    >
       <QuantityField
-        label="Mixed, or on hand"
+        label="Mixing loss"
+        kind="fraction"
+        :value="document.loss"
+        :take="(loss) => project.changeMould({ loss: loss ?? 0 })"
+      />
+      <QuantityField
+        label="Container loss"
+        kind="fraction"
+        :value="document.tub"
+        :take="(tub) => project.changeMould({ tub: tub ?? 0 })"
+      />
+      <QuantityField
+        label="On hand"
         kind="mass"
         :step="1e-3"
         optional
@@ -293,107 +326,77 @@ const step = computed(() => project.scaleStep)
         :value="document.onHand"
         :take="(onHand) => project.changeMould({ onHand })"
       />
-    </template>
-    <CautionNote
-      v-for="caution in compiled?.cautions ?? []"
-      :key="caution.code"
-      :caution="caution"
-      :fixes="fixes(caution)"
-    />
-
-    <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
-    <WeighSilicone
-      v-if="compiled"
-      :id="document.silicone"
-      :compiled="compiled"
-      :here="project.silicone"
-      :sheet="silicone"
-      :step="step"
-      :room="project.plan?.room ?? 294.15"
-    />
-    <QuantityField
-      label="Vacuum vessel holds"
-      kind="volume"
-      optional
-      placeholder="no vacuum"
-      :value="document.vessel"
-      :take="(vessel) => project.changeMould({ vessel })"
-    />
-    <QuantityField
-      label="Cured under pressure"
-      kind="pressure"
-      optional
-      placeholder="no pressure"
-      :value="document.pressure"
-      :take="(pressure) => project.changeMould({ pressure })"
-    />
-    <QuantityField
-      label="Largest cup"
-      kind="volume"
-      :value="document.cup"
-      :take="(cup) => project.changeMould({ cup: cup ?? 0 })"
-    />
-    <p v-for="{ half, batches } in compiled?.pours ?? []" :key="half" class="small quiet">
-      {{ half === 'whole' ? '' : half === 'first' ? 'First half: ' : 'Second half: '
-      }}{{
-        batches.count === 1
-          ? 'one batch'
-          : `${batches.count} batches of ${show(batches.volume, 'volume', studio.units)}`
-      }}, about {{ showDuration(batches.time) }} each with mixing and pouring.
-    </p>
-    <template v-if="facts.poured === 'block'">
-      <h3>Master and walls</h3>
+      <template v-if="facts.poured === 'block'">
+        <QuantityField
+          label="Filler: chunks of old moulds"
+          kind="volume"
+          :value="document.filler"
+          :take="(filler) => project.changeMould({ filler: filler ?? 0 })"
+        />
+        <QuantityField
+          label="Measured volume, by water or beads"
+          kind="volume"
+          optional
+          placeholder="not measured"
+          :value="document.measuredRoom"
+          :take="(measuredRoom) => project.changeMould({ measuredRoom })"
+        />
+      </template>
+    </Fold>
+    <Fold
+      title="Cup, vacuum and pressure"
+      :open="document.vessel !== undefined || document.pressure !== undefined"
+    >
       <QuantityField
-        label="The master weighs"
-        kind="mass"
+        label="Largest cup"
+        kind="volume"
+        :value="document.cup"
+        :take="(cup) => project.changeMould({ cup: cup ?? 0 })"
+      />
+      <QuantityField
+        label="Vacuum vessel holds"
+        kind="volume"
         optional
-        placeholder="not weighed"
-        :value="document.masterMass"
-        :take="(masterMass) => project.changeMould({ masterMass })"
-      />
-      <PlainSelect
-        label="Walls are of"
-        :options="walls"
-        :value="box.wall"
-        @choose="changeBox({ wall: $event as Box['wall'] })"
+        placeholder="no vacuum"
+        :value="document.vessel"
+        :take="(vessel) => project.changeMould({ vessel })"
       />
       <QuantityField
-        label="Thick"
-        kind="length"
-        :value="box.wallThickness"
-        :take="(wallThickness) => changeBox({ wallThickness: wallThickness ?? 0 })"
+        label="Cured under pressure"
+        kind="pressure"
+        optional
+        placeholder="no pressure"
+        :value="document.pressure"
+        :take="(pressure) => project.changeMould({ pressure })"
       />
-      <p v-if="compiled" class="small quiet">
-        At the foot they feel {{ show(compiled.pressure, 'pressure', studio.units)
-        }}<template v-if="compiled.bulge > 0">
-          and give {{ show(compiled.bulge, 'length', studio.units) }}</template
-        >. Put the board level both ways.
-      </p>
-    </template>
+    </Fold>
   </template>
-  <p v-else class="quiet">Nothing to mix: the mould is there.</p>
+  <Fold v-if="asks" title="What this mould asks for, and other silicones">
+    <p v-for="line in saySiliconeAsks(asks)" :key="line" class="small">{{ line }}</p>
+    <ul>
+      <li v-for="candidate in other" :key="candidate.id">
+        <ElButton link type="primary" @click="project.changeMould({ silicone: candidate.id })">
+          {{ candidate.silicone.name }}
+        </ElButton>
+        <span class="small quiet">{{ reasons(candidate) }}</span>
+      </li>
+    </ul>
+  </Fold>
 </template>
 
 <style scoped>
-summary {
-  color: var(--teal);
-  font-weight: 600;
-  cursor: pointer;
-}
-
-details {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
-details > * + * {
-  margin-top: 6px;
-}
-
 li {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
+}
+
+.amounts {
+  display: grid;
+  gap: 6px;
+}
+
+dt {
+  color: var(--ink-2);
 }
 </style>

@@ -10,7 +10,7 @@ import WorkedFor from './WorkedFor.vue'
 /** What to weigh of the silicone, half by half, and how long it can be worked. */
 defineProps<{
   compiled: CompiledMould
-  /** Of the shelf; as it is in this room, and as its sheet has it. */
+  /** Material; as it is in this room, and as its sheet has it. */
   id?: string
   here?: Silicone
   sheet?: Silicone

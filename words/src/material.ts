@@ -1,4 +1,13 @@
-import type { Resin, Silicone } from './material.ts'
+import type { Resin, ResinClass, Silicone } from '@mivro/core/material'
+
+/** Kinds of resin, as a sentence names them. */
+export const resinClassWords: Record<ResinClass, string> = {
+  'deep epoxy': 'a deep-pour epoxy',
+  'coating epoxy': 'a slow clear or coating epoxy',
+  'fast urethane': 'a fast urethane',
+  'clear urethane': 'a clear urethane',
+  polyester: 'a polyester',
+}
 
 /** What a field of a sheet means at the bench, and what it decides. */
 export interface FieldWords {

@@ -1,5 +1,5 @@
-import type { Problem, ProblemAmounts, ProblemCode } from '../problem/index.ts'
-import { metric, show, showTimeOfDay, unitsOf, type Kind, type UnitChoice } from '../units/index.ts'
+import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/problem'
+import { metric, show, showTimeOfDay, unitsOf, type Kind, type UnitChoice } from '@mivro/core/units'
 
 type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string
 
@@ -143,7 +143,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'dome-too-tall': (a, u) =>
     `A dome of this width is at most ${show(a.limit, 'length', u)} tall (a half ball), not ${show(a.height, 'length', u)}. Lower it, or widen it.`,
   'not-found': (a) =>
-    `This ${a.kind} is not here. It may have been deleted: look under Studio, Taken off.`,
+    `This ${a.kind} is not here. It may have been deleted: look under Settings, Deleted.`,
   'revision-stale': (a) =>
     `This ${a.kind} was changed elsewhere meanwhile (version ${a.current}, yours began from ${a.basedOn}). Nothing was overwritten: compare both and choose.`,
   'database-newer': (a) =>

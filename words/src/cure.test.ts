@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { slowEpoxy, whiteUrethane } from '../material/samples.ts'
-import { imperial } from '../units/index.ts'
-import { calibrate } from './calibrate/calibrate.ts'
-import { learn } from './calibrate/learn.ts'
-import { explainCure, explainSheet } from './explain.ts'
+import { slowEpoxy, whiteUrethane } from '../../core/src/material/samples.ts'
+import { imperial } from '@mivro/core/units'
+import { calibrate, learn } from '@mivro/core/cure'
+import { explainCure, explainSheet } from './cure.ts'
 
 describe('where a time comes from', () => {
   it('by the sheet: the sheet, and the rule with its factor', () => {

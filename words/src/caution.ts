@@ -6,8 +6,10 @@ import {
   showTimeOfDay,
   showTiny,
   type UnitChoice,
-} from '../units/index.ts'
-import type { Caution, CautionAmounts, CautionCode } from './codes.ts'
+} from '@mivro/core/units'
+import type { Caution, CautionAmounts, CautionCode, SlipField } from '@mivro/core/caution'
+import type { ResinClass, Silicone, Tint } from '@mivro/core/material'
+import { resinClassWords } from './material.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
 
@@ -24,6 +26,25 @@ const sheetWords: Record<string, string> = {
   demould: 'the demould time',
   mixTime: 'the mixing time',
   sheetTemperature: 'the temperature of the sheet',
+}
+
+const slipWords: Record<SlipField, string> = {
+  potLife: 'A pot life',
+  demould: 'A demould time',
+  densityA: 'A density of part A',
+  densityB: 'A density of part B',
+  shrinkage: 'A shrinkage',
+  limit: 'A limit',
+}
+/** What a sheet is of. */
+const kindWords: Record<ResinClass | `${Silicone['chemistry']} silicone` | Tint['form'], string> = {
+  ...resinClassWords,
+  'platinum silicone': 'a platinum silicone',
+  'tin silicone': 'a tin silicone',
+  dye: 'a dye',
+  paste: 'a paste',
+  mica: 'a mica',
+  powder: 'a powder',
 }
 
 function listed(words: readonly string[]): string {
@@ -106,11 +127,11 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${show(a.volume, 'volume', u)} is more than the largest cup stirs without spilling (${show(a.largest, 'volume', u)}). Mix it in ${plural(a.cups, 'cup')}.`,
   'sheet-assumed': (a) =>
     `${listed(a.fields.map((field) => sheetWords[field] ?? field))} of ${a.resin} ${a.fields.length === 1 ? 'is' : 'are'} assumed, not from its sheet: weights and times follow from ${a.fields.length === 1 ? 'it' : 'them'}. Type what the sheet says.`,
-  'resin-not-chosen': (a) => `${a.layer} has no resin yet. Choose one from the shelf.`,
+  'resin-not-chosen': (a) => `${a.layer} has no resin yet. Choose one of your materials.`,
   'resin-gone': (a) =>
-    `The resin of ${a.layer} is no longer on the shelf. Choose another, or take it back there.`,
+    `The resin of ${a.layer} is no longer among your materials. Choose another, or restore it in Settings.`,
   'tint-gone': (a) =>
-    `The tint of ${a.layer} is no longer on the shelf. Choose another, or take it back there.`,
+    `The tint of ${a.layer} is no longer among your materials. Choose another, or restore it in Settings.`,
   'room-outside': (a, u) =>
     `A room of ${show(a.room, 'temperature', u)} is outside the ${show(a.low, 'temperature', u)} to ${show(a.high, 'temperature', u)} where the halving rule is used: the times are a guess, and epoxy may not cure below it. Warm or cool the room.`,
   'join-missed': (a) =>
@@ -207,9 +228,9 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'inclusion-over-gate': (a, u) =>
     `${a.inclusion}: each asks for ${show(a.needs, 'length', u)}, and the gate is ${show(a.bore, 'length', u)} wide. Widen it, or lay them in before the mould is closed.`,
   'silicone-not-chosen': () =>
-    'No silicone is chosen yet, so nothing can be weighed. Choose one from the shelf.',
+    'No silicone is chosen yet, so nothing can be weighed. Choose one of your materials.',
   'silicone-gone': () =>
-    'The silicone of this mould is no longer on the shelf. Choose another, or take it back there.',
+    'The silicone of this mould is no longer among your materials. Choose another, or restore it in Settings.',
   'silicone-short': (a, u) =>
     `${show(a.missing, 'mass', u, { step: 1e-3 })} short: what there is would stand at ${show(a.level, 'length', u)}${a.sticksOut > 0 ? `, with ${show(a.sticksOut, 'length', u)} of the master sticking out` : ''}. Check first whether the master has moved. ${enough(a, u)}`,
   'batch-outlives-pot': (a) =>
@@ -237,9 +258,9 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'coats-few': (a) =>
     `${plural(a.coats, 'coat')} last about ${plural(a.pulls, 'pull')}, and ${a.copies} are wanted. One coat more gives about six pulls more.`,
   'sheet-slip': (a, u) =>
-    `${a.label} of ${show(a.value, a.kind, u)} is unusual for ${a.class}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
+    `${slipWords[a.field]} of ${show(a.value, a.kind, u)} is unusual for ${kindWords[a.of as keyof typeof kindWords]}: ${show(a.low, a.kind, u)} to ${show(a.high, a.kind, u)} is common. Check the number and its unit against the sheet.`,
   'same-name': (a) =>
-    `Another on the shelf is called ${a.name} too. Take one off, or add the lot to its name, so that plans don't mix them up.`,
+    `Another material is called ${a.name} too. Delete one, or add the lot to its name, so that plans don't mix them up.`,
   'pot-mass-assumed': (a, u) =>
     `The sheet names no mass for its pot life, so ${show(a.mass, 'mass', u)} in a cup is assumed. If it was measured on more, the resin is slower than reckoned.`,
   'recoat-before-gel': (a) =>

@@ -1,11 +1,11 @@
-import { metric, show, type UnitChoice } from '../units/index.ts'
-import type { Shelf } from '../material/index.ts'
-import type { Plan } from './plan.ts'
+import { metric, show, type UnitChoice } from '@mivro/core/units'
+import type { Shelf } from '@mivro/core/material'
+import type { Plan } from '@mivro/core/plan'
 
 /** A plan in short lines of words, so that two versions can be laid side by side. */
 export function describePlan(plan: Plan, shelf: Shelf, choice: UnitChoice = metric): string[] {
   const name = (id?: string) =>
-    id === undefined ? 'no resin' : (shelf.get(id)?.name ?? 'gone from the shelf')
+    id === undefined ? 'no resin' : (shelf.get(id)?.name ?? 'no longer among the materials')
   const layers = plan.layers.map((layer, index) => {
     const end =
       layer.fill.by === 'height'

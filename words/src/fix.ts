@@ -1,26 +1,5 @@
-import { metric, show, showCup, showTimeOfDay, type UnitChoice } from '../units/index.ts'
-
-/** What one click can do about a caution, with the amounts its button names (SI units). */
-export interface FixAmounts {
-  'mix-more': { mass: number; cups: number }
-  'fewer-cups': { cups: number }
-  'more-cups': { cups: number }
-  'finer-scale': { step: number }
-  'tint-to-limit': { limit: number }
-  'copies-to-cavities': { cavities: number }
-  'fill-to-rim': { top: number }
-  'as-the-join-wants': Record<string, never>
-  'begin-at': { begin: number }
-  'fill-chunks': { volume: number }
-  'lower-line': { line: number }
-  'box-by-outline': Record<string, never>
-  'widen-box': { side: number }
-  'larger-cup': { cup: number }
-  'more-coats': { coats: number }
-  'thicker-shell': { wall: number }
-  'widen-gate': { bore: number }
-}
-export type FixCode = keyof FixAmounts
+import type { FixAmounts, FixCode } from '@mivro/core/caution'
+import { metric, show, showCup, showTimeOfDay, type UnitChoice } from '@mivro/core/units'
 
 const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => string } = {
   'mix-more': (a, u) => `Mix ${show(a.mass, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''}`,

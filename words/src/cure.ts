@@ -1,9 +1,7 @@
-import { potMassOf, resinClasses, type Resin } from '../material/index.ts'
-import { metric, show, showDuration, type UnitChoice } from '../units/index.ts'
-import type { Learned } from './calibrate/learn.ts'
-import type { Batch } from './cureTimes.ts'
-import { roomFactor } from './roomRule.ts'
-import { sheetCure } from './sheetCure.ts'
+import { potMassOf, resinClasses, type Resin } from '@mivro/core/material'
+import { roomFactor, sheetCure, type Batch, type Learned } from '@mivro/core/cure'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { resinClassWords } from './material.ts'
 
 /** Where the times of a layer come from, line by line, while only its sheet is known. */
 export function explainSheet(resin: Resin, room: number, choice: UnitChoice = metric): string[] {
@@ -15,9 +13,9 @@ export function explainSheet(resin: Resin, room: number, choice: UnitChoice = me
     `Times halve for every 10 °C warmer and double for every 10 °C colder (common practice). At ${show(room, 'temperature', choice)} they are × ${factor.toFixed(2)}.`,
     basis.gel === 'sheet'
       ? `Gel after ${showDuration(resin.gelTime!)}, by the sheet.`
-      : `The sheet gives no gel time: taken as pot life × ${resinClasses[resin.class].gelPerPotLife} for ${resinClasses[resin.class].label} (common practice). Watch the witness cup.`,
+      : `The sheet gives no gel time: taken as pot life × ${resinClasses[resin.class].gelPerPotLife} for ${resinClassWords[resin.class]} (common practice). Watch the witness cup.`,
     basis.join === 'sheet'
-      ? `A next layer bonds until ${showDuration(resin.recoatUntil!)}, by the sheet.`
+      ? `Recoat window until ${showDuration(resin.recoatUntil!)}, by the sheet.`
       : 'The sheet gives no recoat time: taken as gel × 1.5 (common practice).',
     `Demould after ${showDuration(resin.demould)}, by the sheet.`,
   ]
@@ -35,7 +33,7 @@ export function explainCure(
     sheetLine(resin, choice),
     `Here ${show(mass, 'mass', choice)} stand in the cup for ${showDuration(inCup)} at ${show(room, 'temperature', choice)}, then lie ${show(depth * lie, 'length', choice)} deep. A bigger cup and a deeper layer keep their heat and are faster.`,
     `The reaction is fitted to the sheet's pot life and demould time (Kamal and Sourour 1973): k1 ${kinetics.k1.toExponential(2)}, k2 ${kinetics.k2.toExponential(2)} 1/s at 23 °C, ${(kinetics.energy / 1000).toFixed(0)} kJ/mol, ${(thermal.heat / 1000).toFixed(0)} kJ/kg${kinetics.tail === undefined ? '' : `, slow from ${percent(kinetics.tail)} on`}.`,
-    `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)} (usual for ${resinClasses[resin.class].label}, from memory).`,
+    `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)} (usual for ${resinClassWords[resin.class]}, from memory).`,
   ]
   if (resin.recoatUntil !== undefined) {
     lines.push(`The join window ends where the sheet's ${showDuration(resin.recoatUntil)} end.`)

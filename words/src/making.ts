@@ -1,0 +1,108 @@
+import type { Phrase, PhraseAmounts, PhraseCode } from '@mivro/core/mould'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { preparationWords } from './prepare.ts'
+
+type Sentence<C extends PhraseCode> = (amounts: PhraseAmounts[C], choice: UnitChoice) => string
+
+const master = (masters: number) => (masters > 1 ? `the ${masters} masters` : 'the master')
+const across = (
+  { width, depth, round }: { width: number; depth: number; round: boolean },
+  u: UnitChoice,
+) => {
+  const length = (x: number) => show(x, 'length', u)
+  return round ? `${length(width)} across` : `${length(width)} by ${length(depth)}`
+}
+const halves = { whole: 'silicone', first: 'first half', second: 'second half' }
+const plural = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
+
+/** The one table: what each step of making a mould says. */
+const sentences: { [C in PhraseCode]: Sentence<C> } = {
+  prepare: ({ id }) => preparationWords[id].what,
+  'prepare-why': ({ id }) => preparationWords[id].why,
+
+  'fix-on-board': () => 'Fix the master on a board',
+  'print-shell': () => 'Print the shell, seal its seams',
+  'clay-skirt': () => 'A skirt of clay around it catches what runs.',
+  'ready-box': (a, u) => `Set the existing box ready, ${across(a, u)} inside`,
+  'build-box': (a, u) =>
+    `Build the box, ${across(a, u)} inside, walls ${show(a.walls, 'length', u)} tall`,
+  'seal-seams': () => 'Seal every seam inside and out; put the board level both ways.',
+  'fill-line': (a, u) => `Mark the fill line ${show(a.height, 'length', u)} above the floor.`,
+  brace: (a) => `Brace each wall in ${plural(a.places, 'place')}, or tie bands around.`,
+  'bed-master': (a, u) =>
+    `Bed ${master(a.masters)} in ${show(a.clay, 'volume', u)} of clay up to the parting, ${show(a.height, 'length', u)} above the floor`,
+  'press-clay': (a) =>
+    `Press the clay clean against ${master(a.masters)}, cut the edge sharp, dent keys along it.`,
+  'fix-master': (a) =>
+    `Fix ${master(a.masters)}: ${a.masters > 1 ? 'together they pull' : 'it pulls'} up with ${a.uplift.toFixed(1)} N`,
+  'stand-masters': (a, u) =>
+    a.masters > 1
+      ? `Stand ${master(a.masters)} in a row, ${show(a.apart, 'length', u)} apart, as on the template`
+      : 'Stand the master in its place',
+  'hold-down': (a, u) =>
+    `Glue, wax or screw it, or lay ${show(a.mass, 'mass', u, { step: 1e-2 })} on top.`,
+  'weigh-first': () =>
+    'Weigh it first: what is lighter than the silicone it pushes aside floats, and is glued, waxed or screwed down.',
+  'stays-down': () => 'It is heavier than the silicone.',
+  'wax-rod': (a, u) =>
+    `Wax on a rod of ${show(a.bore, 'length', u)} for the ${a.what}${a.each ? ' of each' : ''}.`,
+
+  cure: (a) => `Let it cure ${showDuration(a.time)}, longer when it is cold`,
+  'leftover-cup': () => 'A leftover cup tells when. Level, and not moved.',
+  mix: (a, u) =>
+    `Mix the ${halves[a.half]}${a.batches > 1 ? `, in ${a.batches} batches of ${show(a.each, 'mass', u, { step: 1e-3 })}` : ''}`,
+  stir: (a) =>
+    `Stir ${showDuration(a.mixTime)}, scrape sides and bottom, into a second clean cup, stir again. Pot life ${showDuration(a.potLife)}.`,
+  'next-batch': (a) =>
+    `What stands below is one batch: mix the next as soon as this one is poured, within ${showDuration(a.potLife)} of its mixing.`,
+  'de-air': (a) =>
+    `De-air ${a.batches > 1 ? 'each batch' : 'it'}: the vessel at most ${Math.round(a.full * 100)} % full`,
+  pump: () =>
+    'Pump, let it rise and fall, pump again; let air in gently, the inlet not over the cup.',
+  'brush-details': () =>
+    'Brush or drizzle it first into letters, creases and deep wells, and under knobs and stems.',
+  'thin-stream': () =>
+    'Then pour a thin high stream into one low corner and let it climb. Cover it against dust.',
+  vibrate: () =>
+    'It is thick: vibrate it 1 to 3 min after each batch, or let it rest 10 to 20 min.',
+
+  coat: (a, u) =>
+    `Coat ${a.number}: ${show(a.mass, 'mass', u, { step: 1e-3 })}, ${show(a.thickness, 'length', u)} thick`,
+  'first-coat': (a, u) =>
+    `The first coat takes only part of the thickener, ${show(a.thickener, 'mass', u, { step: 1e-4 })}, so that it wets every corner and slumps slowly; a soft brush.`,
+  'next-coat': (a, u) =>
+    `Stir in ${show(a.thickener, 'mass', u, { step: 1e-4 })} of thickener and another colour than the coat below, so that thin places show; pull it down evenly.`,
+  'coat-follows': () => 'The next one goes on while this one is still tacky.',
+  'last-coat': () =>
+    'Fill undercuts along the way the shell is drawn off, and leave the outside smooth.',
+  talc: () => 'Talc over the outside, so that the shell lets go.',
+  'rigid-shell': () =>
+    'Lay a rigid shell over it: bandage in two halves, three or more overlapping plies each',
+  'shell-halves': () =>
+    'Petroleum jelly or wax between the halves of the shell. An hour before they are parted.',
+
+  'turn-over': () =>
+    'Turn it over, take all clay off cold, wipe; release over every bit of silicone',
+  'release-half': () => 'Spray, brush it in, spray again, 5 min: what is missed, bonds.',
+  'press-flush': () =>
+    'Press the turned half flush with the board, or it sags under what is poured on it.',
+  'into-pot': (a, u) =>
+    `Into the pot at ${show(a.pressure, 'pressure', u)}, closed before the pot life of ${showDuration(a.potLife)} is over`,
+  'held-in-pot': () => 'Held until it has cured; the pressure goes off slowly.',
+  'cut-openings': (a) =>
+    `Cut ${plural(a.count, 'opening')} by the template: needle, knife or drill.`,
+  'cut-open': () => 'Cut it open in a wave, straight at the piece, only as far as frees it',
+  'part-halves': () => 'Part the halves, lift the master out, trim the flash',
+  'take-out': () => 'Take the master out',
+  'together-again': () => 'Put it together again while it rests, so that it keeps its shape.',
+  'lay-flat': () => 'Lay it flat while it rests.',
+  rest: () => 'Let the new mould rest overnight before its first pull',
+  'first-pull': () =>
+    'It gives it its full life; an hour or two when it is urgent. The first pull carries out crumbs and is a trial: plaster, or what is left of another mix.',
+}
+
+/** What a step says, in the person's units. */
+export const sayMaking = <C extends PhraseCode>(
+  { code, amounts }: Phrase<C>,
+  choice: UnitChoice = metric,
+): string => sentences[code](amounts, choice)

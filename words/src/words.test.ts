@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest'
+import { safetyTable } from '@mivro/core/caution'
+import { contactRules, contactOf } from '@mivro/core/mould'
+import { faultNames } from '@mivro/core/pull'
+import { cautionCodes } from './caution.ts'
+import { sayContact } from './contact.ts'
+import { mouldKindWords, sayKindReason } from './mouldKind.ts'
+import { preparationWords } from './prepare.ts'
+import { problemCodes } from './problem.ts'
+import { faultCauses } from './pull.ts'
+import { deferring, saySafety } from './safety.ts'
+import { saySiliconeAsks, saySiliconeReason } from './silicone.ts'
+
+const sentence = /^[A-Z\d].*\.$/
+
+describe('sentences', () => {
+  it('codes are stable words, each used once', () => {
+    const codes = [...cautionCodes, ...problemCodes]
+    expect(new Set(codes).size).toBe(codes.length)
+    for (const code of codes) expect(code).toMatch(/^[a-z]+(-[a-z]+)*$/)
+  })
+
+  it('of safety are whole, and defer to the sheet and to local rules', () => {
+    for (const line of safetyTable) expect(saySafety(line)).toMatch(sentence)
+    expect(deferring).toMatch(/safety data sheet and your local rules come first/)
+  })
+
+  it('of contact say why and the way out, and nothing of a way where it cures', () => {
+    for (const { of: substances, poured, unless } of contactRules) {
+      const surface = { substance: substances[0], finish: 'none', release: 'none' } as const
+      const found = contactOf({ ...surface, damp: 'damp' }, poured[0])
+      const { why, wayOut } = sayContact(found)
+      expect(why).toMatch(sentence)
+      if (!unless(found.surface)) expect(wayOut).toMatch(sentence)
+    }
+    const glass = { substance: 'glass', finish: 'none', release: 'spray', damp: 'dry' } as const
+    expect(sayContact(contactOf(glass, 'tin silicone')).wayOut).toBe('')
+  })
+
+  it('name what causes each fault, and what is done to a master', () => {
+    for (const fault of faultNames) expect(faultCauses[fault]).toMatch(sentence)
+    for (const { what, why } of Object.values(preparationWords)) {
+      expect(what).toMatch(/^[A-Z]/)
+      expect(why).toMatch(sentence)
+    }
+    for (const { what } of Object.values(mouldKindWords)) expect(what).toMatch(sentence)
+  })
+
+  it('of reasons carry their amounts', () => {
+    const worn = { reason: 'wears-out', pulls: 15, moulds: 2, copies: 24 } as const
+    expect(sayKindReason(worn)).toBe('wears out after about 15 pulls: 2 moulds for 24 copies')
+    expect(saySiliconeReason({ reason: 'inhibited', by: 'resin print' })).toBe(
+      'does not cure on resin print',
+    )
+    const asks = { hardness: 'soft', clear: true, thin: true } as const
+    expect(saySiliconeAsks(asks)[0]).toContain('about 10 to 18A')
+  })
+})
