@@ -99,7 +99,7 @@ test('the lens follows the clock: scrubber, points, cure', async ({ mivro, page 
   await page.getByRole('button', { name: /^Point 2/ }).press('Delete')
   await expect(page.getByRole('button', { name: /^Point 2/ })).toBeHidden()
 
-  await page.getByText('How far cured').click()
+  await page.getByText('Degree of cure').click()
   await expect(page.locator('.key')).toContainText('100 %')
   await expect(page.locator('[data-chart="temperature"]')).toBeVisible()
   await expect(page.locator('[data-chart="cure"]')).toBeVisible()

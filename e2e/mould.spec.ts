@@ -27,7 +27,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     await page.locator('input[type=file]').setInputFiles(stl('stargazer.stl', file))
     await page.getByRole('button', { name: 'Create piece' }).click()
     await page.getByRole('link', { name: 'Shape' }).click()
-    await page.getByText('−Z', { exact: true }).click()
+    await page.getByText('Bottom', { exact: true }).click()
     await mivro.saved()
     await page.getByRole('link', { name: 'Mould', exact: true }).click()
     await page.getByRole('button', { name: 'Plan a mould' }).click()

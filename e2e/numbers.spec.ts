@@ -163,7 +163,7 @@ test('gates count by themselves, the mould says that it is closed, a caution men
   await expect(mivro.field('Copies in this mix')).toHaveValue('1')
   // Turned over, its gate lies below: said, and one click carries it up.
   await page.getByRole('link', { name: 'Shape' }).click()
-  await page.getByText('−Z', { exact: true }).click()
+  await page.getByText('Bottom', { exact: true }).click()
   await page.getByRole('link', { name: 'Mould', exact: true }).click()
   await expect(page.locator('[data-code="opening-through-piece"]')).toBeVisible()
   await page.getByRole('button', { name: 'Move it to the top' }).click()

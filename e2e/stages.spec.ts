@@ -25,7 +25,7 @@ test.describe('shape', () => {
   }) => {
     await mivro.open('/pieces/demo-comet-drop/shape')
     await expect(page.getByText('52.0 mm tall')).toBeVisible()
-    await page.getByText('+X', { exact: true }).click()
+    await page.getByText('Right', { exact: true }).click()
     await expect(page.getByText('38.0 mm tall')).toBeVisible()
     await mivro.saved()
     await page.getByRole('link', { name: 'Pour', exact: true }).click()
@@ -36,6 +36,7 @@ test.describe('shape', () => {
 
   test('no direction at all is refused', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-comet-drop/shape')
+    await mivro.unfold('Another direction')
     await mivro.type('Up, Z', '0')
     await expect(page.getByRole('alert')).toContainText(
       'Which way is up? All three numbers are zero.',

@@ -9,6 +9,7 @@ import ConflictDialog from './ConflictDialog.vue'
 import { dismissFaults, faults } from './faults.ts'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
+import { useWhereabouts } from './whereabouts.ts'
 
 const studio = useStudio()
 const route = useRoute()
@@ -22,6 +23,7 @@ const unkept = computed(() =>
     : [],
 )
 
+useWhereabouts()
 onMounted(() => studio.load())
 // What a place ran into is not said in the next one.
 watch(() => route.path, dismissFaults)
@@ -30,9 +32,10 @@ watch(() => route.path, dismissFaults)
 <template>
   <RouterView v-if="route.meta.paper" />
   <div v-else class="shell">
+    <a class="skip" href="#place">Skip to the content</a>
     <TopBar />
     <Rail />
-    <main class="place">
+    <main id="place" class="place" tabindex="-1">
       <ProblemNote
         v-for="problem in [...faults, ...refused, ...unkept]"
         :key="problem.message"
@@ -47,14 +50,60 @@ watch(() => route.path, dismissFaults)
 <style scoped>
 .shell {
   height: 100%;
-  min-width: 1180px;
   display: grid;
   grid-template: 48px minmax(0, 1fr) / 76px minmax(0, 1fr);
 }
 
+main:focus {
+  outline: 0;
+}
+
+.skip {
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  z-index: 10;
+  padding: 8px 14px;
+  border-radius: var(--r-field);
+  background: var(--panel);
+}
+
+.skip:focus {
+  top: 8px;
+}
+
 .place {
   min-height: 0;
+  min-width: 0;
   padding: 0 16px 14px;
   overflow: auto;
+}
+
+@media (max-width: 900px) {
+  .shell {
+    grid-template-columns: 64px minmax(0, 1fr);
+  }
+
+  main:focus {
+    outline: 0;
+  }
+
+  .skip {
+    position: absolute;
+    left: 8px;
+    top: -60px;
+    z-index: 10;
+    padding: 8px 14px;
+    border-radius: var(--r-field);
+    background: var(--panel);
+  }
+
+  .skip:focus {
+    top: 8px;
+  }
+
+  .place {
+    padding: 0 10px 14px;
+  }
 }
 </style>

@@ -1,26 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { ElBreadcrumb, ElBreadcrumbItem } from 'element-plus'
-import { useRoute } from 'vue-router'
-import { useProject } from '../project/projectStore.ts'
 import SaveMark from './SaveMark.vue'
 import UndoButtons from './UndoButtons.vue'
 import UnitsMenu from './UnitsMenu.vue'
+import { useTrail } from './whereabouts.ts'
 import { useStudio } from '../project/studioStore.ts'
 
-const route = useRoute()
-const project = useProject()
 const studio = useStudio()
 
-const crumb = computed(() => {
-  if (route.path.startsWith('/shelf')) return ['Materials']
-  if (route.path.startsWith('/moulds')) return ['Moulds']
-  if (route.path.startsWith('/desk')) return ['Mixing']
-  if (route.path.startsWith('/studio')) return ['Settings']
-  if (route.name === 'new-piece') return ['Pieces', 'New piece']
-  const name = project.piece?.document.name
-  return route.params.id && name ? ['Pieces', name] : ['Pieces']
-})
+const crumb = useTrail()
 </script>
 
 <template>
@@ -87,6 +75,21 @@ const crumb = computed(() => {
 
 .studio {
   color: var(--bar-ink-2);
+}
+
+@media (max-width: 900px) {
+  .bar {
+    gap: 8px;
+    padding-right: 10px;
+  }
+
+  .mark {
+    width: 64px;
+  }
+
+  .studio {
+    display: none;
+  }
 }
 
 .bar :focus-visible {

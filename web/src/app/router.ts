@@ -49,14 +49,3 @@ export const router = createRouter({
 })
 
 router.onError(reportFault)
-
-router.afterEach((to) => {
-  const names: Record<string, string> = {
-    pieces: 'Pieces',
-    moulds: 'Moulds',
-    desk: 'Mixing',
-    shelf: 'Materials',
-    studio: 'Settings',
-  }
-  document.title = `${names[String(to.name)] ?? 'Piece'} · Mivro`
-})

@@ -89,6 +89,8 @@ const meetings = computed(() =>
   }),
 )
 const fine = computed(() => finenessOf(props.compiled))
+/** A resin of a few minutes is moved by seconds, s. */
+const keyStep = computed(() => (fine.value === 'second' ? 5 : 300))
 const moment = (at: number) =>
   props.begin === undefined
     ? showDuration(at, fine.value)
@@ -257,6 +259,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           :label="`When ${meeting.next.name} is poured`"
           :value="meeting.next.clock!.pourAt"
           :highest="axis.end"
+          :step="keyStep"
           :words="`${moment(meeting.next.clock!.pourAt)}, ${meetingWords[meeting.meets].on}`"
           :strip="box"
           @drag="drag(row, $event)"
@@ -277,6 +280,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
         label="Time"
         :value="at"
         :highest="axis.end"
+        :step="keyStep"
         :words="moment(at)"
         :strip="box"
         @drag="emit('look', axis.at($event))"

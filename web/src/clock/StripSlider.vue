@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useStripDrag } from './useStripDrag.ts'
+import { useDrag } from '../ui/useDrag.ts'
 
 /** A moment on the clock that is dragged along it, or moved by the arrows. */
 const props = defineProps<{
@@ -7,16 +7,26 @@ const props = defineProps<{
   value: number
   highest: number
   words: string
+  /** What an arrow moves it by, s; with Shift six times as much. */
+  step: number
   /** The strip whose left edge places are counted from. */
   strip?: HTMLElement
 }>()
 const emit = defineEmits<{ drag: [x: number]; drop: []; nudge: [by: number] }>()
 
-const { down, move, up, key } = useStripDrag(() => props.strip, {
-  drag: (x) => emit('drag', x),
+const { down, move, up } = useDrag({
+  move: ({ clientX }) => emit('drag', clientX - (props.strip?.getBoundingClientRect().left ?? 0)),
   drop: () => emit('drop'),
-  nudge: (by) => emit('nudge', by),
 })
+
+function key(event: KeyboardEvent): void {
+  const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key] ?? 0
+  const ends: Record<string, number> = { Home: -props.value, End: props.highest - props.value }
+  const by = way * props.step * (event.shiftKey ? 6 : 1) || ends[event.key]
+  if (!by) return
+  event.preventDefault()
+  emit('nudge', by)
+}
 </script>
 
 <template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import type { CompiledLayer } from '@mivro/core/plan'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
+import { useDrag } from '../ui/useDrag.ts'
 import type { Frame } from './frame.ts'
 
 const props = defineProps<{
@@ -23,51 +23,36 @@ const emit = defineEmits<{
 }>()
 
 const studio = useStudio()
-const dragging = ref(false)
 let grip = 0
 
 /** A drag lands on tenths of a millimetre; a key moves by half, with Shift by five. */
 const dragStep = 1e-4
 const keyStep = 5e-4
 
-function take(event: PointerEvent): void {
-  if (event.button !== 0) return
-  const target = event.currentTarget as SVGElement
-  target.setPointerCapture(event.pointerId)
-  dragging.value = true
-  grip = event.clientY - props.frame.y(props.layer.top)
-  emit('select')
-}
-
-let wanted: number | undefined
-
-/** A hand moves faster than a screen shows: one step for each picture. */
-function move(event: PointerEvent): void {
-  if (!dragging.value) return
-  if (wanted === undefined) requestAnimationFrame(follow)
-  wanted = Math.round(props.frame.heightAt(event.clientY - grip) / dragStep) * dragStep
-}
-
-function follow(): void {
-  if (wanted !== undefined) emit('drag', wanted)
-  wanted = undefined
-}
-
-function leave(): void {
-  if (!dragging.value) return
-  dragging.value = false
-  follow()
-  emit('drop')
-}
+const { dragging, down, move, up } = useDrag({
+  take: (event) => {
+    grip = event.clientY - props.frame.y(props.layer.top)
+    emit('select')
+  },
+  move: ({ clientY }) =>
+    emit('drag', Math.round(props.frame.heightAt(clientY - grip) / dragStep) * dragStep),
+  drop: () => emit('drop'),
+})
 
 function key(event: KeyboardEvent): void {
   const steps: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }
-  const by = steps[event.key]
-  if (by !== undefined) {
+  const ends: Record<string, number> = { Home: -props.highest, End: props.highest }
+  const by = (steps[event.key] ?? 0) * keyStep * (event.shiftKey ? 10 : 1) || ends[event.key]
+  if (by) {
     event.preventDefault()
-    emit('nudge', by * keyStep * (event.shiftKey ? 10 : 1))
-  } else if (event.key === 'Delete') emit('remove')
-  else if (event.key === 'Enter' || event.key === ' ') {
+    emit('select')
+    emit('nudge', by)
+  } else if (event.key === 'Delete') {
+    // The page would delete what is shown, which may be another one.
+    event.stopPropagation()
+    if (props.selected) emit('remove')
+    else emit('select')
+  } else if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     emit('select')
   }
@@ -95,12 +80,11 @@ function key(event: KeyboardEvent): void {
       :aria-valuemax="Math.round(highest * 1e5) / 100"
       :aria-valuetext="show(layer.top, 'length', studio.units)"
       :data-surface="layer.index"
-      @pointerdown="take"
+      @pointerdown="down"
       @pointermove="move"
-      @pointerup="leave"
-      @pointercancel="leave"
+      @pointerup="up"
+      @pointercancel="up"
       @keydown="key"
-      @focus="emit('select')"
     >
       <rect
         :x="left"

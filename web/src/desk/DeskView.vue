@@ -139,7 +139,7 @@ function empty(): void {
 </script>
 
 <template>
-  <div class="desk">
+  <div class="page">
     <h1>Mixing</h1>
     <div class="columns">
       <MixPanel />
@@ -158,6 +158,7 @@ function empty(): void {
           </ElTableColumn>
           <ElTableColumn
             v-slot="{ row }"
+            min-width="40"
             :label="unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces'"
             align="right"
             class-name="num big"
@@ -166,16 +167,23 @@ function empty(): void {
           </ElTableColumn>
           <ElTableColumn
             v-slot="{ row }"
+            min-width="40"
             :label="unitSymbol('volume', studio.units)"
             align="right"
             class-name="num"
           >
             {{ figure(row.volume, 'volume', studio.units) }}
           </ElTableColumn>
-          <ElTableColumn v-slot="{ row }" label="scale shows" align="right" class-name="num">
+          <ElTableColumn
+            v-slot="{ row }"
+            min-width="40"
+            label="scale shows"
+            align="right"
+            class-name="num"
+          >
             {{ figure(row.reading, 'mass', scale, { step: desk.step }) }}
           </ElTableColumn>
-          <ElTableColumn v-slot="{ row }" label="is in the cup" align="right">
+          <ElTableColumn v-slot="{ row }" min-width="40" label="is in the cup" align="right">
             <QuantityField
               :key="`${row.what}-${refill}`"
               bare
@@ -260,21 +268,33 @@ function empty(): void {
 </template>
 
 <style scoped>
-.desk {
-  height: 100%;
-  display: grid;
-  grid-template-rows: 58px minmax(0, 1fr);
-}
-
-.desk > h1 {
-  align-self: center;
-}
-
 .columns {
   display: grid;
   grid-template-columns: 318px minmax(0, 1fr) 318px;
   gap: 14px;
   min-height: 0;
+}
+
+@media (max-width: 1180px) {
+  .columns {
+    grid-template-columns: 290px minmax(0, 1fr);
+    grid-auto-rows: max-content;
+    overflow: auto;
+  }
+
+  .columns > .aside {
+    grid-column: 1 / -1;
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: 28px;
+  }
+}
+
+@media (max-width: 900px) {
+  .columns,
+  .columns > .aside {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 .weigh,

@@ -189,7 +189,7 @@ const cureOptions = computed(() => options('% cured', { now: now.value }, { min:
       <Line
         :data="cure"
         :options="cureOptions"
-        aria-label="How far cured over time, at the points chosen"
+        aria-label="Degree of cure over time, at the points chosen"
         data-chart="cure"
       />
     </div>

@@ -87,7 +87,7 @@ const hottestLines = computed(() => [
 ])
 const looks = [
   { value: 'temperature', label: 'Temperature' },
-  { value: 'alpha', label: 'How far cured' },
+  { value: 'alpha', label: 'Degree of cure' },
 ]
 </script>
 
@@ -150,6 +150,7 @@ const looks = [
     <WaysOut :layer="about" :hot="hot.some(({ code }) => code !== 'cup-runs-hot')" />
   </template>
   <HeatCharts :heat="heat" :compiled="compiled" :room="plan.room" />
+  <h3>In another room</h3>
   <WhatIf />
 </template>
 

@@ -64,17 +64,23 @@ watch(
     table-layout="auto"
     :row-class-name="({ row }) => (row.stops ? 'stops' : '')"
   >
-    <ElTableColumn v-slot="{ row }" label="What if the room is at">
+    <ElTableColumn v-slot="{ row }" min-width="40" label="In a room of">
       {{ show(row.room, 'temperature', studio.units) }}
     </ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="pours for" align="right" class-name="num">
+    <ElTableColumn v-slot="{ row }" min-width="40" label="pours for" align="right" class-name="num">
       {{ showDuration(row.pourable) }}
     </ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="hottest" align="right" class-name="num hottest">
+    <ElTableColumn
+      v-slot="{ row }"
+      min-width="40"
+      label="hottest"
+      align="right"
+      class-name="num hottest"
+    >
       {{ row.hottest === undefined ? '' : show(row.hottest, 'temperature', studio.units) }}
       <span v-if="row.stops" class="visually-hidden">can’t be poured like this</span>
     </ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="out after" align="right" class-name="num">
+    <ElTableColumn v-slot="{ row }" min-width="40" label="out after" align="right" class-name="num">
       {{ showDuration(row.out) }}
     </ElTableColumn>
   </ElTable>

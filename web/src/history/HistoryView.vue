@@ -61,7 +61,7 @@ const restore = () =>
 </script>
 
 <template>
-  <div v-if="project.pour" class="history">
+  <div v-if="project.pour" class="split listing">
     <section class="panel list" aria-label="Versions">
       <h2>History of {{ project.pour.document.name }}</h2>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
@@ -115,13 +115,6 @@ const restore = () =>
 </template>
 
 <style scoped>
-.history {
-  height: 100%;
-  display: grid;
-  grid-template-columns: 380px minmax(0, 1fr);
-  gap: 14px;
-}
-
 .list {
   display: flex;
   flex-direction: column;

@@ -95,7 +95,7 @@ onUnmounted(() => {
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     </template>
   </EmptyPlace>
-  <div v-else-if="project.mould && project.survey" class="mould">
+  <div v-else-if="project.mould && project.survey" class="split">
     <section class="backlit" aria-label="The mould">
       <div class="tools">
         <nav class="lenses" aria-label="What to look at">
@@ -163,13 +163,6 @@ onUnmounted(() => {
 </template>
 
 <style scoped>
-.mould {
-  height: 100%;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 372px;
-  gap: 14px;
-}
-
 .backlit {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
@@ -178,6 +171,7 @@ onUnmounted(() => {
 .tools {
   display: flex;
   align-items: center;
+  flex-wrap: wrap;
   gap: 6px;
   padding: 12px 14px 0;
 }
@@ -188,6 +182,7 @@ onUnmounted(() => {
 
 .lenses {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
 }
 
@@ -212,6 +207,12 @@ onUnmounted(() => {
   height: 8px;
   border: 1.6px solid var(--ink-2);
   border-radius: 50%;
+}
+
+@media (max-width: 1180px) {
+  .lenses a i {
+    display: none;
+  }
 }
 
 .lenses a:hover {

@@ -85,9 +85,9 @@ function belong(piece: string, in_: boolean): void {
 </script>
 
 <template>
-  <div class="listed">
+  <div class="listed page">
     <h1>Moulds</h1>
-    <div class="columns">
+    <div class="split listing">
       <section class="panel list" aria-label="Moulds of the studio">
         <ProblemNote
           v-for="problem in [...problems, ...notOpened]"
@@ -165,6 +165,12 @@ function belong(piece: string, in_: boolean): void {
   align-content: start;
   padding: 14px 16px;
   overflow: auto;
+}
+
+@media (max-width: 1180px) {
+  .sheet {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 .makes li > :first-child {

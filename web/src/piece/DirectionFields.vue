@@ -3,36 +3,43 @@ import { computed } from 'vue'
 import type { Problem } from '@mivro/core/problem'
 import type { Vec3 } from '@mivro/core/mesh'
 import CountField from '../ui/CountField.vue'
+import Fold from '../ui/Fold.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import SideCube from './SideCube.vue'
+import { sideOf, sides, type Side } from './sides.ts'
 
 const props = defineProps<{ up: Vec3; take: (up: Vec3) => Problem | undefined }>()
 
-const axes: Record<string, Vec3> = {
-  '+Z': [0, 0, 1],
-  '−Z': [0, 0, -1],
-  '+X': [1, 0, 0],
-  '−X': [-1, 0, 0],
-  '+Y': [0, 1, 0],
-  '−Y': [0, -1, 0],
+const axes: Record<Side, string> = {
+  Top: '+Z',
+  Bottom: '−Z',
+  Front: '−Y',
+  Back: '+Y',
+  Left: '−X',
+  Right: '+X',
 }
-const options = Object.keys(axes).map((value) => ({ value, label: value }))
-const chosen = computed(() => {
-  const found = Object.entries(axes).find(([, axis]) => axis.every((x, i) => x === props.up[i]))
-  return found?.[0] ?? ''
-})
+const options = Object.entries(axes).map(([value, axis]) => ({
+  value,
+  label: value,
+  hint: `${axis} of the file`,
+}))
+const chosen = computed(() => sideOf(props.up))
 const change = (axis: number, value: number) =>
   props.take(props.up.map((x, i) => (i === axis ? value : x)) as unknown as Vec3)
 </script>
 
 <template>
-  <SegmentField
-    above
-    label="Which side of the shape points up in the mould"
-    :options="options"
-    :value="chosen"
-    @choose="take(axes[$event])"
-  />
-  <div class="any">
+  <div class="side">
+    <SegmentField
+      above
+      label="Which side of the shape points up in the mould"
+      :options="options"
+      :value="chosen ?? ''"
+      @choose="take(sides[$event as Side])"
+    />
+    <SideCube :side="chosen" />
+  </div>
+  <Fold title="Another direction" :open="!chosen">
     <CountField
       v-for="(name, axis) in ['X', 'Y', 'Z']"
       :key="name"
@@ -40,18 +47,18 @@ const change = (axis: number, value: number) =>
       :value="up[axis]"
       :take="(value) => change(axis, value)"
     />
-  </div>
+  </Fold>
 </template>
 
 <style scoped>
-.any {
+.side {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 4px 16px;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: end;
+  gap: 8px;
 }
 
-.any :deep(input) {
-  width: 44px;
-  font-size: var(--size);
+.side :deep(.el-segmented__item) {
+  padding: 0 4px;
 }
 </style>

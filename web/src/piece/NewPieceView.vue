@@ -98,9 +98,9 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <div class="new">
+  <div class="page">
     <h1>New piece</h1>
-    <div class="columns">
+    <div class="split">
       <section class="backlit" aria-label="The shape">
         <div v-if="made.survey && preview && made.form" class="views">
           <div class="flat">
@@ -219,23 +219,6 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.new {
-  height: 100%;
-  display: grid;
-  grid-template-rows: 58px minmax(0, 1fr);
-}
-
-h1 {
-  align-self: center;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 372px;
-  gap: 14px;
-  min-height: 0;
-}
-
 .views {
   height: 100%;
   display: grid;

@@ -185,15 +185,15 @@ h2 {
   border-radius: var(--r-tiny);
 }
 
-.remove {
+.card :deep(.remove) {
   position: absolute;
   right: 10px;
   top: 10px;
   opacity: 0;
 }
 
-.card:hover .remove,
-.remove:focus-visible {
+.card:hover :deep(.remove),
+.card :deep(.remove:focus-visible) {
   opacity: 1;
 }
 </style>

@@ -52,11 +52,10 @@ useUndoOf(() => {
 </script>
 
 <template>
-  <div class="piece">
+  <div class="page">
     <div class="title">
       <h1>{{ name }}</h1>
       <span class="quiet facts">{{ facts }}</span>
-      <span class="space" />
       <nav class="stages" aria-label="Stages of the piece">
         <RouterLink
           v-for="stage in stages"
@@ -71,7 +70,6 @@ useUndoOf(() => {
         class="icon"
         :to="{ name: 'history' }"
         aria-label="History of this pour"
-        title="History of this pour"
         ><History :size="16" aria-hidden="true"
       /></ElButton>
       <ElButton tag="router-link" type="primary" :to="{ name: 'sheet' }"
@@ -101,30 +99,26 @@ useUndoOf(() => {
 </template>
 
 <style scoped>
-.piece {
-  height: 100%;
-  display: grid;
-  grid-template-rows: 58px minmax(0, 1fr);
-}
-
-.title {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-
-h1,
-.facts {
+h1 {
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 
-h1 {
+.facts {
+  flex: 1 1 0;
+  min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
-.space {
-  flex: 1;
+@media (max-width: 900px) {
+  .facts {
+    flex-basis: 100%;
+    white-space: normal;
+  }
 }
 
 .stages {

@@ -36,7 +36,7 @@ const units = [
 </script>
 
 <template>
-  <div v-if="project.piece && project.pour" class="shape">
+  <div v-if="project.piece && project.pour" class="split">
     <section class="backlit" aria-label="The shape, cut open">
       <Cutaway
         v-if="project.survey && project.compiled"
@@ -104,13 +104,6 @@ const units = [
 </template>
 
 <style scoped>
-.shape {
-  height: 100%;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 372px;
-  gap: 14px;
-}
-
 .step {
   position: absolute;
   left: 16px;

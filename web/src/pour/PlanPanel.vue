@@ -135,8 +135,8 @@ const moulds = [
     :fixes="one.fixes"
   />
   <ElTable v-if="compiled.needs.length > 0" :data="compiled.needs" table-layout="auto">
-    <ElTableColumn prop="name" label="Materials needed" />
-    <ElTableColumn v-slot="{ row }" label="in all" align="right" class-name="num">
+    <ElTableColumn min-width="40" prop="name" label="Materials needed" />
+    <ElTableColumn v-slot="{ row }" min-width="40" label="in all" align="right" class-name="num">
       {{ show(row.mass, 'mass', studio.units, { step: displayStep(row.mass, plan.scaleStep) }) }}
     </ElTableColumn>
   </ElTable>

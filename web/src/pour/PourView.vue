@@ -57,10 +57,19 @@ function movedPour(index: number, moment: PourMoment): void {
 }
 const keepPour = () => project.planPreview && project.changePlan(project.planPreview)
 
+/** A layer that was added has the keys: arrows move it, Delete deletes it. */
+async function addAndHold(): Promise<void> {
+  add()
+  await nextTick()
+  const index = project.compiled!.layers.length - 1
+  document.querySelector<SVGElement>(`[data-surface="${index}"]`)?.focus()
+}
+
 let unbind = () => {}
 onMounted(() => {
   unbind = keys({
-    a: add,
+    a: addAndHold,
+    Delete: () => layer.value && remove(),
     s: split,
     t: turn,
     '1': () => look('layers'),
@@ -76,11 +85,11 @@ const shortcuts = [
   ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
-  ['Delete', 'Delete the layer whose surface has the focus'],
+  ['Delete', 'Delete the layer that is shown'],
   ['↑ ↓', 'Move the surface by 0.5 mm'],
   ['Shift ↑ ↓', 'Move it by 5 mm'],
   ['T', 'Turn the cut by 15°'],
-  ['← →', 'On a pour moment of the clock: 5 min; Shift: 30 min'],
+  ['← →', 'On a pour moment of the clock: 5 min; Shift: 30 min; fast resins: 5 s and 30 s'],
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
   ['Esc', 'Deselect: show the whole pour'],
@@ -109,7 +118,7 @@ const shortcuts = [
           </Tip>
         </div>
         <span class="gap" />
-        <ToolButton label="Add layer" tip="Add a layer (A)" @click="add">
+        <ToolButton label="Add layer" tip="Add a layer (A)" @click="addAndHold">
           <Plus :size="15" aria-hidden="true" />
         </ToolButton>
         <ToolButton
@@ -205,6 +214,12 @@ const shortcuts = [
   column-gap: 14px;
 }
 
+@media (max-width: 1180px) {
+  .pour {
+    grid-template-columns: minmax(0, 1fr) 330px;
+  }
+}
+
 .table {
   min-height: 0;
   display: flex;
@@ -215,6 +230,7 @@ const shortcuts = [
 .tools {
   display: flex;
   gap: 6px;
+  flex-wrap: wrap;
   padding: 12px 14px 0;
 }
 
@@ -288,5 +304,26 @@ const shortcuts = [
 
 .back {
   align-self: flex-start;
+}
+
+@media (max-width: 900px) {
+  .pour {
+    height: auto;
+    display: flex;
+    flex-direction: column;
+  }
+
+  .table {
+    min-height: 460px;
+  }
+
+  .strip {
+    height: 190px;
+  }
+
+  .inspector {
+    contain: none;
+    margin-top: 14px;
+  }
 }
 </style>

@@ -123,7 +123,7 @@ const fine = (planned: number) => displayStep(planned, step.value)
             ({ row, columnIndex }) => (row.heads ? [1, columnIndex === 0 ? 3 : 0] : [1, 1])
           "
         >
-          <ElTableColumn v-slot="{ row }" label="What was weighed">
+          <ElTableColumn v-slot="{ row }" min-width="40" label="What was weighed">
             <template v-if="row.heads">
               <b class="num">{{ row.layer + 1 }} {{ row.heads }}</b>
               <span v-if="errors[row.layer] !== undefined" class="quiet small ratio">{{
@@ -132,13 +132,19 @@ const fine = (planned: number) => displayStep(planned, step.value)
             </template>
             <template v-else>{{ row.amount.name }}</template>
           </ElTableColumn>
-          <ElTableColumn v-slot="{ row }" label="planned" align="right" class-name="num">
+          <ElTableColumn
+            v-slot="{ row }"
+            min-width="40"
+            label="planned"
+            align="right"
+            class-name="num"
+          >
             {{
               row.amount &&
               figure(row.amount.planned, 'mass', studio.units, { step: fine(row.amount.planned) })
             }}
           </ElTableColumn>
-          <ElTableColumn v-slot="{ row }" label="actual" align="right">
+          <ElTableColumn v-slot="{ row }" min-width="40" label="actual" align="right">
             <QuantityField
               v-if="row.amount"
               bare
@@ -214,6 +220,12 @@ const fine = (planned: number) => displayStep(planned, step.value)
   grid-template-columns: 1fr 1fr;
   gap: 32px;
   margin-top: 12px;
+}
+
+@media (max-width: 1180px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
 }
 
 .ratio {

@@ -91,7 +91,7 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
 </script>
 
 <template>
-  <div v-if="project.piece" class="pulls">
+  <div v-if="project.piece" class="split listing">
     <section class="list" aria-label="Pulls of this piece">
       <div class="acts">
         <ElButton v-if="canRecord" type="primary" @click="record">
@@ -148,13 +148,6 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
 </template>
 
 <style scoped>
-.pulls {
-  height: 100%;
-  display: grid;
-  grid-template-columns: 330px minmax(0, 1fr);
-  gap: 14px;
-}
-
 .list {
   display: flex;
   flex-direction: column;
@@ -230,7 +223,7 @@ ul {
   border-radius: var(--r-tiny);
 }
 
-.x {
+.card :deep(.x) {
   position: absolute;
   right: 6px;
   top: 8px;

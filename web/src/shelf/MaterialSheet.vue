@@ -84,7 +84,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
 </script>
 
 <template>
-  <div class="sides">
+  <div class="split">
     <section class="panel sheet" aria-label="The sheet" @focusin="touched">
       <div class="head">
         <ElColorPicker
@@ -253,14 +253,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
 </template>
 
 <style scoped>
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 352px;
-  gap: 14px;
-  min-height: 0;
-}
-
-.sides > :only-child {
+.split > :only-child {
   grid-column: 1 / 3;
 }
 

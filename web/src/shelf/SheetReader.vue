@@ -98,19 +98,31 @@ const working = computed(() => {
         @choose="chosen = Number($event)"
       />
       <ElTable :data="rows" table-layout="auto">
-        <ElTableColumn prop="label" label="What it does" />
-        <ElTableColumn prop="now" label="as it is" align="right" class-name="num" />
-        <ElTableColumn v-if="then" v-slot="{ row }" label="a fifth more" align="right">
+        <ElTableColumn min-width="40" prop="label" label="What it does" />
+        <ElTableColumn min-width="40" prop="now" label="as it is" align="right" class-name="num" />
+        <ElTableColumn
+          v-if="then"
+          v-slot="{ row }"
+          min-width="40"
+          label="a fifth more"
+          align="right"
+        >
           <span class="num" :class="{ moves: row.then !== row.now }">{{ row.then }}</span>
         </ElTableColumn>
       </ElTable>
       <CautionNote v-for="caution in law?.cautions ?? []" :key="caution.code" :caution="caution" />
     </template>
     <ElTable v-if="working.length > 0" :data="working" table-layout="auto">
-      <ElTableColumn v-slot="{ row }" label="In a room of">
+      <ElTableColumn v-slot="{ row }" min-width="40" label="In a room of">
         {{ show(row.room, 'temperature', studio.units) }}
       </ElTableColumn>
-      <ElTableColumn v-slot="{ row }" label="it can be worked for" align="right" class-name="num">
+      <ElTableColumn
+        v-slot="{ row }"
+        min-width="40"
+        label="it can be worked for"
+        align="right"
+        class-name="num"
+      >
         {{ showDuration(row.time) }}
       </ElTableColumn>
     </ElTable>

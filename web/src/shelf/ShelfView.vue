@@ -97,7 +97,7 @@ function facts(material: Material): string {
 </script>
 
 <template>
-  <div class="listed">
+  <div class="listed page">
     <div class="title">
       <h1>Materials</h1>
       <span class="space" />
@@ -120,7 +120,7 @@ function facts(material: Material): string {
       >
     </div>
     <ExchangeDialog v-model="arriving" />
-    <div class="columns">
+    <div class="split listing">
       <section class="panel list" aria-label="Materials">
         <ProblemNote
           v-for="problem in [...problems, ...notOpened]"
@@ -185,18 +185,8 @@ function facts(material: Material): string {
 </template>
 
 <style scoped>
-.title {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
 .space {
   flex: 1;
-}
-
-.listed > .columns {
-  grid-template-columns: 300px minmax(0, 1fr);
 }
 
 li i {

@@ -225,7 +225,16 @@ h1 {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 14px;
-  max-width: 980px;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .columns > .wide {
+    grid-column: 1;
+  }
 }
 
 .box {

@@ -22,7 +22,7 @@ defineOptions({ inheritAttrs: false })
       :aria-label="bare ? label : undefined"
       v-bind="$attrs"
     >
-      <slot /><template v-if="!bare">{{ label }}</template>
+      <slot /><span v-if="!bare" class="label">{{ label }}</span>
     </ElButton>
   </Tip>
 </template>

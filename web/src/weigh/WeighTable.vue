@@ -33,16 +33,23 @@ const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep
       table-layout="auto"
       :row-class-name="({ row }) => `part-${row.what}`"
     >
-      <ElTableColumn prop="name" :label="head" />
+      <ElTableColumn min-width="40" prop="name" :label="head" />
       <ElTableColumn
         v-slot="{ row }"
+        min-width="40"
         :label="unitSymbol('mass', scale) === 'g' ? 'grams' : 'ounces'"
         align="right"
         class-name="num"
       >
         <b>{{ mass(row.mass) }}</b>
       </ElTableColumn>
-      <ElTableColumn v-slot="{ row }" label="scale shows" align="right" class-name="num">
+      <ElTableColumn
+        v-slot="{ row }"
+        min-width="40"
+        label="scale shows"
+        align="right"
+        class-name="num"
+      >
         {{ figure(row.reading, 'mass', scale, { step }) }}
       </ElTableColumn>
     </ElTable>

@@ -65,6 +65,7 @@ describe('a vent on the cut', () => {
     expect(heard.dragged).not.toHaveBeenCalled()
     await g.trigger('pointerdown', { button: 0 })
     await g.trigger('pointermove', { clientX: 12, clientY: 34 })
+    await new Promise(requestAnimationFrame)
     expect(onOutline).toHaveBeenLastCalledWith(12, 34)
     expect(heard.dragged).toHaveBeenLastCalledWith([0.012, 0, 0.034])
     await g.trigger('pointerup')

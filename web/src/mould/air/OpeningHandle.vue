@@ -4,6 +4,7 @@ import type { MouldOpening } from '@mivro/core/mould'
 import type { Vec3 } from '@mivro/core/mesh'
 import { show } from '@mivro/core/units'
 import { useStudio } from '../../project/studioStore.ts'
+import { useDrag } from '../../ui/useDrag.ts'
 
 const props = defineProps<{
   opening: MouldOpening
@@ -24,7 +25,6 @@ const emit = defineEmits<{
 }>()
 
 const studio = useStudio()
-const dragging = ref(false)
 const step = 0.0005
 const far = computed(() => Math.abs(props.behind) > 0.0015)
 const words = computed(() => {
@@ -35,23 +35,16 @@ const words = computed(() => {
   return `${name}, ${show(Math.abs(props.behind), 'length', studio.units)} ${side} the cut`
 })
 
-function take(event: PointerEvent): void {
-  if (event.button !== 0) return
-  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
-  dragging.value = true
-  emit('select')
-}
-function move(event: PointerEvent): void {
-  if (!dragging.value) return
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-  const at = props.onOutline(event.clientX - svg.left, event.clientY - svg.top)
-  if (at) emit('drag', at)
-}
-function leave(): void {
-  if (!dragging.value) return
-  dragging.value = false
-  emit('drop')
-}
+const handle = ref<SVGElement>()
+const { down, move, up } = useDrag({
+  take: () => emit('select'),
+  move: ({ clientX, clientY }) => {
+    const svg = handle.value!.ownerSVGElement!.getBoundingClientRect()
+    const at = props.onOutline(clientX - svg.left, clientY - svg.top)
+    if (at) emit('drag', at)
+  },
+  drop: () => emit('drop'),
+})
 
 const arrows: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -66,21 +59,26 @@ function press(event: KeyboardEvent): void {
     emit('nudge', way[0] * by, way[1] * by)
     event.preventDefault()
   } else if (event.key === 'Delete') emit('remove')
+  else if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    emit('select')
+  }
 }
 </script>
 
 <template>
   <g
+    ref="handle"
     class="handle"
     :class="[opening.what, { on: selected, far }]"
     role="button"
     tabindex="0"
     :aria-label="`${words}. Drag along the outline, or use the arrows.`"
     :data-opening="opening.what"
-    @pointerdown="take"
+    @pointerdown="down"
     @pointermove="move"
-    @pointerup="leave"
-    @pointercancel="leave"
+    @pointerup="up"
+    @pointercancel="up"
     @keydown="press"
     @focus="emit('select')"
   >

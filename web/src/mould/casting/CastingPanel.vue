@@ -113,16 +113,22 @@ const origin = [
       {{ percent(geometry.parting.blocked, geometry.around) }} of what stands around the piece.
     </p>
     <ElTable :data="geometry.pulls.slice(0, 4)" table-layout="auto">
-      <ElTableColumn v-slot="{ row }" label="Pulled apart">{{
+      <ElTableColumn v-slot="{ row }" min-width="40" label="Pulled apart">{{
         angle(row.direction)
       }}</ElTableColumn>
-      <ElTableColumn v-slot="{ row }" label="blocked" align="right" class-name="num">
+      <ElTableColumn v-slot="{ row }" min-width="40" label="blocked" align="right" class-name="num">
         {{ percent(row.blocked, row.around) }}
       </ElTableColumn>
-      <ElTableColumn v-slot="{ row }" label="needs a core" align="right" class-name="num">
+      <ElTableColumn
+        v-slot="{ row }"
+        min-width="40"
+        label="needs a core"
+        align="right"
+        class-name="num"
+      >
         {{ percent(row.inner, row.around) }}
       </ElTableColumn>
-      <ElTableColumn v-slot="{ row }" align="right">
+      <ElTableColumn v-slot="{ row }" min-width="40" align="right">
         <ElButton
           v-if="angle(row.direction) !== 'straight up'"
           link

@@ -158,7 +158,7 @@ const words = computed(
             ].join(' ')
         "
       >
-        <ElTableColumn v-slot="{ row }" label="Kind of mould">
+        <ElTableColumn v-slot="{ row }" min-width="40" label="Kind of mould">
           <ElButton
             text
             size="small"
@@ -176,18 +176,36 @@ const words = computed(
             >
           </ElButton>
         </ElTableColumn>
-        <ElTableColumn v-slot="{ row }" label="silicone" align="right" class-name="num">
+        <ElTableColumn
+          v-slot="{ row }"
+          min-width="40"
+          label="silicone"
+          align="right"
+          class-name="num"
+        >
           {{ row.silicone > 0 ? show(row.silicone, 'mass', studio.units, { step: 1e-3 }) : '' }}
         </ElTableColumn>
-        <ElTableColumn v-slot="{ row }" label="hands" align="right" class-name="num">
+        <ElTableColumn v-slot="{ row }" min-width="40" label="hands" align="right" class-name="num">
           {{ row.hands }} h
         </ElTableColumn>
-        <ElTableColumn prop="days" label="days" align="right" class-name="num" />
-        <ElTableColumn prop="pulls" label="pulls" align="right" class-name="num" />
-        <ElTableColumn v-slot="{ row }" label="cleaning" align="right" class-name="num">
+        <ElTableColumn min-width="40" prop="days" label="days" align="right" class-name="num" />
+        <ElTableColumn min-width="40" prop="pulls" label="pulls" align="right" class-name="num" />
+        <ElTableColumn
+          v-slot="{ row }"
+          min-width="40"
+          label="cleaning"
+          align="right"
+          class-name="num"
+        >
           {{ row.cleaning }} min
         </ElTableColumn>
-        <ElTableColumn v-slot="{ row }" label="each copy" align="right" class-name="num">
+        <ElTableColumn
+          v-slot="{ row }"
+          min-width="40"
+          label="each copy"
+          align="right"
+          class-name="num"
+        >
           <b>{{ row.ruledOut ? 'no' : showMoney(row.perCopy, studio.studio.currency) }}</b>
         </ElTableColumn>
       </ElTable>

@@ -1,0 +1,22 @@
+/** Every view of the demo studio, by name and address. */
+export const views: [string, string][] = [
+  ['Pieces', '/pieces'],
+  ['New piece', '/pieces/new'],
+  ['Shape', '/pieces/demo-meteorite/shape'],
+  ['Pour', '/pieces/demo-comet-drop/pour'],
+  ['Heat', '/pieces/demo-comet-drop/pour?lens=heat'],
+  ['Mixing', '/desk'],
+  ['Air', '/pieces/demo-astronomer/mould/air'],
+  ['Castability', '/pieces/demo-astronomer/mould/casting'],
+  ['Kind', '/pieces/demo-astronomer/mould/kind'],
+  ['Silicone', '/pieces/demo-orrery/mould/silicone'],
+  ['Compatibility', '/pieces/demo-astronomer/mould/contact'],
+  ['Mould record', '/pieces/demo-astronomer/mould/passport'],
+  ['Mould sheet', '/pieces/demo-astronomer/mould-sheet'],
+  ['Moulds', '/moulds'],
+  ['Pulls', '/pieces/demo-coaster/pulls'],
+  ['Run sheet', '/pieces/demo-comet-drop/sheet'],
+  ['Materials', '/shelf/demo-slow-epoxy'],
+  ['Settings', '/studio'],
+  ['an address that is not there', '/nowhere'],
+]

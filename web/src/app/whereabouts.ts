@@ -1,0 +1,54 @@
+import { computed, nextTick, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useProject } from '../project/projectStore.ts'
+
+/** What each address is called: in the title of the page, and in the trail at the top. */
+export const placeNames: Record<string, string> = {
+  pieces: 'Pieces',
+  'new-piece': 'New piece',
+  shape: 'Shape',
+  mould: 'Mould',
+  pour: 'Pour',
+  history: 'History',
+  pulls: 'Pulls',
+  sheet: 'Run sheet',
+  'mould-sheet': 'Mould sheet',
+  moulds: 'Moulds',
+  desk: 'Mixing',
+  shelf: 'Materials',
+  studio: 'Settings',
+  lost: 'Not found',
+}
+
+/** The trail to what is open: the place, then the piece in it. */
+export function useTrail() {
+  const route = useRoute()
+  const project = useProject()
+  return computed(() => {
+    const place = placeNames[String(route.name)] ?? 'Pieces'
+    if (route.name === 'new-piece') return ['Pieces', place]
+    if (route.params.id === undefined) return [place]
+    const name = project.piece?.document.name
+    return name ? ['Pieces', name, place] : ['Pieces']
+  })
+}
+
+/** The page's title names what is open; the focus goes to its heading when another is opened. */
+export function useWhereabouts(): void {
+  const trail = useTrail()
+  watch(
+    trail,
+    (parts) => {
+      const own = parts.length > 2 ? parts.slice(1) : parts.slice(-1)
+      document.title = `${own.join(', ')} · Mivro`
+    },
+    { immediate: true },
+  )
+  useRouter().afterEach(async (to, from) => {
+    if (from.name === undefined || to.name === from.name) return
+    await nextTick()
+    const heading = document.querySelector<HTMLElement>('main h1')
+    heading?.setAttribute('tabindex', '-1')
+    heading?.focus({ preventScroll: true })
+  })
+}
