@@ -67,7 +67,7 @@ export default tseslint.config(
   {
     files: ['web/src/**/*.{ts,vue}'],
     // Colours of materials are the person's own data.
-    ignores: ['**/*.test.ts', 'web/src/shelf/startingMaterials.ts'],
+    ignores: ['**/*.test.ts', 'web/src/project/startingMaterials.ts'],
     rules: {
       'no-restricted-syntax': ['error', { selector: `Literal${hex}`, ...ownColour }],
       'vue/no-restricted-syntax': ['error', { selector: `VLiteral${hex}`, ...ownColour }],

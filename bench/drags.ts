@@ -51,7 +51,7 @@ export async function benchDrags(): Promise<void> {
 const shownBy: Record<string, string> = {
   'mould/air': '[data-list="pockets"] li',
   'mould/casting': 'h3:has-text("Parting and pull")',
-  'mould/kind': '[data-kind]',
+  'mould/kind': 'tr.kind-two-part',
   pour: '[data-surface]',
 }
 
@@ -68,7 +68,7 @@ const drags: Record<string, (page: Page, address: string) => Promise<number>> = 
   },
   'the moment of the heat': async (page, address) => {
     await page.goto(`${address}/pieces/demo-comet-drop/pour?lens=heat`)
-    const tab = page.getByRole('slider', { name: 'The moment looked at' }).locator('.tab')
+    const tab = page.getByRole('slider', { name: 'Time', exact: true }).locator('.tab')
     return longestTask(page, tab, 3000, (i) => [80 * Math.sin(i / 9), 0])
   },
 }

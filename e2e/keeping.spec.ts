@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from './mivro.ts'
+import { expect, Mivro, test } from './mivro.ts'
 import { RunningServer } from './server.ts'
 
 test('killed in the middle of edits, every acknowledged edit is there', async ({ mivro, page }) => {
@@ -183,4 +183,32 @@ test('a change to what was deleted elsewhere is said, and what was typed stays',
     'This plan is not here. It may have been deleted: look under Settings, Deleted.',
   )
   await expect(mivro.field('Copies in this mix')).toHaveValue('3')
+})
+
+// Three steps: a slab of 50 x 20 mm, its layer, a typical resin. By hand: π/4 · 50² · 20 = 39.3 ml.
+test('a newcomer is led from an empty store to a first piece and its weights', async ({ page }) => {
+  const server = await RunningServer.start({ demo: false })
+  const mivro = new Mivro(page, server)
+  await page.goto(server.address)
+  await page.getByRole('link', { name: 'Create the first piece' }).click()
+  const steps = page.getByRole('region', { name: 'First steps' })
+  await expect(steps).toContainText('Choose Dimensions')
+  await page.getByText('Dimensions', { exact: true }).click()
+  await mivro.type('Diameter', '50')
+  await mivro.type('Thickness', '20')
+  await mivro.field('Name').fill('My first')
+  await page.getByRole('button', { name: 'Create piece' }).click()
+  await expect(steps).toContainText('Press Add layer')
+  await page.getByRole('button', { name: 'Add layer' }).click()
+  await expect(steps).toContainText('Choose the resin of the layer')
+  await page.getByRole('button', { name: 'Add typical materials' }).first().click()
+  await mivro.pick('Resin', 'Typical deep-pour epoxy 3:1')
+  await expect(steps).toContainText('That is all it takes')
+  const { reading } = await mivro.weights('B')
+  // 39.3 ml and a tenth of reserve at about 1.1 g/ml.
+  expect(reading).toBeGreaterThan(44)
+  expect(reading).toBeLessThan(50)
+  await steps.getByRole('button', { name: 'Hide' }).click()
+  await expect(steps).toBeHidden()
+  await server.kill()
 })

@@ -14,6 +14,7 @@ import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SolidView from '../solid/SolidView.vue'
 import FieldRow from '../ui/FieldRow.vue'
+import FirstSteps from '../project/FirstSteps.vue'
 import { useStudio } from '../project/studioStore.ts'
 import { provideRefusals } from '../ui/refusals.ts'
 import Says from '../ui/Says.vue'
@@ -142,6 +143,7 @@ async function make(): Promise<void> {
         </p>
       </section>
       <aside class="panel beside" aria-label="The new piece">
+        <FirstSteps :done="0" />
         <SegmentField
           above
           label="Where the shape comes from"

@@ -7,6 +7,7 @@ import type { Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
 import { api, type PieceOverview, type Stored } from '../api/client.ts'
 import { listNewest, newestOf } from '../api/sessions.ts'
+import { led } from '../project/firstVisit.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
@@ -90,7 +91,7 @@ const fillDemo = () =>
       A piece is a shape with its pours: cut it into layers, see what to weigh and when to pour, and
       keep how it came out.
       <template #next>
-        <ElButton tag="router-link" type="primary" to="/pieces/new"
+        <ElButton tag="router-link" type="primary" to="/pieces/new" @click="led = true"
           >Create the first piece</ElButton
         >
         <ElButton @click="fillDemo"> Look round the demo studio </ElButton>

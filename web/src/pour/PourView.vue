@@ -7,6 +7,8 @@ import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
 import { usualDay } from '@mivro/core/plan'
 import { useHeat } from '../heat/useHeat.ts'
+import FirstSteps from '../project/FirstSteps.vue'
+import { led } from '../project/firstVisit.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useProject } from '../project/projectStore.ts'
@@ -50,6 +52,12 @@ const lenses = [
 const lens = computed(() => (route.query.lens === 'heat' ? 'heat' : 'layers'))
 const look = (name: string) =>
   router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
+/** Of the three first steps: the shape is there, then a layer, then its weights. */
+const steps = computed(() => {
+  const layers = project.compiled?.layers ?? []
+  if (layers.some(({ weighing }) => weighing)) return 3
+  return layers.length > 0 ? 2 : 1
+})
 const heat = useHeat(() => lens.value === 'heat')
 
 function movedPour(index: number, moment: PourMoment): void {
@@ -186,6 +194,7 @@ const shortcuts = [
       tabindex="-1"
       @scroll.passive="scrolled = true"
     >
+      <FirstSteps v-if="led" :done="steps" />
       <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
       <div v-if="shown" class="panels" :class="{ away: !layer || lens === 'heat' }">

@@ -23,6 +23,12 @@ export const useShelf = defineStore('shelf', () => {
     return made.id
   }
 
+  /** Typical materials of the trade, for a shelf that is empty. */
+  async function addTypical(): Promise<void> {
+    const { typicalMaterials } = await import('./startingMaterials.ts')
+    for (const material of typicalMaterials) await add(material)
+  }
+
   /** An open sheet was edited: what plans see follows at once. */
   function follow(id: string, document: Material): void {
     stored.value = stored.value.map((entry) => (entry.id === id ? { ...entry, document } : entry))
@@ -38,5 +44,5 @@ export const useShelf = defineStore('shelf', () => {
     await load()
   }
 
-  return { stored, loaded, materials, load, add, follow, remove, restore }
+  return { stored, loaded, materials, load, add, addTypical, follow, remove, restore }
 })

@@ -20,7 +20,7 @@ import { toCsv, toJson } from './exchangeFiles.ts'
 import ExchangeDialog from './ExchangeDialog.vue'
 import MaterialSheet from './MaterialSheet.vue'
 import { useShelf } from '../project/shelfStore.ts'
-import { startingMaterial, typicalMaterials } from './startingMaterials.ts'
+import { startingMaterial } from '../project/startingMaterials.ts'
 
 const route = useRoute()
 const router = useRouter()
@@ -71,10 +71,7 @@ const add = (kind: MaterialKind) =>
     }
   })
 
-const addTypical = () =>
-  trying(async () => {
-    for (const material of typicalMaterials) await shelf.add(material)
-  })
+const addTypical = () => trying(shelf.addTypical)
 
 const remove = ({ id, document }: Stored<Material>) =>
   trying(async () => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElOption, ElSelect } from 'element-plus'
 import type { MaterialKind } from '@mivro/core/material'
 import { useShelf } from '../project/shelfStore.ts'
 import FieldRow from './FieldRow.vue'
@@ -48,12 +48,14 @@ const swatch = (id: string) => {
       </ElOption>
     </ElSelect>
     <template #after>
-      <RouterLink
-        v-if="shelf.loaded && entries.length === 0"
-        class="small none"
-        :to="{ name: 'shelf', params: { material: '' } }"
-        >No {{ kind }} yet: add one</RouterLink
-      >
+      <span v-if="shelf.loaded && entries.length === 0" class="small none">
+        <RouterLink :to="{ name: 'shelf', params: { material: '' } }"
+          >No {{ kind }} yet: add one</RouterLink
+        >
+        <ElButton v-if="shelf.stored.length === 0" link type="primary" @click="shelf.addTypical">
+          Add typical materials
+        </ElButton>
+      </span>
       <slot />
     </template>
   </FieldRow>
