@@ -119,3 +119,22 @@ test.describe('the shelf and the pour', () => {
     await expect(page.locator('aside .times')).toContainText(/Pourable for2[78] min/)
   })
 })
+
+test('the shape is shown in 3D where its section says little', async ({ mivro, page }) => {
+  await mivro.open('/pieces/demo-astronomer/shape')
+  await page.getByRole('button', { name: '3D' }).click()
+  await expect(page.getByRole('img', { name: 'The shape in 3D' })).toBeVisible()
+  await page.getByRole('button', { name: 'Section' }).click()
+  await expect(page.getByText('Lowest in the mould, poured first')).toBeVisible()
+})
+
+test('prices are written in the currency of the settings', async ({ mivro, page }) => {
+  await mivro.open('/studio')
+  await mivro.field('Currency of prices').fill('CHF')
+  await page.getByRole('option', { name: /^CHF/ }).click()
+  await mivro.saved()
+  await mivro.open('/pieces/demo-comet-drop/mould/kind')
+  await expect(page.locator('.kind-two-part')).toContainText('CHF', { timeout: 30_000 })
+  await mivro.open('/studio')
+  await mivro.pick('Currency of prices', 'none')
+})

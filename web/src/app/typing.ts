@@ -1,9 +1,11 @@
 import { onScopeDispose, ref, type Ref } from 'vue'
 
-/** Whether a field is typed into; choices and sliders hand on at once. */
+/** Whether a field is typed into; choices, also those that are searched, and sliders hand on at once. */
 export const isTyped = (field: Element): boolean =>
   field instanceof HTMLTextAreaElement ||
-  (field instanceof HTMLInputElement && ['text', 'number', 'search'].includes(field.type))
+  (field instanceof HTMLInputElement &&
+    ['text', 'number', 'search'].includes(field.type) &&
+    field.getAttribute('role') !== 'combobox')
 
 /** Whether a field of the page holds typing that it has not handed on yet. */
 export function useTyping(target: Document = document): Ref<boolean> {

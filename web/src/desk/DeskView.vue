@@ -183,7 +183,7 @@ function empty(): void {
           >
             {{ figure(row.reading, 'mass', scale, { step: desk.step }) }}
           </ElTableColumn>
-          <ElTableColumn v-slot="{ row }" min-width="40" label="is in the cup" align="right">
+          <ElTableColumn v-slot="{ row }" min-width="40" label="in the cup" align="right">
             <QuantityField
               :key="`${row.what}-${refill}`"
               bare

@@ -110,7 +110,7 @@ async function make(): Promise<void> {
               :loops="made.form.outline.loops"
               class="drawn"
             />
-            <div class="cut">
+            <div class="view">
               <Cutaway
                 still
                 :section="made.survey.section"
@@ -221,22 +221,13 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.views {
-  height: 100%;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(0, 1fr));
-  grid-auto-flow: column;
-  grid-auto-columns: minmax(0, 1fr);
-}
-
 .flat {
   display: flex;
   flex-direction: column;
   min-height: 0;
 }
 
-.drawn,
-.cut {
+.drawn {
   position: relative;
   flex: 1;
   min-height: 0;

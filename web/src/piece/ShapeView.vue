@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
+import { Box, Scissors } from 'lucide-vue-next'
 import type { Form } from '@mivro/core/piece'
 import type { FileUnit, Vec3 } from '@mivro/core/mesh'
 import type { Solid } from '@mivro/core/shape'
 import Cutaway from '../cutaway/Cutaway.vue'
+import SolidView from '../solid/SolidView.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
+import ToolButton from '../ui/ToolButton.vue'
 import DirectionFields from './DirectionFields.vue'
 import MeasuredFields from './MeasuredFields.vue'
 import OutlineFields from './OutlineFields.vue'
@@ -15,6 +18,7 @@ import ShapeFacts from './ShapeFacts.vue'
 import SolidFields from './SolidFields.vue'
 
 const project = useProject()
+const solid = ref(false)
 const document = computed(() => project.piece!.document)
 const changeForm = (form: Form) => project.changePiece({ ...document.value, form })
 const changeUp = (up: Vec3) => project.changePlan({ ...project.plan!, up: [...up] })
@@ -38,14 +42,25 @@ const units = [
 <template>
   <div v-if="project.piece && project.pour" class="split">
     <section class="backlit" aria-label="The shape, cut open">
+      <SolidView v-if="solid && document.form.from !== 'measured'" :form="document.form" />
       <Cutaway
-        v-if="project.survey && project.compiled"
+        v-else-if="project.survey && project.compiled"
         still
         :section="project.survey.section"
         :curve="project.survey.curve"
         :plan="project.plan!"
         :compiled="project.compiled"
       />
+      <div v-if="document.form.from !== 'measured'" class="tools">
+        <ToolButton
+          :label="solid ? 'Section' : '3D'"
+          :tip="solid ? 'Show it cut open' : 'Show it in 3D'"
+          :aria-pressed="solid"
+          @click="solid = !solid"
+        >
+          <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />
+        </ToolButton>
+      </div>
       <p v-if="project.shapeStep" class="step" role="status">{{ project.shapeStep }} …</p>
     </section>
     <aside class="panel beside" aria-label="The shape">
@@ -104,6 +119,16 @@ const units = [
 </template>
 
 <style scoped>
+.backlit > .solid {
+  height: 100%;
+}
+
+.tools {
+  position: absolute;
+  right: 14px;
+  top: 12px;
+}
+
 .step {
   position: absolute;
   left: 16px;

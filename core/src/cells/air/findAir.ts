@@ -1,7 +1,7 @@
 import type { Cavity } from '../../mesh/cavity.ts'
 import { section } from '../../filling/section.ts'
 import type { Vec3 } from '../../mesh/vector.ts'
-import { cellsInside, cellVolume, middleOf, type Grid } from '../voxel/grid.ts'
+import { cellsInside, cellVolume, type Grid } from '../voxel/grid.ts'
 import { voxelise } from '../voxel/voxelise.ts'
 import { airPockets } from './airPockets.ts'
 import { ceilings, type Ceilings } from './ceilings.ts'
@@ -9,6 +9,7 @@ import type { Opening } from './openingCells.ts'
 import { highestPlace } from './bestTilt.ts'
 import { pocketsOnSection, type AirSlab } from './onSection.ts'
 import type { AirPocket } from './pocket.ts'
+import { pocketSurfaces } from './pocketSurface.ts'
 import { prefilledBy } from './prefill.ts'
 import { siliconeAir } from './siliconeAir.ts'
 
@@ -25,8 +26,8 @@ export interface AirQuestion {
 /** One pocket as a screen shows it. */
 export interface ShownPocket extends Omit<AirPocket, 'cells'> {
   slabs: AirSlab[]
-  /** Places in it, for the 3-D view: x, y, z of cells in the piece's axes. */
-  places: Float32Array
+  /** The surface it lies under, for the 3D view: corners of triangles in the piece's axes. */
+  surface: Float32Array
   /** It is filled beforehand by a dab. */
   prefilled: boolean
 }
@@ -40,9 +41,6 @@ export interface AirAnswer {
   seen: number
   cell: number
 }
-
-/** Cells drawn of one pocket in 3-D. */
-const mostPlaces = 6000
 
 /** The piece in cells, as the search for air takes it: worth keeping while only openings move. */
 export function airCells({ mesh, closure }: Cavity, up: Vec3): Grid {
@@ -68,12 +66,14 @@ export function findAir(
       ? siliconeAir(mesh, up)
       : { grid: cells, pockets: airPockets(mesh, cells, filling) }
   const slabs = pocketsOnSection(grid, pockets, section(mesh, up, turn))
+  const bottom = lowestAlong(mesh, grid)
+  const surfaces = pocketSurfaces(mesh, grid, pockets, bottom, { outside: of === 'silicone' })
   const dabs = prefilledBy(grid, pockets, of === 'resin' ? prefills : [])
   return {
-    pockets: pockets.map(({ cells: own, ...pocket }, i) => ({
+    pockets: pockets.map(({ cells: _, ...pocket }, i) => ({
       ...pocket,
       slabs: slabs[i],
-      places: placesOf(grid, own),
+      surface: surfaces[i],
       prefilled: dabs[i] !== undefined,
     })),
     ceilings: ceilings(mesh, up),
@@ -83,14 +83,11 @@ export function findAir(
   }
 }
 
-/** The middles of the cells at the pocket's own surface. */
-function placesOf(grid: Grid, cells: Uint32Array): Float32Array {
-  const held = new Set(cells)
-  const [nx, , nz] = grid.counts
-  const beside = [1, -1, nz, -nz, nx * nz, -nx * nz]
-  const skin = cells.filter((cell) => beside.some((step) => !held.has(cell + step)))
-  const step = Math.max(1, Math.ceil(skin.length / mostPlaces))
-  const places: number[] = []
-  for (let i = 0; i < skin.length; i += step) places.push(...middleOf(grid, skin[i]))
-  return Float32Array.from(places)
+/** The piece's lowest point along the way up of the grid, that heights are counted from. */
+function lowestAlong({ positions: p }: Cavity['mesh'], { axes: { up } }: Grid): number {
+  let lowest = Infinity
+  for (let i = 0; i < p.length; i += 3) {
+    lowest = Math.min(lowest, p[i] * up[0] + p[i + 1] * up[1] + p[i + 2] * up[2])
+  }
+  return lowest
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { ElButton } from 'element-plus'
-import type { Vec3 } from '@mivro/core/mesh'
+import { axesFor, type Vec3 } from '@mivro/core/mesh'
 import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { openScene, type PieceScene } from './scene.ts'
@@ -13,6 +13,7 @@ const air = useAir()
 const box = ref<HTMLElement>()
 const scene = shallowRef<PieceScene>()
 const cut = ref(false)
+const glass = ref(false)
 const failed = ref(false)
 
 onMounted(() => {
@@ -49,7 +50,7 @@ watch(
   },
   { immediate: true },
 )
-watch(() => [project.plan?.up, project.turn, cut.value], settle)
+watch(() => [project.plan?.up, project.turn, cut.value, glass.value, project.mould], settle)
 watch(() => [project.air, air.openings, air.selected, props.casting], settle)
 
 function settle(): void {
@@ -57,14 +58,21 @@ function settle(): void {
   if (!scene.value || !survey || !plan) return
   scene.value.hold(plan.up as Vec3)
   scene.value.setCut(cut.value ? survey.section : undefined)
-  scene.value.setOpenings(air.openings, air.selected)
+  const block = project.mould?.box
+  const over = block?.over ?? 0.01
+  const { origin, height } = survey.section
+  scene.value.setOpenings(air.openings, air.selected, {
+    up: plan.up as Vec3,
+    top: origin[2] + height + over,
+  })
   scene.value.setPockets(
-    props.casting
-      ? project.judged.flatMap(({ at }) =>
-          at ? [{ places: Float32Array.from(at), prefilled: false }] : [],
-        )
-      : (project.air?.pockets ?? []),
-    props.casting ? 0.0016 : (project.air?.cell ?? 0.001),
+    props.casting ? [] : (project.air?.pockets ?? []),
+    props.casting ? project.judged.flatMap(({ at }) => (at ? [at as Vec3] : [])) : [],
+  )
+  scene.value.setMould(
+    glass.value && block && project.mould
+      ? { ...block, axes: axesFor(project.mould.masterUp as Vec3) }
+      : undefined,
   )
 }
 </script>
@@ -81,6 +89,9 @@ function settle(): void {
     <div v-else class="hint">
       <ElButton :aria-pressed="cut" @click="cut = !cut">
         {{ cut ? 'Show it whole' : 'Cut it open here too' }}
+      </ElButton>
+      <ElButton :aria-pressed="glass" @click="glass = !glass">
+        {{ glass ? 'Hide the mould' : 'Show the mould' }}
       </ElButton>
       <span class="small quiet"
         >Drag to turn, wheel to come near; gates and vents move along the surface.</span

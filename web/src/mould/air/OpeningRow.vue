@@ -91,8 +91,8 @@ const open = computed(() => air.selected === props.opening.id)
   width: 92px;
 }
 
-.choice {
-  padding: 2px 0;
+.opening .choice.el-button.is-text {
+  padding: 2px 4px;
 }
 
 .open {

@@ -1,12 +1,13 @@
 import {
-  AmbientLight,
   BufferAttribute,
+  Box3,
+  BoxGeometry,
   BufferGeometry,
+  CylinderGeometry,
   DirectionalLight,
   DoubleSide,
   Group,
-  IcosahedronGeometry,
-  InstancedMesh,
+  HemisphereLight,
   Matrix4,
   Mesh,
   MeshStandardMaterial,
@@ -21,10 +22,11 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
 import { token } from '../../theme/token.ts'
 import type { MouldOpening } from '@mivro/core/mould'
-import { fromAxes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
+import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
 import { type Section } from '@mivro/core/filling'
 
 interface Hand {
@@ -32,6 +34,17 @@ interface Hand {
   onDrag: (id: string, at: readonly number[]) => void
   onDrop: () => void
 }
+
+/** The silicone around a piece: its own way up, and how much of it is left where, m. */
+export interface MouldBlock {
+  axes: Axes
+  side: number
+  under: number
+  over: number
+}
+
+/** Faces that meet at more than this are an edge, radians; flatter ones are smooth. */
+const crease = 0.6
 
 /** Metres are drawn as this many units: three's near plane likes tens. */
 const scale = 1000
@@ -49,10 +62,11 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const camera = new PerspectiveCamera(32, 1, 1, 5000)
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
-  scene.add(new AmbientLight(token('light'), 1.7))
-  const sun = new DirectionalLight(token('sun'), 2.2)
-  sun.position.set(0.6, 1, 0.8)
-  scene.add(sun)
+  scene.add(new HemisphereLight(token('light'), token('track'), 2.1))
+  const sun = new DirectionalLight(token('sun'), 1.4)
+  sun.position.set(-0.8, 1.4, 1)
+  camera.add(sun)
+  scene.add(camera)
   const held = new Group()
   scene.add(held)
 
@@ -61,8 +75,23 @@ export function openScene(box: HTMLElement, hand: Hand) {
     roughness: 0.6,
     emissive: token('air-glow'),
     emissiveIntensity: 0.35,
+    side: DoubleSide,
+    // It lies on the skin of the piece: a hair before it.
+    polygonOffset: true,
+    polygonOffsetFactor: -2,
+    polygonOffsetUnits: -2,
   })
-  const dabbed = new MeshStandardMaterial({ color: token('amber'), roughness: 0.6 })
+  const dabbed = airy.clone()
+  dabbed.color.set(token('amber'))
+  dabbed.emissiveIntensity = 0
+  const glassy = new MeshStandardMaterial({
+    color: token('silicone-deep'),
+    roughness: 0.15,
+    transparent: true,
+    opacity: 0.22,
+    side: DoubleSide,
+    depthWrite: false,
+  })
   const plane = new Plane(new Vector3(0, 0, 1), 0)
   const skin = new MeshStandardMaterial({
     color: token('skin'),
@@ -73,6 +102,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     depthWrite: false,
   })
   let piece: Mesh | undefined
+  let glass: Mesh | undefined
   let size = 50
   const openings = new Group()
   const pockets = new Group()
@@ -105,8 +135,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     const points = Float32Array.from(positions, (x) => x * scale)
     geometry.setAttribute('position', new BufferAttribute(points, 3))
     geometry.setIndex(new BufferAttribute(triangles, 1))
-    const flat = geometry.toNonIndexed()
-    flat.computeVertexNormals()
+    const flat = toCreasedNormals(geometry, crease)
     geometry.dispose()
     flat.computeBoundingSphere()
     piece = new Mesh(flat, skin)
@@ -119,10 +148,12 @@ export function openScene(box: HTMLElement, hand: Hand) {
   }
 
   function frameIt(): void {
+    if (!piece) return
     held.updateMatrixWorld()
-    const middle = piece!.geometry.boundingSphere!.center.clone().applyMatrix4(held.matrixWorld)
+    const middle = piece.geometry.boundingSphere!.center.clone().applyMatrix4(held.matrixWorld)
     controls.target.copy(middle)
-    camera.position.copy(middle).add(new Vector3(1.6, 0.9, 3.1).multiplyScalar(size))
+    const near = glass ? 1.6 : 1.12
+    camera.position.copy(middle).add(new Vector3(1.6, 0.9, 3.1).multiplyScalar(size * near))
     camera.near = size / 50
     camera.far = size * 40
     camera.updateProjectionMatrix()
@@ -149,52 +180,105 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const at = new Vector3(...fromAxes(axes, origin)).multiplyScalar(scale)
       plane.setFromNormalAndCoplanarPoint(normal, at).applyMatrix4(held.matrixWorld)
     }
-    for (const material of [skin, airy, dabbed]) material.clippingPlanes = section ? [plane] : []
+    for (const material of [skin, airy, dabbed, glassy])
+      material.clippingPlanes = section ? [plane] : []
     skin.opacity = section ? 0.85 : 0.34
     skin.depthWrite = section !== undefined
     skin.needsUpdate = true
     draw()
   }
 
-  function setOpenings(list: readonly MouldOpening[], selected: string | undefined): void {
+  /** Gates and vents as the channels they are, from the piece to the top of the mould. */
+  function setOpenings(
+    list: readonly MouldOpening[],
+    selected: string | undefined,
+    { up, top }: { up: Vec3; top: number },
+  ): void {
+    for (const child of openings.children) (child as Mesh).geometry.dispose()
     openings.clear()
+    const way = new Vector3(...up).normalize()
     for (const { id, at, bore, what } of list) {
-      const ball = new Mesh(
-        new SphereGeometry(Math.max((bore * scale) / 2, size * 0.028), 24, 16),
-        new MeshStandardMaterial({
-          color: token(what === 'gate' ? 'honey' : 'teal'),
-          emissive: token('teal'),
-          emissiveIntensity: id === selected ? 0.45 : 0,
-        }),
-      )
-      ball.position.set(at[0] * scale, at[1] * scale, at[2] * scale)
-      ball.userData.id = id
-      openings.add(ball)
+      const from = new Vector3(...at).multiplyScalar(scale)
+      const length = Math.max(top * scale - from.dot(way), bore * scale)
+      const radius = Math.max((bore * scale) / 2, size * 0.012)
+      const material = new MeshStandardMaterial({
+        color: token(what === 'gate' ? 'honey' : 'teal'),
+        emissive: token('teal'),
+        emissiveIntensity: id === selected ? 0.45 : 0,
+        roughness: 0.4,
+      })
+      const channel = new Mesh(new CylinderGeometry(radius, radius, length, 24), material)
+      channel.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), way)
+      channel.position.copy(from).addScaledVector(way, length / 2)
+      const mouth = new Mesh(new SphereGeometry(Math.max(radius, size * 0.028), 24, 16), material)
+      mouth.position.copy(from)
+      for (const part of [channel, mouth]) {
+        part.userData.id = id
+        openings.add(part)
+      }
     }
     draw()
   }
 
+  /** The surfaces that air lies under; and places that are only pointed at. */
   function setPockets(
-    list: readonly { places: Float32Array; prefilled: boolean }[],
-    cell: number,
+    list: readonly { surface: Float32Array; prefilled: boolean }[],
+    places: readonly Vec3[] = [],
   ): void {
+    for (const child of pockets.children) (child as Mesh).geometry.dispose()
     pockets.clear()
-    const bubble = new IcosahedronGeometry(cell * scale * 0.9, 0)
-    for (const { places, prefilled } of list) {
-      const count = places.length / 3
-      const cloud = new InstancedMesh(bubble, prefilled ? dabbed : airy, count)
-      const matrix = new Matrix4()
-      for (let i = 0; i < count; i++) {
-        matrix.setPosition(
-          places[3 * i] * scale,
-          places[3 * i + 1] * scale,
-          places[3 * i + 2] * scale,
-        )
-        cloud.setMatrixAt(i, matrix)
-      }
-      cloud.renderOrder = 1
-      pockets.add(cloud)
+    for (const { surface, prefilled } of list) {
+      const flat = new BufferGeometry()
+      flat.setAttribute(
+        'position',
+        new BufferAttribute(
+          surface.map((x) => x * scale),
+          3,
+        ),
+      )
+      const bubble = new Mesh(toCreasedNormals(flat, crease), prefilled ? dabbed : airy)
+      flat.dispose()
+      bubble.renderOrder = 1
+      pockets.add(bubble)
     }
+    for (const [x, y, z] of places) {
+      const ball = new Mesh(new SphereGeometry(size * 0.03, 24, 16), airy)
+      ball.position.set(x * scale, y * scale, z * scale)
+      pockets.add(ball)
+    }
+    draw()
+  }
+
+  /** The silicone around the piece as glass: a block about it, along its own way up. */
+  function setMould(block: MouldBlock | undefined): void {
+    const before = glass !== undefined
+    glass?.geometry.dispose()
+    if (glass) held.remove(glass)
+    glass = undefined
+    if (block && piece) {
+      const { right, away, up } = block.axes
+      const turn = new Matrix4().makeBasis(
+        new Vector3(...right),
+        new Vector3(...away),
+        new Vector3(...up),
+      )
+      const points = piece.geometry.getAttribute('position')
+      const box = new Box3()
+      const back = turn.clone().invert()
+      const point = new Vector3()
+      for (let i = 0; i < points.count; i++) {
+        box.expandByPoint(point.fromBufferAttribute(points, i).applyMatrix4(back))
+      }
+      const { side, under, over } = block
+      box.min.sub(new Vector3(side, side, under).multiplyScalar(scale))
+      box.max.add(new Vector3(side, side, over).multiplyScalar(scale))
+      const sides = box.getSize(new Vector3())
+      glass = new Mesh(new BoxGeometry(sides.x, sides.y, sides.z), glassy)
+      glass.applyMatrix4(turn.multiply(new Matrix4().setPosition(box.getCenter(point))))
+      glass.renderOrder = 3
+      held.add(glass)
+    }
+    if (before === (glass === undefined)) frameIt()
     draw()
   }
 
@@ -244,7 +328,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     renderer.domElement.remove()
   }
 
-  return { setMesh, hold, setCut, setOpenings, setPockets, close }
+  return { setMesh, hold, setCut, setOpenings, setPockets, setMould, close }
 }
 
 export type PieceScene = ReturnType<typeof openScene>
