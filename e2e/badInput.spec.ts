@@ -132,14 +132,14 @@ test.describe('the pour', () => {
   })
 
   test('an inclusion bigger than its layer', async ({ mivro, page }) => {
-    await mivro.pick('Set something in', 'Something else')
-    await mivro.type('What it is', 'Steel ball')
+    await mivro.pick('Add inclusion', 'Something else')
+    await mivro.type('Name', 'Steel ball')
     await mivro.type('Density', '7.8 g/ml')
-    await mivro.type('One weighs', '500 g')
+    await mivro.type('Weight of one', '500 g')
     await expect(page.locator('[data-code="inclusions-too-big"]:visible')).toContainText(
       'The inclusions take 64.1 ml and Clear foot holds 48.0 ml in all, so no resin is left to hold them.',
     )
-    await expect(mivro.field('One weighs')).toHaveValue('500.00')
+    await expect(mivro.field('Weight of one')).toHaveValue('500.00')
   })
 
   test('an unknown unit, and a bare ounce where a volume is wanted', async ({ mivro, page }) => {

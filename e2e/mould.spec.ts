@@ -51,10 +51,10 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     const chart = page.locator('[data-chart="break-even"]')
     await expect(chart).toBeVisible({ timeout: 30_000 })
     await expect(chart).toHaveAttribute('aria-label', /From 1: /)
-    await mivro.type('Copies wanted in all', '2')
+    await mivro.type('Copies in total', '2')
     const advised = page.locator('tr[class*="kind-"]', { hasText: 'recommended' })
     await expect(advised).toHaveClass(/kind-cut-block/)
-    await mivro.type('Copies wanted in all', '6')
+    await mivro.type('Copies in total', '6')
   })
 
   await test.step('silicone: what to mix, with the cautions before it', async () => {

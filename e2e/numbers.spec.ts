@@ -9,8 +9,8 @@ const figures = async (page: Page, part: 'A' | 'B') =>
 async function measured(mivro: Mivro, page: Page): Promise<void> {
   await mivro.open('/pieces/new')
   await page.getByText('Measured', { exact: true }).click()
-  await mivro.type('It weighs', '40 g')
-  await mivro.type('Its density', '1.15')
+  await mivro.type('Weight', '40 g')
+  await mivro.type('Density', '1.15')
   await mivro.type('Width', '50')
   await mivro.type('Depth', '40')
   await mivro.type('Height', '60')
@@ -48,11 +48,11 @@ test('a measured piece whose sides hold less than its volume is refused at its p
   page,
 }) => {
   await measured(mivro, page)
-  await mivro.type('It weighs', '400 g')
+  await mivro.type('Weight', '400 g')
   await expect(page.getByRole('alert')).toContainText(/120.0 ml/)
   await mivro.field('Name').fill('Too heavy')
   await page.getByRole('button', { name: 'Create piece' }).click()
-  await expect(page.getByText(/It weighs stands in red/)).toBeVisible()
+  await expect(page.getByText(/Weight stands in red/)).toBeVisible()
   await expect(page).toHaveURL(/\/pieces\/new$/)
 })
 
@@ -123,7 +123,7 @@ test('a run sheet of a fast urethane says the planned start, times of day and se
   await page.locator('input[type=file]').setInputFiles(stl('fast.stl', block()))
   await page.getByRole('button', { name: 'Create piece' }).click()
   await page.getByText('Working hours', { exact: true }).click()
-  await mivro.type('First cup is mixed at', '14:00')
+  await mivro.type('First mix at', '14:00')
   await page.getByRole('button', { name: 'Add layer' }).click()
   await mivro.layer('Layer 1').click()
   await mivro.type(/^From 0.0 mm up to/, '5')

@@ -262,7 +262,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'same-name': (a) =>
     `Another material is called ${a.name} too. Delete one, or add the lot to its name, so that plans don't mix them up.`,
   'pot-mass-assumed': (a, u) =>
-    `The sheet names no mass for its pot life, so ${show(a.mass, 'mass', u)} in a cup is assumed. If it was measured on more, the resin is slower than reckoned.`,
+    `The sheet names no mass for its pot life, so ${show(a.mass, 'mass', u)} in a cup is assumed. If it was measured on more, the resin is slower than estimated.`,
   'recoat-before-gel': (a) =>
     `The recoat time (${showDuration(a.recoat)}) ends before the gel (${showDuration(a.gel)}), when nothing could be poured on it yet. One of them is off: check the sheet.`,
   'peak-impossible': (a, u) =>

@@ -144,7 +144,7 @@ function wishBy(value: string): void {
           :value="extra.name"
           :take="(name) => void desk.changeExtra(extra.id, { name: name.trim() || extra.name })"
         />
-        <RemoveButton :label="`Leave ${extra.name} out`" @click="desk.removeExtra(extra.id)" />
+        <RemoveButton :label="`Delete ${extra.name}`" @click="desk.removeExtra(extra.id)" />
       </div>
       <QuantityField
         label="Its share"

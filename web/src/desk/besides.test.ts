@@ -55,6 +55,7 @@ const labelled = (shown: ReturnType<typeof mount>, label: string) =>
           .attributes('for')}"]`,
       )
 const type = async (shown: ReturnType<typeof mount>, label: string, text: string) => {
+  await flushPromises()
   const input = labelled(shown, label)
   await input.setValue(text)
   await input.trigger('keydown', { key: 'Enter' })

@@ -29,13 +29,13 @@ const change = (values: object) =>
   />
   <template v-if="form.measured.how === 'weight'">
     <QuantityField
-      label="It weighs"
+      label="Weight"
       kind="mass"
       :value="form.measured.mass"
       :take="(mass) => change({ mass: mass ?? 0 })"
     />
     <QuantityField
-      label="Its density"
+      label="Density"
       kind="density"
       :value="form.measured.density"
       :take="(density) => change({ density: density ?? 0 })"

@@ -146,7 +146,7 @@ async function make(): Promise<void> {
         <FirstSteps :done="0" />
         <SegmentField
           above
-          label="Where the shape comes from"
+          label="Source of the shape"
           :options="[
             { value: 'file', label: 'A file' },
             { value: 'sizes', label: 'Dimensions' },

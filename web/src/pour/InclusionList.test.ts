@@ -35,11 +35,11 @@ describe('what is set into a layer', () => {
     expect(wrapper.find('.fields').exists()).toBe(false)
     await wrapper.get('.summary').trigger('click')
     expect(wrapper.findAll('.fields label').map((label) => label.text())).toEqual([
-      'What it is',
-      'How many in each copy',
-      'One weighs',
+      'Name',
+      'Count per copy',
+      'Weight of one',
       'Density',
-      'Thick, as it lies',
+      'Thickness',
     ])
   })
 

@@ -65,18 +65,14 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
         <RemoveButton :label="`Delete ${inclusion.name}`" @click="remove(i)" />
       </div>
       <div v-if="open === inclusion.id" class="fields">
-        <TextField
-          label="What it is"
-          :value="inclusion.name"
-          :take="(name) => change(i, { name })"
-        />
+        <TextField label="Name" :value="inclusion.name" :take="(name) => change(i, { name })" />
         <CountField
-          label="How many in each copy"
+          label="Count per copy"
           :value="inclusion.count"
           :take="(count) => change(i, { count })"
         />
         <QuantityField
-          label="One weighs"
+          label="Weight of one"
           kind="mass"
           :step="1e-5"
           :value="inclusion.mass"
@@ -89,7 +85,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           :take="(density) => change(i, { density: density ?? 0 })"
         />
         <QuantityField
-          label="Thick, as it lies"
+          label="Thickness"
           kind="length"
           optional
           placeholder="not stated"
@@ -102,8 +98,8 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
       <Plus :size="14" aria-hidden="true" />
       <ElSelect
         class="picker"
-        aria-label="Set something in"
-        placeholder="Set something in"
+        aria-label="Add inclusion"
+        placeholder="Add inclusion"
         :model-value="undefined"
         @update:model-value="add"
       >

@@ -42,7 +42,7 @@ const dew = computed(() => project.compiled!.dewPoint)
 <template>
   <Fold title="Temperature and humidity" :open="damp.length > 0">
     <QuantityField
-      label="Mould when it is poured"
+      label="Mould temperature"
       kind="temperature"
       optional
       :placeholder="liked"
@@ -50,7 +50,7 @@ const dew = computed(() => project.compiled!.dewPoint)
       :take="(mouldTemperature) => take({ mouldTemperature })"
     />
     <QuantityField
-      label="Parts when they are mixed"
+      label="Material temperature"
       kind="temperature"
       optional
       placeholder="as the room"
@@ -58,7 +58,7 @@ const dew = computed(() => project.compiled!.dewPoint)
       :take="(materialTemperature) => take({ materialTemperature })"
     />
     <QuantityField
-      label="Humidity of the air"
+      label="Humidity"
       kind="fraction"
       optional
       placeholder="not known"
@@ -79,7 +79,7 @@ const dew = computed(() => project.compiled!.dewPoint)
       :take="(standing) => take({ standing })"
     />
     <SegmentField
-      label="Pours until"
+      label="End of pouring"
       :options="[
         {
           value: 'doubled',
@@ -94,14 +94,14 @@ const dew = computed(() => project.compiled!.dewPoint)
   </Fold>
   <Fold title="Working hours" :open="night !== undefined">
     <TimeField
-      label="First cup is mixed at"
+      label="First mix at"
       optional
       placeholder="no time"
       :value="plan.begin"
       :take="(begin) => take({ begin })"
     />
     <TimeField
-      label="Bench is open from"
+      label="Working hours from"
       :value="awake.from"
       :take="(from) => take({ awake: { ...awake, from: from ?? awake.from } })"
     />

@@ -120,12 +120,12 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             @confirm="confirm('ratio')"
           />
           <TextField
-            label="Part A is called"
+            label="Name of part A"
             :value="material.nameA"
             :take="(nameA) => change({ nameA })"
           />
           <TextField
-            label="Part B is called"
+            label="Name of part B"
             :value="material.nameB"
             :take="(nameB) => change({ nameB })"
           />
@@ -162,12 +162,12 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             @confirm="confirm('ratio')"
           />
           <TextField
-            label="Part A is called"
+            label="Name of part A"
             :value="material.nameA"
             :take="(nameA) => change({ nameA })"
           />
           <TextField
-            label="Part B is called"
+            label="Name of part B"
             :value="material.nameB"
             :take="(nameB) => change({ nameB })"
           />
@@ -195,7 +195,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
         <SegmentField
           v-if="material.kind === 'tint'"
           above
-          label="What it is"
+          label="Name"
           :options="tintForms.map((value) => ({ value, label: value }))"
           :value="material.form"
           @choose="change({ form: $event })"
@@ -220,7 +220,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
               v-if="entry.key === 'potMass' && material.kind === 'resin'"
               data-field="potLifeMeans"
               data-label="How pot life is read"
-              label="read"
+              label="Pot life read"
               :options="readings"
               :value="material.potLifeMeans ?? 'cup'"
               @choose="change({ potLifeMeans: $event })"

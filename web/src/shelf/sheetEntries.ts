@@ -35,7 +35,7 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
         { key: 'potLife', label: 'Pot life', kind: 'duration' },
         {
           key: 'potMass',
-          label: 'measured on',
+          label: 'Pot mass',
           kind: 'mass',
           step: 1e-3,
           optional: '100 g, assumed',
@@ -44,7 +44,7 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
           key: 'peak',
           label: 'Peak exotherm in that cup',
           kind: 'temperature',
-          optional: 'by its kind',
+          optional: 'typical',
         },
         { key: 'gelTime', label: 'Gel time', kind: 'duration', optional: 'estimated' },
         {
@@ -103,9 +103,9 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
     {
       title: 'Physical properties',
       entries: [
-        { key: 'mass', label: 'One weighs', kind: 'mass', step: 1e-5 },
+        { key: 'mass', label: 'Weight of one', kind: 'mass', step: 1e-5 },
         { key: 'density', label: 'Density', kind: 'density' },
-        { key: 'thickness', label: 'Thick, as it lies', kind: 'length', optional: 'not stated' },
+        { key: 'thickness', label: 'Thickness', kind: 'length', optional: 'not stated' },
       ],
     },
   ],

@@ -78,7 +78,7 @@ const unseen = computed(() => project.air && Math.abs(project.air.seen - 1) > 0.
 
 const origin = [
   'Filled slowly from the gate, air leaves by gate and vents only. As the resin rises, air above it is let out until its last way closes: what lies above that height stays.',
-  'Found in cells of 1/128 of the longest side, 26 neighbours; volumes are then reckoned from the surface itself.',
+  'Found in cells of 1/128 of the longest side, 26 neighbours; volumes are then computed from the surface itself.',
   'Pockets lower than one and a half cells or under 0.5 mm³ are noise and left out. Surface tension, thick resin and stuck films are not in it.',
 ]
 </script>

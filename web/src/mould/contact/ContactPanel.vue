@@ -120,7 +120,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   />
 
   <template v-if="touched.length > 0">
-    <h3>In the box, by its kind</h3>
+    <h3>Inside the box</h3>
     <div v-for="{ role, surface } in touched" :key="role" class="role">
       <SelectField
         :label="roles[role]"

@@ -19,11 +19,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
 
 <template>
   <h2>Requirements</h2>
-  <CountField
-    label="Copies wanted in all"
-    :value="wish.copies"
-    :take="(copies) => change({ copies })"
-  />
+  <CountField label="Copies in total" :value="wish.copies" :take="(copies) => change({ copies })" />
   <SegmentField
     label="The seam"
     :options="[
@@ -52,7 +48,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     @choose="change({ detail: $event as Mould['wish']['detail'] })"
   />
   <SegmentField
-    label="A 3-D printer"
+    label="3D printer"
     :options="[
       { value: 'yes', label: 'at hand' },
       { value: 'no', label: 'none' },
@@ -61,17 +57,17 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     @choose="change({ printer: $event as Mould['wish']['printer'] })"
   />
   <CountField
-    label="Casts that one mould gives at once"
+    label="Cavities of a mould"
     :value="project.mould!.cavities"
     :take="(cavities) => project.changeMould({ cavities })"
   />
   <CountField
-    label="Moulds like this on hand"
+    label="Moulds on hand"
     :value="project.mould!.count"
     :take="(count) => project.changeMould({ count })"
   />
   <CountField
-    label="An hour of work costs"
+    label="Cost of an hour of work"
     :value="project.mould!.hourPrice"
     :take="(hourPrice) => project.changeMould({ hourPrice })"
   />
