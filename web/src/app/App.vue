@@ -83,25 +83,6 @@ main:focus {
   .shell {
     grid-template-columns: 64px minmax(0, 1fr);
   }
-
-  main:focus {
-    outline: 0;
-  }
-
-  .skip {
-    position: absolute;
-    left: 8px;
-    top: -60px;
-    z-index: 10;
-    padding: 8px 14px;
-    border-radius: var(--r-field);
-    background: var(--panel);
-  }
-
-  .skip:focus {
-    top: 8px;
-  }
-
   .place {
     padding: 0 10px 14px;
   }

@@ -11,7 +11,7 @@ import {
   type Candidate,
 } from '@mivro/core/mould'
 import { saySiliconeAsks, saySiliconeReason } from '@mivro/words/silicone'
-import { show, showArea, showDuration, showMoney } from '@mivro/core/units'
+import { show, showDuration } from '@mivro/core/units'
 import { useMouldFixes } from '../useMouldFixes.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
@@ -24,6 +24,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
+import SiliconeAmounts from './SiliconeAmounts.vue'
 import WeighSilicone from './WeighSilicone.vue'
 
 const project = useProject()
@@ -36,11 +37,6 @@ const facts = computed(() => mouldKinds[document.value.kind])
 const compiled = computed(() => project.compiledMould)
 const changeBox = (values: Partial<Box>) =>
   project.changeMould({ box: { ...box.value, ...values } })
-const thickener = computed(() =>
-  (compiled.value?.thickener ?? [])
-    .map((kg) => show(kg, 'mass', studio.units, { step: 1e-4 }))
-    .join(' + '),
-)
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 
 const shapes: Record<Box['shape'], string> = {
@@ -160,39 +156,7 @@ const step = computed(() => project.scaleStep)
       :caution="caution"
       :fixes="fixes(caution)"
     />
-    <dl v-if="compiled?.need" class="amounts">
-      <div class="row">
-        <dt>In the mould</dt>
-        <dd class="num">{{ mass(compiled.need.inMould) }}</dd>
-      </div>
-      <div class="row">
-        <dt>To open</dt>
-        <dd class="num">
-          {{ mass(compiled.need.opened)
-          }}{{
-            compiled.need.kits
-              ? `, ${compiled.need.kits} ${compiled.need.kits === 1 ? 'kit' : 'kits'}`
-              : ''
-          }}
-        </dd>
-      </div>
-      <div v-if="compiled.need.price !== undefined" class="row">
-        <dt>Cost</dt>
-        <dd class="num">{{ showMoney(compiled.need.price, studio.studio.currency) }}</dd>
-      </div>
-      <div v-if="facts.parts === 2 && compiled.room.clay > 0" class="row">
-        <dt>Clay for the bed</dt>
-        <dd class="num">{{ show(compiled.room.clay, 'volume', studio.units) }}</dd>
-      </div>
-      <div v-if="compiled.thickener.length > 0" class="row">
-        <dt>Thickener, less in the first coat</dt>
-        <dd class="num">{{ thickener }}</dd>
-      </div>
-      <div v-if="compiled.bandage > 0" class="row">
-        <dt>Bandage for the shell, four layers</dt>
-        <dd class="num">{{ showArea(compiled.bandage, studio.units) }}</dd>
-      </div>
-    </dl>
+    <SiliconeAmounts v-if="compiled" :compiled="compiled" :kind="document.kind" />
   </template>
   <p v-else class="quiet">Nothing to mix: the mould is there.</p>
 
@@ -389,14 +353,5 @@ li {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-}
-
-.amounts {
-  display: grid;
-  gap: 6px;
-}
-
-dt {
-  color: var(--ink-2);
 }
 </style>
