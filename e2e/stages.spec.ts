@@ -138,3 +138,15 @@ test('prices are written in the currency of the settings', async ({ mivro, page 
   await mivro.open('/studio')
   await mivro.pick('Currency of prices', 'none')
 })
+
+test('a figure is known on its card by a small picture, drawn when somebody is there', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces')
+  const card = page.getByRole('listitem').filter({ hasText: 'Little astronomer' })
+  await expect(card.locator('.picture svg')).toBeVisible()
+  await expect(card.locator('img')).toHaveCount(0)
+  await page.mouse.move(300, 300)
+  await expect(card.locator('img')).toBeVisible({ timeout: 20_000 })
+})

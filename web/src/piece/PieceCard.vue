@@ -17,6 +17,7 @@ import RemoveButton from '../ui/RemoveButton.vue'
 import { askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
 import MiniCut from '../cutaway/MiniCut.vue'
+import { thumbnailOf } from '../solid/thumbnail.ts'
 
 const props = defineProps<{
   piece: Stored<Piece>
@@ -63,6 +64,15 @@ const compiled = computed(() => {
 })
 watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
 const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
+/** A section says little of a figure or a drawing. */
+const thumbnail = ref<string>()
+watch(
+  () => survey.value && props.piece.document.form,
+  async (form) => {
+    if (form?.from === 'file' || form?.from === 'outline') thumbnail.value = await thumbnailOf(form)
+  },
+  { immediate: true },
+)
 const state = computed(() => {
   if (compiled.value?.cautions.some((c) => c.severity === 'stop'))
     return { word: 'Needs a look', tone: 'stop' }
@@ -88,11 +98,12 @@ const facts = computed(() => {
   <li ref="card" class="card panel">
     <RouterLink :to="`/pieces/${piece.id}/pour`" class="open" :aria-labelledby="id">
       <div class="picture">
+        <img v-if="thumbnail" class="solid" :src="thumbnail" alt="" />
         <MiniCut
           v-if="survey && compiled"
           :section="survey.section"
           :compiled="compiled"
-          :width="292"
+          :width="thumbnail ? 184 : 292"
           :height="190"
         />
         <p v-else-if="problem" class="small">{{ sayProblem(problem) }}</p>
@@ -135,6 +146,11 @@ const facts = computed(() => {
   padding: 4px;
   border-bottom: 1px solid var(--line-2);
   background: var(--backlit);
+}
+
+.picture .solid {
+  width: 84px;
+  height: 84px;
 }
 
 .picture svg {

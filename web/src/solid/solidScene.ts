@@ -27,18 +27,12 @@ const look = new Vector3(0.9, -2.6, 1.5).normalize()
 /** Around the shape, as a share of its own size. */
 const room = 1.04
 
-/** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
-export function openSolid(box: HTMLElement, colour: string) {
-  const renderer = new WebGLRenderer({ antialias: true, alpha: true })
-  renderer.setPixelRatio(Math.min(2, devicePixelRatio))
-  box.append(renderer.domElement)
+/** A shape in soft light, and the camera that looks at it. */
+function studio(renderer: WebGLRenderer, colour: string) {
   const scene = new Scene()
   const camera = new PerspectiveCamera(30, 1, 1, 5000)
   camera.up.set(0, 0, 1)
   camera.position.copy(look)
-  const controls = new OrbitControls(camera, renderer.domElement)
-  controls.enableDamping = false
-  controls.enablePan = false
   scene.add(new HemisphereLight('white', 'gainsboro', 2.3))
   const sun = new DirectionalLight('white', 1.3)
   camera.add(sun)
@@ -48,17 +42,6 @@ export function openSolid(box: HTMLElement, colour: string) {
   // As pale as cured resin: two thirds of its tint.
   material.color.set(colour).lerp(new Color('white'), 0.35)
   let solid: Mesh | undefined
-
-  const draw = () => renderer.render(scene, camera)
-  controls.addEventListener('change', draw)
-  const sized = new ResizeObserver(() => {
-    const { clientWidth: width, clientHeight: height } = box
-    if (width === 0 || height === 0) return
-    renderer.setSize(width, height)
-    camera.aspect = width / height
-    frameIt()
-  })
-  sized.observe(box)
 
   function setMesh({ positions, triangles }: Surface): void {
     if (solid) scene.remove(solid)
@@ -72,36 +55,83 @@ export function openSolid(box: HTMLElement, colour: string) {
     smooth.computeBoundingSphere()
     solid = new Mesh(smooth, material)
     scene.add(solid)
-    frameIt()
   }
 
-  /** All of it in the picture, however narrow that is, seen from where it is seen. */
-  function frameIt(): void {
+  /** All of it in the picture, however narrow that is, seen from where it is seen; its middle. */
+  function frameIt(target: Vector3): void {
     if (!solid) return
     const { center, radius } = solid.geometry.boundingSphere!
-    const toward = camera.position.clone().sub(controls.target)
+    const toward = camera.position.clone().sub(target)
     if (toward.lengthSq() === 0) toward.copy(look)
     const upright = (camera.fov * Math.PI) / 360
     const across = Math.atan(Math.tan(upright) * camera.aspect)
     const far = (room * radius) / Math.sin(Math.min(upright, across))
-    controls.target.copy(center)
+    target.copy(center)
     camera.position.copy(center).addScaledVector(toward.normalize(), far)
     camera.near = radius / 50
     camera.far = radius * 40
+    camera.lookAt(center)
     camera.updateProjectionMatrix()
+  }
+
+  const draw = () => renderer.render(scene, camera)
+  const close = () => {
+    solid?.geometry.dispose()
+    material.dispose()
+    renderer.dispose()
+  }
+  return { camera, setMesh, frameIt, draw, close }
+}
+
+/** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
+export function openSolid(box: HTMLElement, colour: string) {
+  const renderer = new WebGLRenderer({ antialias: true, alpha: true })
+  renderer.setPixelRatio(Math.min(2, devicePixelRatio))
+  box.append(renderer.domElement)
+  const { camera, setMesh, frameIt, draw, close } = studio(renderer, colour)
+  const controls = new OrbitControls(camera, renderer.domElement)
+  controls.enableDamping = false
+  controls.enablePan = false
+  controls.addEventListener('change', draw)
+  const framed = () => {
+    frameIt(controls.target)
     controls.update()
     draw()
   }
+  const sized = new ResizeObserver(() => {
+    const { clientWidth: width, clientHeight: height } = box
+    if (width === 0 || height === 0) return
+    renderer.setSize(width, height)
+    camera.aspect = width / height
+    framed()
+  })
+  sized.observe(box)
 
   return {
-    setMesh,
+    setMesh(surface: Surface) {
+      setMesh(surface)
+      framed()
+    },
     close() {
       sized.disconnect()
       controls.dispose()
-      solid?.geometry.dispose()
-      material.dispose()
-      renderer.dispose()
+      close()
       renderer.domElement.remove()
     },
   }
+}
+
+/** A small picture of a shape, `side` px square, as the address of a PNG. */
+export function pictureOf(surface: Surface, colour: string, side: number): string {
+  const renderer = new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true })
+  renderer.setPixelRatio(2)
+  renderer.setSize(side, side)
+  const { setMesh, frameIt, draw, close } = studio(renderer, colour)
+  setMesh(surface)
+  frameIt(new Vector3())
+  draw()
+  const address = renderer.domElement.toDataURL()
+  close()
+  renderer.forceContextLoss()
+  return address
 }

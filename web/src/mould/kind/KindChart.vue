@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElButton, ElTable, ElTableColumn, ElTag } from 'element-plus'
+import { ElButton, ElSkeleton, ElTable, ElTableColumn, ElTag } from 'element-plus'
 import type { ChartOptions } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
@@ -211,9 +211,14 @@ const words = computed(
       </ElTable>
     </div>
   </div>
+  <ElSkeleton v-else-if="project.geometryStep" class="waiting" animated :rows="9" />
 </template>
 
 <style scoped>
+.waiting {
+  padding: 30px 24px;
+}
+
 .kinds {
   position: absolute;
   inset: 14px 18px 14px;

@@ -10,9 +10,7 @@ const studio = useStudio()
 const facts = computed(() => mouldKinds[props.kind])
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 const thickener = computed(() =>
-  (props.compiled.thickener)
-    .map((kg) => show(kg, 'mass', studio.units, { step: 1e-4 }))
-    .join(' + '),
+  props.compiled.thickener.map((kg) => show(kg, 'mass', studio.units, { step: 1e-4 })).join(' + '),
 )
 </script>
 
