@@ -34,7 +34,13 @@ if (wanted('lint')) {
 }
 if (wanted('imports')) {
   const rules = ['--config', '.dependency-cruiser.cjs']
-  await check('Import rules', bin('depcruise'), [...rules, 'core/src', 'words/src', 'server/src', 'web/src'])
+  await check('Import rules', bin('depcruise'), [
+    ...rules,
+    'core/src',
+    'words/src',
+    'server/src',
+    'web/src',
+  ])
 }
 for (const part of ['core', 'words', 'server', 'web']) if (wanted(part)) await unit(part)
 if (wanted('e2e')) await endToEnd()

@@ -261,7 +261,12 @@ describe('what cannot be poured is said at its layer, and the others are still a
     ],
     ['a batch over the largest cup', [layer('a', 15)], { copies: 200 }, /Mix it in 2 cups/],
     ['no resin', [layer('a', 10, { resin: undefined })], {}, /A has no resin yet/],
-    ['a resin that is gone', [layer('a', 10, { resin: 'lost' })], {}, /no longer among your materials/],
+    [
+      'a resin that is gone',
+      [layer('a', 10, { resin: 'lost' })],
+      {},
+      /no longer among your materials/,
+    ],
     [
       'a tint that is gone',
       [layer('a', 10, { tint: { material: 'lost', fraction: 0.01 } })],

@@ -6,8 +6,8 @@ defineProps<{ x: number; top: number; bottom: number; says: string }>()
 <template>
   <rect :x="x - 11" :y="top - 26" width="22" :height="bottom - top + 26" class="grip" />
   <path :d="`M${x} ${top - 4}V${bottom}`" class="hair" />
-  <rect :x="x - 32" :y="top - 24" width="64" height="20" rx="10" class="tab lit" />
-  <text :x="x" :y="top - 10" text-anchor="middle">{{ says.split(',')[0] }}</text>
+  <rect :x="x - 32" :y="top - 20" width="64" height="18" rx="9" class="tab lit" />
+  <text :x="x" :y="top - 7" text-anchor="middle">{{ says.split(',')[0] }}</text>
 </template>
 
 <style scoped>

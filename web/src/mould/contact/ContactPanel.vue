@@ -56,13 +56,13 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   />
   <template v-if="made">
     <SelectField
-      label="The master is of"
+      label="Master material"
       :options="options(substances)"
       :value="contact.master.substance"
       @choose="changeMaster({ substance: $event as Substance })"
     />
     <QuantityField
-      label="Made this many weeks ago"
+      label="Age in weeks"
       kind="duration"
       bare-unit="weeks"
       optional
@@ -81,13 +81,13 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
       @choose="changeMaster({ cured: $event as Surface['cured'] })"
     />
     <SelectField
-      label="Its finish"
+      label="Finish"
       :options="options(finishes)"
       :value="contact.master.finish"
       @choose="changeMaster({ finish: $event as Surface['finish'] })"
     />
     <SegmentField
-      label="Release on it"
+      label="Release"
       :options="[
         { value: 'none', label: 'none' },
         { value: 'spray', label: 'spray' },

@@ -99,7 +99,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
             </ElButton>
           </p>
           <ElButton v-else link type="primary" @click="testing = keyOf(result, i)">
-            {{ result.test ? 'Test it again' : 'Keep a patch test' }}
+            {{ result.test ? 'Test it again' : 'Add patch test' }}
           </ElButton>
         </div>
       </li>
