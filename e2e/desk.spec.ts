@@ -78,7 +78,7 @@ test('a sheet is read: what a field means, and what it does to a piece', async (
   page,
 }) => {
   await mivro.open('/shelf/demo-slow-epoxy')
-  const box = page.getByRole('combobox', { name: 'In', exact: true })
+  const box = page.getByRole('combobox', { name: 'Example', exact: true })
   const list = page.locator('.el-select', { has: box })
   await expect(list).toContainText('Night blue', { timeout: 20_000 })
   await mivro.field('Pot life').focus()
@@ -108,8 +108,8 @@ test('three pot lives move the clock, and one can be left out', async ({ mivro, 
     ['23', '34 min'],
     ['28', '20 min'],
   ]) {
-    await seen.getByLabel('It took').fill(time)
-    await seen.getByLabel('It took').press('Enter')
+    await seen.getByLabel('Measured time').fill(time)
+    await seen.getByLabel('Measured time').press('Enter')
     await seen.getByLabel('Room', { exact: true }).fill(room)
     await seen.getByLabel('Room', { exact: true }).press('Enter')
     await seen.getByRole('button', { name: 'Add measurement' }).click()

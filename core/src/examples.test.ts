@@ -2,9 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { exampleScope } from './examples.ts'
 
-/** The examples of core's comments: `@example expression // value`, words after the value in brackets. */
-const examples = readdirSync('core/src', { recursive: true, encoding: 'utf8' })
-  .map((file) => `core/src/${file}`)
+const places = ['core/src', 'words/src']
+
+/** The examples in comments: `@example expression // value`, words after the value in brackets. */
+const examples = places
+  .flatMap((place) =>
+    readdirSync(place, { recursive: true, encoding: 'utf8' }).map((file) => `${place}/${file}`),
+  )
   .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
   .sort()
   .flatMap((file) =>
@@ -53,7 +57,7 @@ function agree(found: unknown, value: unknown): void {
   } else expect(found).toEqual(value)
 }
 
-describe('examples in the comments of core', () => {
+describe('examples in comments', () => {
   it('there are many, and each names a value', () => {
     expect(examples.length).toBeGreaterThan(120)
     expect(examples.filter(({ value }) => value === '')).toEqual([])

@@ -101,7 +101,11 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
     'It gives it its full life; an hour or two when it is urgent. The first pull carries out crumbs and is a trial: plaster, or what is left of another mix.',
 }
 
-/** What a step says, in the person's units. */
+/**
+ * What a step says, in the person's units.
+ *
+ * @example sayMaking({ code: 'brace', amounts: { places: 2 } }) // 'Brace each wall in 2 places, or tie bands around.'
+ */
 export const sayMaking = <C extends PhraseCode>(
   { code, amounts }: Phrase<C>,
   choice: UnitChoice = metric,

@@ -68,6 +68,10 @@ const reasons: Reasons = {
   'undercut-above': () => 'the piece is undercut above its back and would not come out upward',
 }
 
-/** What speaks for or against a kind of mould, as a part of a sentence. */
+/**
+ * What speaks for or against a kind of mould, as a part of a sentence.
+ *
+ * @example sayKindReason({ reason: 'one-mould', copies: 6 }) // 'one mould gives all 6'
+ */
 export const sayKindReason = (reason: KindReason): string =>
   (reasons[reason.reason] as (amounts: KindReason) => string)(reason)

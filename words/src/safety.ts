@@ -48,7 +48,7 @@ const sentences: Record<SafetyId, string> = {
   food: 'Casting resin is not approved for food, skin or toys unless its sheet says so.',
 }
 
-/** A line of safety as a sentence. */
+/** A line of safety as a sentence. @example saySafety({ id: 'sanding' }).startsWith('Sand wet') // true */
 export const saySafety = ({ id }: Pick<SafetyLine, 'id'>): string => sentences[id]
 
 /** What stands under every list of safety lines. */

@@ -29,6 +29,10 @@ const reasons: Record<Exclude<SiliconeReason['reason'], 'inhibited'>, string> = 
   'keeps-size': 'keeps its size',
 }
 
-/** What speaks for or against a silicone, as a part of a sentence. */
+/**
+ * What speaks for or against a silicone, as a part of a sentence.
+ *
+ * @example saySiliconeReason({ reason: 'keeps-size' }) // 'keeps its size'
+ */
 export const saySiliconeReason = (reason: SiliconeReason): string =>
   reason.reason === 'inhibited' ? `does not cure on ${reason.by}` : reasons[reason.reason]

@@ -97,7 +97,7 @@ function belong(piece: string, in_: boolean): void {
         <div class="row head">
           <h2>All moulds</h2>
           <ElButton link type="primary" @click="add">
-            <Plus :size="14" aria-hidden="true" />A bought one
+            <Plus :size="14" aria-hidden="true" />Bought mould
           </ElButton>
         </div>
         <p v-if="moulds?.length === 0" class="quiet small none">

@@ -47,7 +47,7 @@ describe('what was seen at the bench', () => {
   it('a pot life is kept with its room and mass, and only once a time is written', async () => {
     const { keep, type, take } = shownWith([])
     expect(keep().attributes('disabled')).toBeDefined()
-    await type('It took', '34 min')
+    await type('Measured time', '34 min')
     await type('Room', '23')
     await keep().trigger('click')
     const [kept] = take.mock.calls[0][0] as Observation[]
@@ -76,7 +76,7 @@ describe('what was seen at the bench', () => {
     const { shown, type, take, keep } = shownWith([])
     chooseIn(shown, 'Measured', 'peak')
     await flushPromises()
-    await type('It reached', '96 C')
+    await type('Measured temperature', '96 C')
     await keep().trigger('click')
     const [kept] = take.mock.calls[0][0] as Observation[]
     expect(kept.what).toBe('peak')
@@ -88,7 +88,7 @@ describe('what was seen at the bench', () => {
       () => new Problem('out-of-range', { kind: 'mass', value: 0, min: 0.0005, max: 50 }),
     )
     const { shown, type, keep } = shownWith([], refuse)
-    await type('It took', '40 min')
+    await type('Measured time', '40 min')
     await type('Amount in the cup', '0')
     await keep().trigger('click')
     expect(shown.get('[role="alert"], .says, .problem').text()).toMatch(/0\.50 g/)

@@ -98,7 +98,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
     />
     <QuantityField
       :key="what"
-      :label="what === 'peak' ? 'It reached' : 'It took'"
+      :label="what === 'peak' ? 'Measured temperature' : 'Measured time'"
       :kind="what === 'peak' ? 'temperature' : 'duration'"
       optional
       :value="value"

@@ -29,7 +29,7 @@ const column = (shown: Awaited<ReturnType<typeof reading>>, cell: number) =>
 describe('reading a sheet', () => {
   it('asks to touch a field, and shows what the sheet does to a usual layer', async () => {
     const shown = await reading(resin)
-    expect(shown.text()).toContain('Touch a field')
+    expect(shown.text()).toContain('Click a field')
     expect(shown.text()).toContain('100 g in the cup, 10 mm deep, at 21 °C')
     expect(column(shown, 0)).toEqual([
       'The cup pours for',

@@ -87,12 +87,12 @@ const working = computed(() => {
     </template>
     <template v-else>
       <h2>Reading a sheet</h2>
-      <p class="quiet">Touch a field: here stands what it means, and what it does to a piece.</p>
+      <p class="quiet">Click a field to see what it means and what it does to a piece.</p>
     </template>
 
     <template v-if="resin && now">
       <SelectField
-        label="In"
+        label="Example"
         :options="uses.map((one, i) => ({ value: String(i), label: one.label }))"
         :value="String(chosen)"
         @choose="chosen = Number($event)"

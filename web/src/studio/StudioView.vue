@@ -148,7 +148,7 @@ function change(values: Partial<Studio>): Problem | undefined {
       <section class="panel box">
         <h2>Backup</h2>
         <p class="quiet">
-          One file holds everything: pieces with their shapes, moulds, the shelf, pours, pulls, and
+          One file holds everything: pieces with their shapes, moulds, materials, pours, pulls, and
           every earlier version of them.
         </p>
         <div class="acts">

@@ -16,6 +16,7 @@ const emit = defineEmits<{ choose: [value: string] }>()
   <FieldRow :label="label">
     <ElSelect
       class="line"
+      :empty-values="[null, undefined]"
       :model-value="value"
       :aria-label="label"
       :filterable="filterable"

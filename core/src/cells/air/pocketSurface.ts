@@ -8,8 +8,6 @@ import type { AirPocket } from './pocket.ts'
  * The surface that each pocket of air lies under: the faces above its saddle, cut there. Corners
  * of triangles, nine numbers each, in the piece's own axes. `outside` is for air under a master
  * that silicone is poured over: then a face shuts in what lies before it, not behind it.
- *
- * @example pocketSurfaces(stool, cells, pockets, 0)[0].length % 9 // 0
  */
 export function pocketSurfaces(
   mesh: Mesh,

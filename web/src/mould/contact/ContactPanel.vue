@@ -72,7 +72,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     />
     <SegmentField
       v-if="isPrint(contact.master)"
-      label="The print is"
+      label="State of the print"
       :options="[
         { value: 'as printed', label: 'as printed' },
         { value: 'baked', label: 'baked' },
@@ -97,7 +97,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
       @choose="changeMaster({ release: $event as Surface['release'] })"
     />
     <SegmentField
-      label="It is"
+      label="Dampness"
       :options="[
         { value: 'dry', label: 'dry' },
         { value: 'damp', label: 'damp' },
@@ -107,7 +107,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     />
   </template>
   <p v-if="cast" class="row">
-    <span class="field-label">Cast in it</span>
+    <span class="field-label">Resin cast in it</span>
     <span>{{ cast }}, as the pour has it</span>
   </p>
   <SegmentField

@@ -21,7 +21,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
   <h2>Requirements</h2>
   <CountField label="Copies in total" :value="wish.copies" :take="(copies) => change({ copies })" />
   <SegmentField
-    label="The seam"
+    label="Seam"
     :options="[
       { value: 'hidden', label: 'should hide' },
       { value: 'may show', label: 'may show' },
@@ -30,7 +30,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     @choose="change({ seam: $event as Mould['wish']['seam'] })"
   />
   <SegmentField
-    label="See through it"
+    label="Transparent mould"
     :options="[
       { value: 'no', label: 'no need' },
       { value: 'yes', label: 'needed' },
@@ -39,7 +39,7 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
     @choose="change({ seeThrough: $event as Mould['wish']['seeThrough'] })"
   />
   <SegmentField
-    label="Its surface"
+    label="Surface detail"
     :options="[
       { value: 'plain', label: 'plain' },
       { value: 'fine grooves', label: 'fine grooves' },

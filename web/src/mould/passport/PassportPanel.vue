@@ -42,13 +42,9 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[valu
     @choose="change(withKind(mould, $event as Mould['kind']))"
   />
   <h3>Setup</h3>
-  <CountField
-    label="Bands around it"
-    :value="mould.liking.bands"
-    :take="(bands) => liking({ bands })"
-  />
+  <CountField label="Bands" :value="mould.liking.bands" :take="(bands) => liking({ bands })" />
   <SegmentField
-    label="Release in it"
+    label="Release"
     :options="[
       { value: 'none', label: 'none' },
       { value: 'spray', label: 'spray' },
@@ -58,13 +54,13 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[valu
     @choose="liking({ release: $event as Mould['liking']['release'] })"
   />
   <SelectField
-    label="Dusted with"
+    label="Dust"
     :options="['none', 'talc', 'starch', 'metal powder'].map((value) => ({ value, label: value }))"
     :value="mould.liking.dust"
     @choose="liking({ dust: $event as Mould['liking']['dust'] })"
   />
   <QuantityField
-    label="Warmed to"
+    label="Mould temperature"
     kind="temperature"
     optional
     placeholder="room"
