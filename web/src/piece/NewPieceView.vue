@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { ElButton, ElInput, ElUpload } from 'element-plus'
+import { ElAlert, ElButton, ElInput, ElUpload } from 'element-plus'
 import type { UploadFile } from 'element-plus'
 import { useRouter } from 'vue-router'
 import { Upload } from 'lucide-vue-next'
@@ -163,6 +163,11 @@ async function make(): Promise<void> {
             v-bind="said"
           />
         </FieldRow>
+        <ElAlert v-if="refused.length > 0" type="error" :closable="false">
+          {{ refused.join(' and ') }} {{ refused.length === 1 ? 'stands' : 'stand' }} in red: mend
+          {{ refused.length === 1 ? 'it' : 'them' }}, or press Esc there to take the last good size
+          back. Nothing was made.
+        </ElAlert>
         <SolidFields v-if="made.from === 'sizes'" :solid="made.solid" :take="made.takeSolid" />
         <MeasuredFields
           v-else-if="made.from === 'measured'"
@@ -208,11 +213,6 @@ async function make(): Promise<void> {
         <ElButton v-if="made.from === 'file' && made.file && !made.step" @click="made.clear">
           Choose another file
         </ElButton>
-        <p v-if="refused.length > 0" class="says" role="alert">
-          {{ refused.join(' and ') }} {{ refused.length === 1 ? 'stands' : 'stand' }} in red: mend
-          {{ refused.length === 1 ? 'it' : 'them' }}, or press Esc there to take the last good size
-          back. Nothing was made.
-        </p>
         <ElButton v-if="made.survey" type="primary" @click="make">Create piece</ElButton>
         <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>

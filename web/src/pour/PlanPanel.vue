@@ -150,7 +150,7 @@ const moulds = [
   <RoomFields :take="change" />
   <QuantityField
     v-if="into.gateBy === 'plan'"
-    label="Stays in the gate of each copy"
+    label="Gate volume of each copy"
     kind="volume"
     :value="plan.gate"
     :take="(gate) => change({ gate: gate ?? 0 })"

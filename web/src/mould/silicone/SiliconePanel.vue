@@ -146,7 +146,7 @@ const step = computed(() => project.scaleStep)
       {{ half === 'whole' ? '' : half === 'first' ? 'First half: ' : 'Second half: '
       }}{{
         batches.count === 1
-          ? 'one batch'
+          ? `${half === 'whole' ? 'One' : 'one'} batch`
           : `${batches.count} batches of ${show(batches.volume, 'volume', studio.units)}`
       }}, about {{ showDuration(batches.time) }} each with mixing and pouring.
     </p>
