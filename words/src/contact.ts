@@ -1,4 +1,26 @@
-import type { ContactResult, ContactRuleId, Substance } from '@mivro/core/mould'
+import type { ContactResult, ContactRuleId, Substance, Verdict } from '@mivro/core/mould'
+
+export const verdictWords: Record<Verdict, string> = {
+  cures: 'Cures',
+  inhibited: 'Does not cure',
+  sticks: 'Sticks',
+  spoils: 'Spoils it',
+  'soaks in': 'Soaks in',
+  unknown: 'Not known',
+}
+
+/** What a surface is there for. */
+export const roleWords: Record<ContactResult['as'], string> = {
+  master: 'the master',
+  walls: 'walls',
+  clay: 'clay of the bed',
+  glue: 'glue',
+  fillers: 'chunks',
+  rods: 'rods',
+  other: 'also in the box',
+  half: 'the other half',
+  mould: 'the mould itself',
+}
 
 /** Why it happens, the way out, and what is said where that was gone. */
 const rules: Record<ContactRuleId, { why: string; wayOut: string; met?: string }> = {

@@ -55,12 +55,7 @@ export interface MouldGeometry {
   ceiling: number
 }
 
-export const geometrySteps = [
-  'Looking for undercuts',
-  'Trying pull directions',
-  'Looking for thin silicone',
-  'Looking for thin walls',
-] as const
+export const geometrySteps = ['undercuts', 'pulls', 'thin-silicone', 'thin-walls'] as const
 export type GeometryStep = (typeof geometrySteps)[number]
 
 export interface GeometryOptions {
@@ -84,16 +79,16 @@ export function mouldGeometry(
 ): MouldGeometry {
   const foot = footprint(mesh, up)
   const longest = Math.max(foot.width, foot.depth, foot.height)
-  onStep('Looking for undercuts')
+  onStep('undercuts')
   const rule = closure.flippedEdges > 0 ? 'parity' : 'winding'
   const { blocked, row, inner, hollow, around, best } = undercuts(
     voxelise(mesh, up, { longest: 96, rule }),
   )
-  onStep('Trying pull directions')
+  onStep('pulls')
   const pulls = bestPulls(mesh, up)
-  onStep('Looking for thin silicone')
+  onStep('thin-silicone')
   const tongues = thinSilicone(mesh, up, longest, tearsBelow).map(placeOf)
-  onStep('Looking for thin walls')
+  onStep('thin-walls')
   const walls = thinWalls(mesh, up, longest, weakBelow).map(placeOf)
   return {
     volume: measures.volume,

@@ -21,13 +21,7 @@ import { standIn, volumeOf } from './measured.ts'
 import type { Form } from './piece.ts'
 
 /** The steps that reading takes, for progress. */
-export const readingSteps = [
-  'Reading triangles',
-  'Welding corners',
-  'Mending the surface',
-  'Joining parts that overlap',
-  'Checking the surface',
-] as const
+export const readingSteps = ['read', 'weld', 'mend', 'join', 'check'] as const
 export type ReadingStep = (typeof readingSteps)[number]
 
 export interface ReadOptions {
@@ -70,17 +64,17 @@ async function readFile(
   onStep: (step: ReadingStep) => void,
 ): Promise<Cavity> {
   if (!bytes) throw new Problem('mesh-missing', { id: form.mesh })
-  onStep('Reading triangles')
+  onStep('read')
   const { mesh, dropped } = await readMeshFile(bytes)
   const said = dropped > 0 ? [caution('mesh-dropped', 'warn', {}, { dropped })] : []
   const moved = nearOrigin(mesh, fileUnits[form.unit])
-  onStep('Welding corners')
+  onStep('weld')
   const welded = scaleInPlace(weld(moved.mesh), fileUnits[form.unit])
-  onStep('Mending the surface')
+  onStep('mend')
   const mended = mend(welded, form.holes ?? 'left')
-  onStep('Joining parts that overlap')
+  onStep('join')
   const body = await bodyOf(mended.mesh, kernel, mended.edges)
-  onStep('Checking the surface')
+  onStep('check')
   const cavity = cavityOf(body.mesh, body.closure)
   const cautions = [...said, ...moved.cautions, ...mended.cautions, ...body.cautions]
   return { ...cavity, cautions: [...cautions, ...cavity.cautions] }

@@ -112,7 +112,7 @@ function parsed(text: string, name: string): unknown {
   }
 }
 
-/** Known amount of the documents while their versions go by. */
+/** What is known of the documents while their versions go by. */
 class Checks {
   private readonly known = new Map<string, { row: DocumentLine; newest: number; same: boolean }>()
   private readonly shapes = new Set<string>()

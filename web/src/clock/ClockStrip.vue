@@ -10,7 +10,7 @@ import LookMark from './LookMark.vue'
 import PourMark from './PourMark.vue'
 import StripSlider from './StripSlider.vue'
 import { timeAxis, type TimeAxis } from './timeAxis.ts'
-import { meetingWords, ripeningSentence } from './words.ts'
+import { meetingWords, ripeningSentence } from '@mivro/words/clock'
 
 const props = defineProps<{
   compiled: CompiledPlan

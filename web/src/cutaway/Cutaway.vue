@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/plan'
 import type { FillCurve, Section } from '@mivro/core/filling'
 import { show, unitSymbol } from '@mivro/core/units'
+import { joinWords } from '@mivro/words/clock'
 import { useStudio } from '../project/studioStore.ts'
 import Bands from './Bands.vue'
 import { margin, spanAt } from './frame.ts'
@@ -48,12 +49,6 @@ const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), fram
 const mlX = computed(() => frame.value.block.right + 44)
 
 const labels = useLabels(() => props.compiled, frame)
-const joinWords = {
-  crisp: 'crisp join below',
-  soft: 'soft join below',
-  bled: 'bled into the one below',
-  late: 'too late to bond: scuff it',
-}
 /** As it will meet the one below at the time that the clock says. */
 const meets = ({ clock, join }: CompiledLayer) => clock?.meets ?? join
 

@@ -2,7 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
-import { compareLines, type Change } from '@mivro/core/document'
+import { compareLines } from '@mivro/core/document'
+import { changeWords } from '@mivro/words/document'
 import { useProject } from '../project/projectStore.ts'
 import { showMoment } from '../ui/dates.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -26,16 +27,8 @@ watch(
   { immediate: true },
 )
 
-const words: Record<Change, string> = {
-  made: 'Created',
-  edited: 'Changed',
-  undone: 'Undone',
-  redone: 'Redone',
-  deleted: 'Deleted',
-  restored: 'Restored',
-}
 const what = ({ change, changed }: Version) =>
-  changed.length > 0 ? `${words[change]}: ${changed.join(' · ')}` : words[change]
+  changed.length > 0 ? `${changeWords[change]}: ${changed.join(' · ')}` : changeWords[change]
 
 const today = computed(() => history.versions.value[0])
 /** Until one is chosen, the one before today's. */

@@ -15,6 +15,7 @@ import AirCut from './air/AirCut.vue'
 import AirPanel from './air/AirPanel.vue'
 import CastingPanel from './casting/CastingPanel.vue'
 import { topics, type Topic } from './topics.ts'
+import { stepWords } from '@mivro/words/steps'
 
 const Air3D = defineAsyncComponent(() => import('./air/Air3D.vue'))
 const KindChart = defineAsyncComponent(() => import('./kind/KindChart.vue'))
@@ -145,7 +146,7 @@ onUnmounted(() => {
         :problem="project.geometryProblem"
       />
       <p v-if="project.geometryStep && topic !== 'air'" class="quiet small" role="status">
-        {{ project.geometryStep }} …
+        {{ stepWords[project.geometryStep] }} …
         <ElButton size="small" text @click="project.stopLooking">Cancel</ElButton>
       </p>
       <p v-else-if="!project.geometry && !project.geometryProblem && topic !== 'air'" class="small">

@@ -10,6 +10,7 @@ import { compile, newPlan } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { fileUnits, type FileUnit } from '@mivro/core/mesh'
 import { show } from '@mivro/core/units'
+import { stepWords } from '@mivro/words/steps'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SolidView from '../solid/SolidView.vue'
@@ -79,7 +80,7 @@ async function make(): Promise<void> {
     const piece = { name: name.value, form: shape, note: '' }
     readDocument(pieceSchema, piece)
     if (shape.from === 'file') {
-      made.step = 'Keeping the file'
+      made.step = 'keep'
       const { id } = await api.uploadMesh(made.file!)
       shape = { ...shape, mesh: id }
     }
@@ -138,7 +139,7 @@ async function make(): Promise<void> {
           >
         </ElUpload>
         <p v-if="made.step" class="step" role="status">
-          {{ made.step }} …
+          {{ stepWords[made.step] }} …
           <ElButton link type="primary" @click="made.stop">Stop</ElButton>
         </p>
       </section>

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { History, Printer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
 import { sayProblem } from '@mivro/words/problem'
+import { stepWords } from '@mivro/words/steps'
 import { useStudio } from '../project/studioStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import { useUndoOf } from '../ui/undo.ts'
@@ -91,7 +92,7 @@ useUndoOf(() => {
         :problem="problem"
       />
       <p v-if="project.shapeStep && !project.survey" class="reading" role="status">
-        {{ project.shapeStep }} …
+        {{ stepWords[project.shapeStep] }} …
       </p>
       <RouterView />
     </div>

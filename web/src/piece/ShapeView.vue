@@ -5,6 +5,7 @@ import { Box, Scissors } from 'lucide-vue-next'
 import type { Form } from '@mivro/core/piece'
 import type { FileUnit, Vec3 } from '@mivro/core/mesh'
 import type { Solid } from '@mivro/core/shape'
+import { stepWords } from '@mivro/words/steps'
 import Cutaway from '../cutaway/Cutaway.vue'
 import SolidView from '../solid/SolidView.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -61,7 +62,9 @@ const units = [
           <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />
         </ToolButton>
       </div>
-      <p v-if="project.shapeStep" class="step" role="status">{{ project.shapeStep }} …</p>
+      <p v-if="project.shapeStep" class="step" role="status">
+        {{ stepWords[project.shapeStep] }} …
+      </p>
     </section>
     <aside class="panel beside" aria-label="The shape">
       <TextField

@@ -24,7 +24,7 @@ export function useNewForm(onNamed: (name: string) => void) {
   const report = shallowRef<FileReport>()
   const unit = ref<FileUnit>()
   const survey = shallowRef<Survey>()
-  const step = ref<SurveyStep | 'Keeping the file' | 'Reading the drawing'>()
+  const step = ref<SurveyStep | 'keep' | 'drawing'>()
   const problem = shallowRef<Problem>()
   /** The id of the chosen file until it is uploaded. */
   let mesh = ''
@@ -80,7 +80,7 @@ export function useNewForm(onNamed: (name: string) => void) {
   }
 
   async function chooseDrawing(chosen: File, signal: AbortSignal): Promise<void> {
-    step.value = 'Reading the drawing'
+    step.value = 'drawing'
     const { paths, unit: metres } = await readSvg(chosen)
     const { loops } = await askOutline(paths, metres, signal)
     const read = readDocument(formSchema, {
@@ -95,7 +95,7 @@ export function useNewForm(onNamed: (name: string) => void) {
     if (chosen.size > largestFile) {
       throw new Problem('file-too-large', { bytes: chosen.size, limit: largestFile })
     }
-    step.value = 'Reading triangles'
+    step.value = 'read'
     mesh = lookAt(chosen)
     const found = await inspectFile(mesh, signal)
     report.value = found

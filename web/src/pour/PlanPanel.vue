@@ -28,7 +28,7 @@ const plan = computed(() => project.plan!)
 const compiled = computed(() => project.compiled!)
 
 const change = (values: Partial<Plan>) => project.changePlan({ ...plan.value, ...values })
-/** Known amount of the shape bears on every weight. */
+/** What is known of the shape bears on every weight. */
 const ofShape = computed(() => project.survey?.cautions ?? [])
 const whole = computed(() =>
   compiled.value.cautions.filter(

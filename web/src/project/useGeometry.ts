@@ -1,13 +1,14 @@
 import { ref, shallowRef, watch } from 'vue'
-import type { MouldGeometry } from '@mivro/core/mould'
+import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
+import type { ReadingStep } from '@mivro/core/piece'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { askGeometry } from '../work/pool.ts'
 import type { HeldQuestion } from '../work/survey.ts'
 
-/** Known amount of the piece as it stands in its box, looked for while `standing` says how. */
+/** What is known of the piece as it stands in its box, looked for while `standing` says how. */
 export function useGeometry(standing: () => HeldQuestion | undefined) {
   const geometry = shallowRef<MouldGeometry>()
-  const step = ref<string>()
+  const step = ref<GeometryStep | ReadingStep>()
   const problem = shallowRef<Problem>()
   let looking = new AbortController()
 
@@ -19,7 +20,7 @@ export function useGeometry(standing: () => HeldQuestion | undefined) {
     if (!asked) return
     try {
       problem.value = undefined
-      const onProgress = (now: string) => (step.value = now)
+      const onProgress = (now: GeometryStep | ReadingStep) => (step.value = now)
       geometry.value = await askGeometry(asked, { signal, onProgress })
     } catch (error) {
       if (!signal.aborted) problem.value = problemsOf(error)[0]

@@ -101,7 +101,7 @@ export const handlers = {
 
   async held({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
     const found = await cavity(form)
-    tell('Measuring the fill')
+    tell('measure')
     return surveyHeld(found, up)
   },
 

@@ -1,6 +1,7 @@
 import type { Batch } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
-import type { Form } from '@mivro/core/piece'
+import type { GeometryStep } from '@mivro/core/mould'
+import type { Form, ReadingStep } from '@mivro/core/piece'
 import type { AirQuestion, Opening } from '@mivro/core/cells'
 import type { DrawnPath } from '@mivro/core/shape'
 import type { Question, SeatsQuestion, ShellQuestion, WaysQuestion } from './handlers.ts'
@@ -33,8 +34,10 @@ export const askTilts = (
 ) => ask('tilts', question, options)
 
 /** What a mould needs to know of a piece. */
-export const askGeometry = (question: HeldQuestion, options: AskOptions<string>) =>
-  ask('geometry', question, options)
+export const askGeometry = (
+  question: HeldQuestion,
+  options: AskOptions<GeometryStep | ReadingStep>,
+) => ask('geometry', question, options)
 
 /** How batches ripen, by the model of the cure. */
 export const askTimes = (batches: Batch[], on: 'clock' | 'back' = 'clock') =>

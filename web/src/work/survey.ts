@@ -33,7 +33,7 @@ export interface Survey extends HeldSurvey {
   section: Section
 }
 
-export type SurveyStep = ReadingStep | 'Measuring the fill' | 'Cutting it open'
+export type SurveyStep = ReadingStep | 'measure' | 'cut'
 
 export function surveyHeld({ mesh, measures, closure, cautions }: Cavity, up: Vec3): HeldSurvey {
   return {

@@ -4,6 +4,7 @@ import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { mouldKinds, partingOf, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
 import { type Vec3 } from '@mivro/core/mesh'
 import { figure, show, showAngle } from '@mivro/core/units'
+import { sureWords, wayWords } from '@mivro/words/casting'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -17,19 +18,6 @@ const studio = useStudio()
 
 const guess = computed(() => project.survey?.cautions.find(({ code }) => code === 'shape-measured'))
 const geometry = computed(() => project.geometry)
-const ways: Record<string, string> = {
-  fill: 'fill it in the master',
-  tilt: 'tilt the mould',
-  cut: 'cut the mould there',
-  vent: 'vent it',
-  prefill: 'prefill it',
-  core: 'make a core',
-  widen: 'widen the gate',
-  thicken: 'thicken the master',
-  move: 'move it',
-  narrow: 'make it narrower',
-}
-const sure = { sure: 'certain', likely: 'likely', guess: 'a guess' }
 const parting = computed(() => (geometry.value ? partingOf(project.mould!, geometry.value) : 0))
 const between = computed(() => {
   const { from, to } = geometry.value!.parting
@@ -87,9 +75,9 @@ const origin = [
     <p class="small quiet">
       {{
         finding.ways.length > 0
-          ? `What helps: ${finding.ways.map((way) => ways[way]).join(', ')}. `
+          ? `What helps: ${finding.ways.map((way) => wayWords[way]).join(', ')}. `
           : ''
-      }}This is {{ sure[finding.sure] }}.
+      }}This is {{ sureWords[finding.sure] }}.
     </p>
   </div>
   <p v-if="geometry && !guess && project.judged.length === 0" class="quiet">

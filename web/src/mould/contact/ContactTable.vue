@@ -4,7 +4,7 @@ import { ElButton } from 'element-plus'
 import { CircleCheck, CircleHelp, CircleX, Droplets } from 'lucide-vue-next'
 import { safetyFor } from '@mivro/core/caution'
 import type { ContactResult, Verdict } from '@mivro/core/mould'
-import { sayContact } from '@mivro/words/contact'
+import { roleWords, sayContact, verdictWords } from '@mivro/words/contact'
 import { preparationWords } from '@mivro/words/prepare'
 import { showDuration } from '@mivro/core/units'
 import { newId } from '../../api/client.ts'
@@ -15,26 +15,15 @@ import { useContact } from './useContact.ts'
 
 const project = useProject()
 const { contact, results, made, preparing, change } = useContact()
-const roleWords: Record<ContactResult['as'], string> = {
-  master: 'the master',
-  walls: 'walls',
-  clay: 'clay of the bed',
-  glue: 'glue',
-  fillers: 'chunks',
-  rods: 'rods',
-  other: 'also in the box',
-  half: 'the other half',
-  mould: 'the mould itself',
-}
 const testing = ref<string>()
 
-const words: Record<Verdict, { says: string; icon: unknown; tone: string }> = {
-  cures: { says: 'Cures', icon: CircleCheck, tone: 'ok' },
-  inhibited: { says: 'Does not cure', icon: CircleX, tone: 'stop' },
-  sticks: { says: 'Sticks', icon: CircleX, tone: 'stop' },
-  spoils: { says: 'Spoils it', icon: Droplets, tone: 'stop' },
-  'soaks in': { says: 'Soaks in', icon: Droplets, tone: 'warn' },
-  unknown: { says: 'Not known', icon: CircleHelp, tone: 'warn' },
+const looks: Record<Verdict, { icon: unknown; tone: string }> = {
+  cures: { icon: CircleCheck, tone: 'ok' },
+  inhibited: { icon: CircleX, tone: 'stop' },
+  sticks: { icon: CircleX, tone: 'stop' },
+  spoils: { icon: Droplets, tone: 'stop' },
+  'soaks in': { icon: Droplets, tone: 'warn' },
+  unknown: { icon: CircleHelp, tone: 'warn' },
 }
 const outcomes = ['cured clean', 'tacky', 'stuck'] as const
 
@@ -65,18 +54,18 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
       <li
         v-for="(result, i) in results"
         :key="keyOf(result, i)"
-        :class="words[result.verdict].tone"
+        :class="looks[result.verdict].tone"
         :data-verdict="result.verdict"
       >
         <component
-          :is="words[result.verdict].icon"
+          :is="looks[result.verdict].icon"
           :size="20"
           :stroke-width="1.8"
           aria-hidden="true"
         />
         <div>
           <p class="head">
-            <b>{{ words[result.verdict].says }}</b>
+            <b>{{ verdictWords[result.verdict] }}</b>
             <span
               >{{ result.poured }} on {{ result.surface.substance }},
               {{ roleWords[result.as] }}</span

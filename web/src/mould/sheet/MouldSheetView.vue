@@ -12,7 +12,8 @@ import { figure, scaleUnits, show, showDuration } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
 import { deferring } from '@mivro/words/safety'
-import { heldWords } from '../../project/heldWords.ts'
+import { stepWords } from '@mivro/words/steps'
+import { heldWords } from '@mivro/words/held'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
@@ -184,7 +185,9 @@ const print = () => window.print()
       </section>
     </main>
     <main v-else class="paper">
-      <p role="status">{{ project.geometryStep ?? 'Reading the shape' }} …</p>
+      <p role="status">
+        {{ project.geometryStep ? stepWords[project.geometryStep] : 'Reading the shape' }} …
+      </p>
     </main>
   </div>
 </template>

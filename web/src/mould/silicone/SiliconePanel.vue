@@ -12,6 +12,7 @@ import {
 } from '@mivro/core/mould'
 import { saySiliconeAsks, saySiliconeReason } from '@mivro/words/silicone'
 import { show, showDuration } from '@mivro/core/units'
+import { boxWords } from '@mivro/words/box'
 import { useMouldFixes } from '../useMouldFixes.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
@@ -39,15 +40,7 @@ const changeBox = (values: Partial<Box>) =>
   project.changeMould({ box: { ...box.value, ...values } })
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 
-const shapes: Record<Box['shape'], string> = {
-  square: 'Square walls',
-  round: 'Round tube',
-  hexagon: 'Six walls',
-  outline: 'Hugging the outline',
-  bricks: 'Toy bricks, 8 mm',
-  cup: 'A cup',
-}
-const shapeOptions = boxShapes.map((value) => ({ value, label: shapes[value] }))
+const shapeOptions = boxShapes.map((value) => ({ value, label: boxWords[value] }))
 const walls = ['card', 'foam board', 'board', 'acrylic', 'bricks', 'print'].map((value) => ({
   value,
   label: value,

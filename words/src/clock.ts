@@ -9,6 +9,14 @@ export const meetingWords: Record<Meeting, { on: string; costs: string }> = {
   late: { on: 'too late to bond', costs: 'scuff and wipe it first, a line may show' },
 }
 
+/** The same in a few words, on the label of a layer. */
+export const joinWords: Record<Meeting, string> = {
+  crisp: 'crisp join below',
+  soft: 'soft join below',
+  bled: 'bled into the one below',
+  late: 'too late to bond: scuff it',
+}
+
 /** A layer's ripening in one sentence, for whoever does not see the bands. */
 export function ripeningSentence({ name, clock }: CompiledLayer, to?: Fineness): string {
   const c = clock!

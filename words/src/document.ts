@@ -1,0 +1,11 @@
+import type { Change } from '@mivro/core/document'
+
+/** What a version of a document came from. */
+export const changeWords: Record<Change, string> = {
+  made: 'Created',
+  edited: 'Changed',
+  undone: 'Undone',
+  redone: 'Redone',
+  deleted: 'Deleted',
+  restored: 'Restored',
+}
