@@ -5,7 +5,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 import { fromData, type ProblemData } from '@mivro/core/problem'
 
 /** Memory of the process that packs or unpacks, MB: a shape of the largest size, twice, and room. */
-const heap = 160
+const heap = 256
 
 const running = new Set<ChildProcess>()
 
