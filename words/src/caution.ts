@@ -163,9 +163,9 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'damp-foam': (a) =>
     `Air at ${Math.round(a.humidity * 100)} % can foam ${a.resin}: close the bottles at once, keep cups and sticks dry, dry the air.`,
   'damp-on-cold': (a, u) =>
-    `${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what.endsWith('s') ? 'lie' : 'lies'} below the dew point of ${show(a.dewPoint, 'temperature', u)}: water settles on it and spoils ${a.resin}. Let it warm up closed, or dry the air.`,
+    `The ${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what === 'parts' ? 'lie' : 'lies'} below the dew point of ${show(a.dewPoint, 'temperature', u)}: water settles on it and spoils ${a.resin}. Let it warm up closed, or dry the air.`,
   'near-dew-point': (a, u) =>
-    `${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what.endsWith('s') ? 'are' : 'is'} within 3 degrees of the dew point (${show(a.dewPoint, 'temperature', u)}): water may settle on it. Warm it a little first.`,
+    `The ${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what === 'parts' ? 'are' : 'is'} within 3 degrees of the dew point (${show(a.dewPoint, 'temperature', u)}): water may settle on it. Warm it a little first.`,
   'bled-needs-same-time': (a) =>
     `A bled join wants ${a.layer} poured while the one below still runs (${showDuration(a.pourable)}), but mixing takes ${showDuration(a.wait)}. Mix both cups before pouring the first.`,
   'mesh-open': (a, u) =>

@@ -1,5 +1,6 @@
 import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/problem'
 import { metric, show, showTimeOfDay, unitsOf, type Kind, type UnitChoice } from '@mivro/core/units'
+import { drawingFaultWords, fileFaultWords, otherFileWords } from './fileFaults.ts'
 
 type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string
 
@@ -99,15 +100,15 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'file-gone': () =>
     'The file was moved or changed since it was chosen, so it can no longer be read. Choose it again.',
   'file-not-shape': (a) =>
-    `This is ${a.is}, whatever its name says, and not a shape. Export the shape as STL, OBJ, PLY or 3MF; a drawing as SVG goes under Outline.`,
+    `This is ${otherFileWords[a.is]}, whatever its name says, and not a shape. Export the shape as STL, OBJ, PLY or 3MF; a drawing as SVG goes under Outline.`,
   'mesh-too-fine': (a) =>
     `The file builds ${count(a.triangles)} triangles; up to ${count(a.limit)} are read. Simplify the model, or export fewer copies of its parts.`,
   'drawing-too-large': (a) =>
     `The drawing holds ${count(a.elements)} shapes; up to ${count(a.limit)} are read. Join or delete some in the program it came from.`,
   'drawing-broken': (a) =>
-    `The drawing can't be read: ${a.reason}. Save it again as plain SVG, best with its shapes as paths.`,
+    `The drawing can't be read: ${drawingFaultWords[a.fault](a.found ?? '')}. Save it again as plain SVG, best with its shapes as paths.`,
   'file-broken': (a) =>
-    `This ${a.format} file can't be read: ${a.reason}. Export it again from the program it came from.`,
+    `This ${a.format} file can't be read: ${fileFaultWords[a.fault](a.found ?? '')}. Export it again from the program it came from.`,
   'zip-too-large': (a) =>
     `The archive would unpack to ${megabytes(a.bytes)}; up to ${megabytes(a.limit)} are read. Simplify the model, or export it as STL.`,
   'outline-crosses': (a, u) =>
@@ -170,7 +171,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'store-read-only': (a) =>
     `The store can be read but not written: ${a.file}. Allow writing to the file and its folder; what you changed here is sent again by itself.`,
   'store-damaged': (a) =>
-    `The store is damaged (${a.reason}): ${a.file}. Put the file aside and start Mivro again, then restore your newest backup under Studio.`,
+    `The store is damaged (${a.reason}): ${a.file}. Put the file aside and start Mivro again, then restore your newest backup under Settings.`,
   'wrong-request': (a) => `The server can't use this request: ${a.reason}.`,
   'browser-storage': (a) =>
     `This browser can't put changes aside (${a.reason}), so what is not saved yet would be lost if you closed this page. Leave it open until it says Saved, and free some space in the browser.`,

@@ -72,8 +72,8 @@ export interface CautionAmounts {
   'mould-hot': { mould: number; pourable: number; gel: number }
   'damp-blush': { humidity: number; dewPoint: number; resin: string }
   'damp-foam': { humidity: number; resin: string }
-  'damp-on-cold': { what: string; temperature: number; dewPoint: number; resin: string }
-  'near-dew-point': { what: string; temperature: number; dewPoint: number }
+  'damp-on-cold': { what: 'mould' | 'parts'; temperature: number; dewPoint: number; resin: string }
+  'near-dew-point': { what: 'mould' | 'parts'; temperature: number; dewPoint: number }
 
   'bled-needs-same-time': { layer: string; wait: number; pourable: number }
 

@@ -145,15 +145,15 @@ export function fromJson(text: string): unknown[] {
   try {
     read = JSON.parse(text)
   } catch {
-    throw new Problem('file-broken', { format: 'JSON', reason: 'it is not JSON' })
+    throw new Problem('file-broken', { format: 'JSON', fault: 'not-json' })
   }
   const list = (read as { format?: unknown; materials?: unknown } | null)?.materials
   if (!Array.isArray(list)) {
-    throw new Problem('file-broken', { format: 'JSON', reason: 'it holds no list "materials"' })
+    throw new Problem('file-broken', { format: 'JSON', fault: 'no-materials' })
   }
   const { version = 1 } = read as { version?: number }
   if (version > exchangeVersion) {
-    throw new Problem('file-broken', { format: 'JSON', reason: 'it is of a newer version' })
+    throw new Problem('file-broken', { format: 'JSON', fault: 'newer-version' })
   }
   return few(list)
 }

@@ -12,7 +12,6 @@ import { parseQuantity } from '../units/index.ts'
 import { compile } from './compile/compile.ts'
 import { addLayer, moveSurface, removeLayer, splitLayer, withLayer } from './edit.ts'
 import { newPlan, planSchema, type Layer, type Plan } from './plan.ts'
-import { runSheet } from './runSheet.ts'
 
 const mm = 1e-3
 const ml = 1e-6
@@ -118,6 +117,14 @@ describe('layers', () => {
         expect(layers.reduce((sum, l) => sum + l.cavity, 0) / ml).toBeCloseTo(60, 6)
       }),
     )
+  })
+
+  it('a top typed as it is shown is the top, though the file says a hair less', () => {
+    const hair = { ...curve, height: curve.height - 3e-9 }
+    const { cautions, layers } = compile(plan([layer('a', 30)]), hair, shelf)
+    expect(cautions.map(({ code }) => code)).not.toContain('layer-above-top')
+    expect(cautions.map(({ code }) => code)).not.toContain('top-left-empty')
+    expect(layers[0].top).toBe(hair.height)
   })
 })
 
@@ -360,46 +367,5 @@ describe('editing', () => {
     expect(tops(addLayer(short, compile(short, curve, shelf), 'd'))).toEqual([10, 30])
     const empty = plan([])
     expect(tops(addLayer(empty, compile(empty, curve, shelf), 'd'))).toEqual([30])
-  })
-})
-
-describe('the run sheet', () => {
-  it('goes layer by layer and ends with demoulding', () => {
-    const sheet = runSheet(answer([layer('a', 15), layer('b', 30)]))
-    expect(sheet.map((s) => [s.step, s.layer?.name])).toEqual([
-      ['weigh', 'A'],
-      ['mix', 'A'],
-      ['pour', 'A'],
-      ['weigh', 'B'],
-      ['mix', 'B'],
-      ['pour', 'B'],
-      ['demould', undefined],
-    ])
-  })
-
-  it('gates are trimmed of the layer that fills them, and of none in an open mould', () => {
-    const layers = [layer('a', 15), layer('b', 30)]
-    const trims = (mould: 'open' | 'closed') => {
-      const compiled = answer(layers, { mould })
-      const clocks = compiled.layers.map(({ clock }) => clock!.trimAt)
-      return { clocks, sheet: runSheet(compiled).at(-1)!.trimAt }
-    }
-    expect(trims('open')).toEqual({ clocks: [undefined, undefined], sheet: undefined })
-    const { clocks, sheet } = trims('closed')
-    expect(clocks[0]).toBeUndefined()
-    expect(sheet).toBe(clocks[1])
-    expect(sheet).toBeGreaterThan(0)
-  })
-
-  it('a top typed as it is shown is the top, though the file says a hair less', () => {
-    const hair = { ...curve, height: curve.height - 3e-9 }
-    const { cautions, layers } = compile(plan([layer('a', 30)]), hair, shelf)
-    expect(cautions.map(({ code }) => code)).not.toContain('layer-above-top')
-    expect(cautions.map(({ code }) => code)).not.toContain('top-left-empty')
-    expect(layers[0].top).toBe(hair.height)
-  })
-
-  it('leaves out what cannot be poured, and is empty without any', () => {
-    expect(runSheet(answer([layer('a', 15, { resin: undefined })]))).toEqual([])
   })
 })

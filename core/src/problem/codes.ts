@@ -1,6 +1,8 @@
+import type { DrawingFault, FileFault, OtherFile } from './fileFaults.ts'
+
 /**
  * Every code a problem can carry, with the amounts its sentence needs. SI units.
- * `caution/problemSentences.ts` must hold a sentence for each, or the types fail.
+ * The words must hold a sentence for each, or the types fail.
  */
 export interface ProblemAmounts {
   // What was typed
@@ -43,11 +45,12 @@ export interface ProblemAmounts {
   'mesh-too-large': { largest: number }
   'volume-over-sides': { volume: number; box: number }
   'file-gone': Record<string, never>
-  'file-not-shape': { is: string }
+  'file-not-shape': { is: OtherFile }
   'mesh-too-fine': { triangles: number; limit: number }
   'drawing-too-large': { elements: number; limit: number }
-  'drawing-broken': { reason: string }
-  'file-broken': { format: string; reason: string }
+  'drawing-broken': { fault: DrawingFault; found?: string }
+  /** `found` is what stands in the file there, as it stands. */
+  'file-broken': { format: string; fault: FileFault; found?: string }
   'zip-too-large': { bytes: number; limit: number }
   'outline-crosses': { x: number; y: number }
   'outline-open': { gap: number }

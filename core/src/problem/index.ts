@@ -1,2 +1,3 @@
 export * from './codes.ts'
+export * from './fileFaults.ts'
 export * from './problem.ts'

@@ -3,7 +3,7 @@ import type { ProblemAmounts, ProblemCode } from './codes.ts'
 /**
  * Something given that cannot be used: a stable code, the amounts that its sentence needs
  * (SI units), and the place in the document it belongs to (`layers.1.fill.top`).
- * Sentences live in `caution/`; a problem carries none.
+ * Its sentence lives in the words.
  */
 export class Problem<C extends ProblemCode = ProblemCode> extends Error {
   override readonly name = 'Problem'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { solidNames, type Solid } from '@mivro/core/shape'
+import { solidNames } from '@mivro/words/solid'
+import type { Solid } from '@mivro/core/shape'
 import type { Problem } from '@mivro/core/problem'
 import CountField from '../ui/CountField.vue'
 import SelectField from '../ui/SelectField.vue'

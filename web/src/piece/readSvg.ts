@@ -51,7 +51,7 @@ export async function readSvg(file: Blob): Promise<Drawing> {
   const text = await file.text()
   const root = new DOMParser().parseFromString(text, 'image/svg+xml').documentElement
   if (root.nodeName !== 'svg') {
-    throw new Problem('file-broken', { format: 'SVG', reason: 'it is not well-formed XML' })
+    throw new Problem('file-broken', { format: 'SVG', fault: 'not-well-formed' })
   }
   const elements = parsed(() => shapesIn(root))
   if (elements > mostElements) {
@@ -85,7 +85,8 @@ function parsed<T>(read: () => T): T {
     return read()
   } catch (error) {
     if (error instanceof Problem) throw error
-    throw new Problem('drawing-broken', { reason: (error as Error).message.slice(0, 120) })
+    const found = (error as Error).message.slice(0, 120)
+    throw new Problem('drawing-broken', { fault: 'reader-stopped', found })
   }
 }
 
@@ -98,7 +99,7 @@ function shapesIn(root: Element): number {
   const count = (part: Element): number => {
     const found = known.get(part)
     if (found === 'open') {
-      throw new Problem('drawing-broken', { reason: 'a part of it uses itself' })
+      throw new Problem('drawing-broken', { fault: 'holds-itself' })
     }
     if (found !== undefined) return found
     known.set(part, 'open')

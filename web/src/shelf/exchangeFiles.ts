@@ -39,10 +39,7 @@ export async function readArrivals(file: File, shelf: readonly Material[]): Prom
     transformHeader: (name) => name.trim().toLowerCase(),
   })
   if (!meta.fields?.includes('kind') || !meta.fields.includes('name')) {
-    throw new Problem('file-broken', {
-      format: 'CSV',
-      reason: 'its first line names no columns "kind" and "name"',
-    })
+    throw new Problem('file-broken', { format: 'CSV', fault: 'no-columns' })
   }
   return arrivals(few(data), (row) => fromRow(row as Row), shelf)
 }

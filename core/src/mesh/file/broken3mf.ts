@@ -1,3 +1,4 @@
-import { Problem } from '../../problem/index.ts'
+import { Problem, type FileFault } from '../../problem/index.ts'
 
-export const broken3mf = (reason: string) => new Problem('file-broken', { format: '3MF', reason })
+export const broken3mf = (fault: FileFault, found?: string) =>
+  new Problem('file-broken', { format: '3MF', fault, found })

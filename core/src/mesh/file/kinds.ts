@@ -1,4 +1,4 @@
-import { Problem } from '../../problem/index.ts'
+import { Problem, type OtherFile } from '../../problem/index.ts'
 import type { FileUnit } from '../fileUnit.ts'
 import type { Mesh } from '../mesh.ts'
 import { isBinaryStl, isTextStl } from '../stl/inspect.ts'
@@ -21,18 +21,18 @@ export interface MeshFile {
 const sniffed = 256 * 1024
 
 /** Other things that people drop here, by how they begin. */
-const others: [RegExp, string][] = [
-  [/^%PDF-/, 'a PDF document'],
-  [/^\s*<(!doctype html|html)/i, 'a web page'],
-  [/^\s*(<\?xml[^>]*>\s*)?(<!--[^]*?-->\s*)*(<!doctype svg[^>]*>\s*)?<svg/i, 'an SVG drawing'],
-  [/^\s*<\?xml/, 'an XML document'],
-  [/^\s*[[{]/, 'a JSON document'],
-  [/^\u0089PNG/, 'a PNG picture'],
-  [/^\u00ff\u00d8\u00ff/, 'a JPEG picture'],
-  [/^GIF8/, 'a GIF picture'],
-  [/^ISO-10303-21/, 'a STEP model'],
-  [/^\u001f\u008b/, 'a packed archive'],
-  [/^(7z\u00bc\u00af|Rar!)/, 'a packed archive'],
+const others: [RegExp, OtherFile][] = [
+  [/^%PDF-/, 'pdf'],
+  [/^\s*<(!doctype html|html)/i, 'web-page'],
+  [/^\s*(<\?xml[^>]*>\s*)?(<!--[^]*?-->\s*)*(<!doctype svg[^>]*>\s*)?<svg/i, 'svg'],
+  [/^\s*<\?xml/, 'xml'],
+  [/^\s*[[{]/, 'json'],
+  [/^\u0089PNG/, 'png'],
+  [/^\u00ff\u00d8\u00ff/, 'jpeg'],
+  [/^GIF8/, 'gif'],
+  [/^ISO-10303-21/, 'step'],
+  [/^\u001f\u008b/, 'archive'],
+  [/^(7z\u00bc\u00af|Rar!)/, 'archive'],
 ]
 
 /**

@@ -58,10 +58,10 @@ export function readModel(text: string, here: string): Model {
   })
   const parser = new SaxesParser()
   parser.on('doctype', () => {
-    throw broken3mf('it declares entities, which a model has no need of')
+    throw broken3mf('entities')
   })
   parser.on('error', (error) => {
-    throw broken3mf(`its model is not well-formed (${error.message})`)
+    throw broken3mf('not-well-formed', error.message)
   })
   parser.on('opentag', ({ name, attributes: a }: SaxesTagPlain) => {
     switch (name.replace(/^.*:/, '')) {
@@ -98,7 +98,7 @@ export function readModel(text: string, here: string): Model {
 
 function unitOf(name = 'millimeter'): FileUnit {
   const unit = units.get(name)
-  if (!unit) throw broken3mf(`it is in "${name.slice(0, 40)}", which is no unit of the format`)
+  if (!unit) throw broken3mf('unknown-unit', name.slice(0, 40))
   return unit
 }
 
@@ -112,7 +112,7 @@ function transformOf(text: string | undefined): Transform {
   if (text === undefined) return still
   const numbers = text.trim().split(/\s+/).map(Number)
   if (numbers.length !== 12 || !numbers.every(Number.isFinite)) {
-    throw broken3mf(`"${text.slice(0, 80)}" is no transform`)
+    throw broken3mf('no-transform', text.slice(0, 80))
   }
   return numbers
 }

@@ -31,7 +31,7 @@ export function modelParts(bytes: Uint8Array): ModelParts {
       largest = place
     }
   }
-  if (largest === undefined) throw broken3mf('the archive holds no model')
+  if (largest === undefined) throw broken3mf('no-model')
   const named = firstModel(files['_rels/.rels'])
   const main = [named, usualMain, largest].find((place) => place !== undefined && texts.has(place))!
   return { main, texts }
@@ -52,7 +52,7 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
     })
   } catch (error) {
     if (error instanceof Problem) throw error
-    throw broken3mf(`the archive can't be unpacked`)
+    throw broken3mf('not-unpacked')
   }
 }
 

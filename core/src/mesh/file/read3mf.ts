@@ -25,7 +25,7 @@ export function read3mf(bytes: Uint8Array): MeshFile {
     let model = models.get(path)
     if (!model) {
       const text = texts.get(path)
-      if (text === undefined) throw broken3mf(`it builds "${path}", which it does not hold`)
+      if (text === undefined) throw broken3mf('part-missing', path)
       model = readModel(text, path)
       models.set(path, model)
     }
@@ -33,11 +33,11 @@ export function read3mf(bytes: Uint8Array): MeshFile {
   }
   const partAt = (path: string, object: string): Part => {
     const part = modelAt(path).parts.get(object)
-    if (!part) throw broken3mf(`it builds part ${object}, which it does not hold`)
+    if (!part) throw broken3mf('part-missing', object)
     return part
   }
   const root = modelAt(main)
-  if (root.parts.size === 0 && root.build.length === 0) throw broken3mf('its model holds no part')
+  if (root.parts.size === 0 && root.build.length === 0) throw broken3mf('no-part')
   const sizes = counted(partAt)
   const sum = root.build.reduce(
     (total, { path, object }) => {
@@ -74,7 +74,7 @@ function counted(partAt: (path: string, object: string) => Part) {
   const sizeOf = (path: string, object: string): Size => {
     const key = `${path}#${object}`
     const found = known.get(key)
-    if (found === 'open') throw broken3mf('its parts hold one another in a circle')
+    if (found === 'open') throw broken3mf('holds-itself')
     if (found) return found
     known.set(key, 'open')
     const part = partAt(path, object)

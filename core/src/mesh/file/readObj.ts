@@ -1,4 +1,4 @@
-import { Problem } from '../../problem/index.ts'
+import { Problem, type FileFault } from '../../problem/index.ts'
 import { finiteSoup } from './finite.ts'
 import { GrowingFloats } from './growing.ts'
 import type { MeshFile } from './kinds.ts'
@@ -30,7 +30,7 @@ export function readObj(bytes: Uint8Array): MeshFile {
       }
     }
   })
-  if (vertices.length === 0) throw broken('it holds no corner ("v") lines')
+  if (vertices.length === 0) throw broken('no-corners')
   const at = vertices.take()
   const corners = new Float64Array(3 * faces.length)
   faces.take().forEach((vertex, i) => {
@@ -39,7 +39,8 @@ export function readObj(bytes: Uint8Array): MeshFile {
   return { kind: 'obj', ...finiteSoup(corners) }
 }
 
-const broken = (reason: string) => new Problem('file-broken', { format: 'OBJ', reason })
+const broken = (fault: FileFault, found?: string) =>
+  new Problem('file-broken', { format: 'OBJ', fault, found })
 
 function eachLine(text: string, hear: (line: string) => void): void {
   for (let start = 0; start < text.length;) {
@@ -53,7 +54,7 @@ function eachLine(text: string, hear: (line: string) => void): void {
 /** Vertex numbers from 0 of "f 1/2/3 4 -1"; counted from the end where they are negative. */
 function cornersOf(line: string, known: number): number[] {
   const words = line.split(/\s+/)
-  if (words.length > mostCorners) throw broken(`a face of it has ${words.length - 1} corners`)
+  if (words.length > mostCorners) throw broken('corners-of-face', String(words.length - 1))
   return words.slice(1).map((word) => {
     const number = Number.parseInt(word, 10)
     return number < 0 ? known + number : number - 1

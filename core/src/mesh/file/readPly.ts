@@ -18,7 +18,8 @@ export function readPly(bytes: Uint8Array): MeshFile {
   if (vertices * 6 > held || faces * 4 > held) {
     throw new Problem('file-broken', {
       format: 'PLY',
-      reason: `it announces ${vertices} corners and ${faces} faces, more than its ${held} bytes can hold`,
+      fault: 'count-over-bytes',
+      found: String(faces),
     })
   }
   return { kind: 'ply', ...finiteSoup(cornersOf(bytes)) }
@@ -28,7 +29,7 @@ function headerOf(bytes: Uint8Array): string {
   const start = new TextDecoder('latin1').decode(bytes.subarray(0, longestHeader))
   const end = start.indexOf('end_header')
   if (end < 0) {
-    throw new Problem('file-broken', { format: 'PLY', reason: 'its header does not end' })
+    throw new Problem('file-broken', { format: 'PLY', fault: 'header-open' })
   }
   return start.slice(0, end + 'end_header'.length)
 }
@@ -46,6 +47,7 @@ function cornersOf(bytes: Uint8Array): Float32Array {
     }
     return corners
   } catch (error) {
-    throw new Problem('file-broken', { format: 'PLY', reason: String((error as Error).message) })
+    const found = String((error as Error).message)
+    throw new Problem('file-broken', { format: 'PLY', fault: 'reader-stopped', found })
   }
 }

@@ -255,13 +255,13 @@ describe('files of shapes', () => {
   })
 
   it.each([
-    ['a PDF document', '%PDF-1.7\n%abc'],
-    ['a web page', '<!DOCTYPE html><html><body>solid facet</body></html>'],
-    ['a web page', '\n<html lang="en">'],
-    ['a JSON document', '{"v": 1, "name": "solid"}'],
-    ['an SVG drawing', '<?xml version="1.0"?>\n<!-- drawn -->\n<svg xmlns="x"/>'],
-    ['an XML document', '<?xml version="1.0"?><model/>'],
-    ['a STEP model', 'ISO-10303-21;\nHEADER;'],
+    ['pdf', '%PDF-1.7\n%abc'],
+    ['web-page', '<!DOCTYPE html><html><body>solid facet</body></html>'],
+    ['web-page', '\n<html lang="en">'],
+    ['json', '{"v": 1, "name": "solid"}'],
+    ['svg', '<?xml version="1.0"?>\n<!-- drawn -->\n<svg xmlns="x"/>'],
+    ['xml', '<?xml version="1.0"?><model/>'],
+    ['step', 'ISO-10303-21;\nHEADER;'],
   ])('%s is called what it is, whatever its name says', async (is, text) => {
     await expect(read(strToU8(text.padEnd(200)))).rejects.toMatchObject({
       code: 'file-not-shape',

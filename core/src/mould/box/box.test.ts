@@ -41,7 +41,7 @@ describe('boxes around a block of 60 x 40 x 20 mm at 10 mm', () => {
     expect(built.width).toBeCloseTo(0.08, 12)
     expect(built.depth).toBeCloseTo(0.064, 12)
     const [bricks] = cuttingList(built, box({ shape: 'bricks' }))
-    expect(bricks.note).toMatch(/around 10 by 8 studs/)
+    expect(bricks.studs).toEqual([10, 8])
   })
 
   it('a cup is a frustum', () => {
@@ -77,9 +77,9 @@ describe('boxes around a block of 60 x 40 x 20 mm at 10 mm', () => {
       box({ wallThickness: 0.006 }),
     )
     expect(parts.map(({ name, length }) => [name, Math.round(length * 1000)])).toEqual([
-      ['Floor', 112],
-      ['Long wall', 92],
-      ['Short wall', 60],
+      ['floor', 112],
+      ['long-wall', 92],
+      ['short-wall', 60],
     ])
     expect(parts[1].height).toBeCloseTo(0.05, 12)
   })

@@ -1,13 +1,17 @@
 import { brick, type BuiltBox } from '../box/box.ts'
 import type { Box } from '../mould.ts'
 
+/** What is cut or laid for a box. */
+export type CutName = 'floor' | 'long-wall' | 'short-wall' | 'wall' | 'bricks' | 'strip'
+
 export interface CutPart {
-  name: string
+  name: CutName
   count: number
   /** m; a wall's height first, then its length. */
   height: number
   length: number
-  note: string
+  /** Studs along the two sides of a box of bricks. */
+  studs?: [number, number]
 }
 
 /** Walls stand this much above the fill line, m (common practice, no source). */
@@ -26,40 +30,36 @@ export function cuttingList(
 ): CutPart[] {
   const tall = height + freeboard
   const floor = (extra: number): CutPart => ({
-    name: 'Floor',
+    name: 'floor',
     count: 1,
     height: depth + extra,
     length: width + extra,
-    note: 'flat and stiff, larger than the box all round',
   })
   switch (shape) {
     case 'square':
       return [
         floor(2 * t + 0.02),
         {
-          name: 'Long wall',
+          name: 'long-wall',
           count: 2,
           height: tall,
           length: width + 2 * t,
-          note: 'laps the short ones',
         },
         {
-          name: 'Short wall',
+          name: 'short-wall',
           count: 2,
           height: tall,
           length: depth,
-          note: 'between the long ones',
         },
       ]
     case 'hexagon':
       return [
         floor(2 * t + 0.02),
         {
-          name: 'Wall',
+          name: 'wall',
           count: 6,
           height: tall,
           length: width / Math.sqrt(3),
-          note: 'edges bevelled to 60° together',
         },
       ]
     case 'bricks': {
@@ -67,11 +67,11 @@ export function cuttingList(
       const courses = Math.ceil(tall / course)
       return [
         {
-          name: 'Bricks',
+          name: 'bricks',
           count: courses,
           height: courses * course,
           length: 2 * (width + depth),
-          note: `${courses} courses around ${studs(width)} by ${studs(depth)} studs, joints staggered, gaps sealed with clay`,
+          studs: [studs(width), studs(depth)],
         },
       ]
     }
@@ -80,11 +80,10 @@ export function cuttingList(
       return [
         floor(0.02),
         {
-          name: 'Strip',
+          name: 'strip',
           count: 1,
           height: tall,
           length: perimeter + 0.02,
-          note: 'bendable; 20 mm overlap, taped inside and out',
         },
       ]
     case 'cup':

@@ -190,11 +190,16 @@ describe('templates', () => {
   const mould = sampleMould({ openings })
 
   it('are drawn in true millimetres with a check line of 50', () => {
-    const svg = template(mould, { box: buildBox(mould.box, geometry.foot), foot: geometry.foot })
+    const svg = template(
+      mould,
+      { box: buildBox(mould.box, geometry.foot), foot: geometry.foot },
+      'check',
+    )
     const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
     const [, , , w, h] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(svg)!
     expect([width, height]).toEqual([w, h])
     expect(svg).toContain('h50')
+    expect(svg).toContain('>check</text>')
     expect(svg).toContain('<circle cx="20.00" cy="-10.00" r="3.00"')
     expect(svg).toContain('gate 6.0 mm')
   })
@@ -203,7 +208,7 @@ describe('templates', () => {
   it('every master of a mould stands on them, with its gate, and the steps speak of all', () => {
     const two = sampleMould({ kind: 'two-part', cavities: 2, openings })
     const compiled = compileMould(two, geometry, firmPlatinum, 1e-4)
-    const svg = template(two, { ...compiled, box: compiled.box! })
+    const svg = template(two, { ...compiled, box: compiled.box! }, 'check')
     const gates = [...svg.matchAll(/<circle cx="([-\d.]+)" cy="([-\d.]+)"/g)]
     expect(gates.map(([, , y]) => Number(y))).toEqual([15, -35])
     expect(svg.match(/stroke-dasharray/g)).toHaveLength(2)
@@ -217,7 +222,7 @@ describe('templates', () => {
   // cut down the middle of the silicone at its right, 5 mm beyond the piece, over all of its height.
   it('the cut runs in a wave down the whole block, whose outline is drawn', () => {
     const cut = section(reference.meshOf(reference.box([0, 0, 0], [60, 40, 20])), [0, 0, 1])
-    const svg = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 })
+    const svg = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 }, 'check')
     expect(svg).toContain('M-40.00 -32.00H40.00V8.00H-40.00Z')
     const [, wave] = /d="(M[^"]*)"[^>]*stroke="#a8232b"/.exec(svg)!
     const points = wave

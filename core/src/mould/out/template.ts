@@ -11,13 +11,15 @@ const margin = 8
 
 /**
  * A template at true size as SVG, in millimetres: the box seen from above with the outline
- * of every master in it, every gate and vent at its place with its bore, and a 50 mm line to check the print.
+ * of every master in it, every gate and vent at its place with its bore, and a 50 mm line to check the print,
+ * with `check` written over it.
  *
- * @example template(mouldOf80x60x40, compiledMould).startsWith('<svg') // true
+ * @example template(mouldOf80x60x40, compiledMould, 'This line is 50 mm long.').startsWith('<svg') // true
  */
 export function template(
   mould: Mould,
   { box, foot }: Required<Pick<CompiledMould, 'box' | 'foot'>>,
+  check: string,
 ): string {
   const axes = axesFor(mould.masterUp)
   const lines: string[] = []
@@ -51,7 +53,7 @@ export function template(
   const [left, top] = [Math.min(...xs) - margin, Math.min(...ys) - margin]
   const width = Math.max(Math.max(...xs) - Math.min(...xs), checkLine * 1000) + 2 * margin
   const height = Math.max(...ys) - Math.min(...ys) + 2 * margin + 12
-  return svg(left, top, width, height, lines, Math.max(...ys) + margin + 6)
+  return svg(left, top, width, height, lines, Math.max(...ys) + margin + 6, check)
 }
 
 /** How far the cut swings to either side, and from one swing to the next, m (common practice, no source). */
@@ -62,11 +64,12 @@ const wave = { swing: 0.003, pitch: 0.008 } as const
  * cut as a wave down the middle of the silicone beside the piece, from the top of the block to its
  * foot. Its two lips keep each other in line by the wave.
  *
- * @example cutTemplate(sectionOf60x40x20, builtBox).startsWith('<svg') // true
+ * @example cutTemplate(sectionOf60x40x20, builtBox, 'This line is 50 mm long.').startsWith('<svg') // true
  */
 export function cutTemplate(
   section: Section,
   { clearance, under, over }: Pick<BuiltBox, 'clearance' | 'under' | 'over'>,
+  check: string,
 ): string {
   const mm = (x: number) => (x * 1000).toFixed(2)
   const [left, right] = [section.left - clearance, section.right + clearance]
@@ -100,6 +103,7 @@ export function cutTemplate(
     height + 2 * margin + 12,
     lines,
     -foot * 1000 + margin + 6,
+    check,
   )
 }
 
@@ -113,13 +117,14 @@ function svg(
   height: number,
   lines: string[],
   checkAt: number,
+  check: string,
 ): string {
   const width = Math.max(drawn, sentenceWidth + 2 * margin)
   const start = left + margin
   const length = checkLine * 1000
-  const check = [
+  const line = [
     `<path d="M${start} ${checkAt}h${length}m0 -2v4m${-length} 0v-4" fill="none" stroke="#14312f" stroke-width="0.3"/>`,
-    `<text x="${start}" y="${checkAt - 2.6}" font-size="3" fill="#14312f">This line is ${length} mm long. If not, print at 100 %.</text>`,
+    `<text x="${start}" y="${checkAt - 2.6}" font-size="3" fill="#14312f">${check}</text>`,
   ]
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${left.toFixed(2)} ${top.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}" font-family="sans-serif">${[...lines, ...check].join('')}</svg>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${left.toFixed(2)} ${top.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}" font-family="sans-serif">${[...lines, ...line].join('')}</svg>`
 }

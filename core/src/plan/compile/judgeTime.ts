@@ -79,9 +79,9 @@ export function judgeDamp(
   if (urethane && humidity > dampLimits.foam) {
     found.push(caution('damp-foam', 'warn', place, { humidity, resin: urethane.name }))
   }
-  const cold: [string, number | undefined][] = [
-    ['The mould', mouldTemperature],
-    ['The parts', materialTemperature],
+  const cold: ['mould' | 'parts', number | undefined][] = [
+    ['mould', mouldTemperature],
+    ['parts', materialTemperature],
   ]
   for (const [what, temperature] of cold) {
     if (temperature === undefined || temperature >= room) continue

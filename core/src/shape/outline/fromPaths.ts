@@ -56,7 +56,7 @@ function boundsOf(paths: readonly DrawnPath[]): { low: number[]; high: number[] 
     for (const point of points) {
       for (let k = 0; k < 2; k++) {
         if (!Number.isFinite(point[k])) {
-          throw new Problem('drawing-broken', { reason: 'a point of it has no place' })
+          throw new Problem('drawing-broken', { fault: 'point-nowhere' })
         }
         if (point[k] < low[k]) low[k] = point[k]
         if (point[k] > high[k]) high[k] = point[k]

@@ -247,21 +247,6 @@ function block({ width: w, depth: d, height: h }: Extract<Solid, { solid: 'block
   }
 }
 
-/** What a solid is called. */
-export const solidNames: Record<Solid['solid'], string> = {
-  slab: 'Round slab',
-  block: 'Block',
-  dome: 'Dome',
-  drop: 'Faceted drop',
-  hexagon: 'Hexagonal slab',
-  ball: 'Ball',
-  egg: 'Egg',
-  stepCut: 'Step-cut gem',
-  keycap: 'Keycap shell',
-  cup: 'Tapered cup',
-  lathe: 'Turned profile',
-}
-
 /** Shapes that moulds are sold for, whatever their size (common practice, no source). */
 const soldReady: readonly Solid['solid'][] = ['slab', 'ball', 'dome', 'block']
 

@@ -7,6 +7,7 @@ import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
 import { mouldKindWords } from '@mivro/words/mouldKind'
 import { wearOf } from '@mivro/core/pull'
 import { show } from '@mivro/core/units'
+import { checkLineWords } from '@mivro/words/template'
 import { heldWords } from '@mivro/words/held'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -70,11 +71,13 @@ const box = computed(() =>
   facts.value.poured === 'block' ? project.compiledMould?.box : undefined,
 )
 const svg = computed(() =>
-  box.value ? template(document.value, { ...project.compiledMould!, box: box.value }) : undefined,
+  box.value
+    ? template(document.value, { ...project.compiledMould!, box: box.value }, checkLineWords)
+    : undefined,
 )
 const cutSvg = computed(() =>
   document.value.kind === 'cut block' && project.survey
-    ? cutTemplate(project.survey.section, box.value ?? usualBox)
+    ? cutTemplate(project.survey.section, box.value ?? usualBox, checkLineWords)
     : undefined,
 )
 const asPdf = (drawing: string, what: string) =>

@@ -13,6 +13,7 @@ import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
 import { deferring } from '@mivro/words/safety'
 import { stepWords } from '@mivro/words/steps'
+import { checkLineWords, cutNames, sayCutNote } from '@mivro/words/template'
 import { heldWords } from '@mivro/words/held'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -55,7 +56,9 @@ const block = computed(() =>
 )
 const parts = computed(() => (block.value ? cuttingList(block.value, document.value!.box) : []))
 const svg = computed(() =>
-  block.value ? template(document.value!, { ...project.compiledMould!, box: block.value }) : '',
+  block.value
+    ? template(document.value!, { ...project.compiledMould!, box: block.value }, checkLineWords)
+    : '',
 )
 /** The drawing as a picture of its own, so that its size in millimetres is kept. */
 const drawing = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`)
@@ -123,11 +126,11 @@ const print = () => window.print()
           </thead>
           <tbody>
             <tr v-for="part in parts" :key="part.name">
-              <th scope="row">{{ part.name }}</th>
+              <th scope="row">{{ cutNames[part.name] }}</th>
               <td>{{ part.count }}</td>
               <td>{{ length(part.height) }}</td>
               <td>{{ length(part.length) }}</td>
-              <td class="words">{{ part.note }}</td>
+              <td class="words">{{ sayCutNote(part) }}</td>
             </tr>
           </tbody>
         </table>
