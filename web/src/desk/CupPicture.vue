@@ -12,8 +12,7 @@ const props = defineProps<{
 }>()
 const studio = useStudio()
 
-const width = 150
-const height = 190
+const viewBox = '0 0 150 190'
 const rim = 14
 const foot = 178
 const bands = computed(() => {
@@ -29,13 +28,7 @@ const line = computed(() => y(stirringFill))
 </script>
 
 <template>
-  <svg
-    :width="width"
-    :height="height"
-    :viewBox="`0 0 ${width} ${height}`"
-    role="img"
-    :aria-label="`A cup of ${showCup(size, studio.units)}`"
-  >
+  <svg :viewBox="viewBox" role="img" :aria-label="`A cup of ${showCup(size, studio.units)}`">
     <clipPath id="desk-cup">
       <path d="M24 10L36 178Q37 182 42 182H108Q113 182 114 178L126 10Z" />
     </clipPath>
@@ -59,6 +52,10 @@ const line = computed(() => y(stirringFill))
 </template>
 
 <style scoped>
+svg {
+  width: 100%;
+}
+
 .wall {
   fill: none;
   stroke: var(--ink);

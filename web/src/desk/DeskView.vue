@@ -197,43 +197,46 @@ function empty(): void {
             />
           </ElTableColumn>
         </ElTable>
-        <div class="row">
-          <h2>In the cup</h2>
-          <ElButton link type="primary" @click="empty">Empty the cup</ElButton>
+        <div class="cup">
+          <CupPicture :portions="desk.portions.portions" :size="desk.cupSize" :colours="colours" />
+          <div class="filled">
+            <div class="row">
+              <h2>In the cup</h2>
+              <ElButton link type="primary" @click="empty">Empty the cup</ElButton>
+            </div>
+            <PastTheMark
+              :check="desk.check"
+              :step="desk.step"
+              :cup-size="desk.cupSize"
+              :wanted="desk.portions.volume"
+              :needed="desk.needed"
+            />
+
+            <div class="facts">
+              <SelectField
+                label="Cup"
+                :options="cups"
+                :value="desk.chosenCup === undefined ? '-' : String(desk.chosenCup)"
+                @choose="desk.chosenCup = $event === '-' ? undefined : Number($event)"
+              />
+              <p v-if="pours !== undefined" class="pours">
+                Pours for<b class="num">{{ showDuration(pours) }}</b>
+              </p>
+              <QuantityField
+                label="Room"
+                kind="temperature"
+                :value="desk.room"
+                :take="(room) => desk.roomOf(room ?? 0)"
+              />
+            </div>
+          </div>
         </div>
-        <PastTheMark
-          :check="desk.check"
-          :step="desk.step"
-          :cup-size="desk.cupSize"
-          :wanted="desk.portions.volume"
-          :needed="desk.needed"
-        />
         <p class="reminder">
           Scrape sides and bottom, then pour all of it into a second clean cup and stir again: what
           clings to the first cup has not met its other part.
         </p>
       </section>
-      <aside class="panel aside" aria-label="Cup, scale and drops">
-        <div class="cup">
-          <CupPicture :portions="desk.portions.portions" :size="desk.cupSize" :colours="colours" />
-          <div class="facts">
-            <SelectField
-              label="Cup"
-              :options="cups"
-              :value="desk.chosenCup === undefined ? '-' : String(desk.chosenCup)"
-              @choose="desk.chosenCup = $event === '-' ? undefined : Number($event)"
-            />
-            <p v-if="pours !== undefined" class="pours">
-              Pours for about<b class="num">{{ showDuration(pours) }}</b>
-            </p>
-            <QuantityField
-              label="Room"
-              kind="temperature"
-              :value="desk.room"
-              :take="(room) => desk.roomOf(room ?? 0)"
-            />
-          </div>
-        </div>
+      <aside class="panel aside" aria-label="Scale and drops">
         <section class="scale" aria-label="The scale">
           <h2>What this scale can do</h2>
           <p>
@@ -312,7 +315,7 @@ function empty(): void {
 }
 
 .weigh :deep(td.big) {
-  font: 650 var(--size-head) var(--num);
+  font: 650 var(--size-figure) var(--num);
 }
 
 .weigh :deep(td i) {
@@ -334,15 +337,23 @@ function empty(): void {
 
 .cup {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
-  gap: 12px;
-  align-items: center;
+  grid-template-columns: 188px minmax(0, 1fr);
+  gap: 20px;
+  align-items: start;
+  padding-top: 6px;
+}
+
+.filled {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
 }
 
 .facts {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 14px 20px;
+  align-items: start;
 }
 
 .facts :deep(.field-row) {
