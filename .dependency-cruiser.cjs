@@ -9,8 +9,8 @@ const order = [
   ['caution'],
   ['document'],
   ['material', 'mesh'],
-  ['filling', 'mix'],
-  ['cells'],
+  ['filling', 'mix', 'colour'],
+  ['cells', 'light'],
   ['shape'],
   ['cure'],
   ['piece', 'mould'],
@@ -80,7 +80,7 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules/',
-        pathNot: 'node_modules/(zod|fflate|saxes|earcut|pure-rand|three|@types/three|manifold-3d)/',
+        pathNot: 'node_modules/(zod|fflate|saxes|earcut|pure-rand|culori|@types/culori|three|three-mesh-bvh|@types/three|manifold-3d)/',
       },
     },
     {

@@ -111,7 +111,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
   'tint-over-limit': (a, u) =>
     `${a.tint} at ${show(a.asked, 'fraction', u)} is over its sheet's ${show(a.limit, 'fraction', u)}: ${
-      a.form === 'mica' || a.form === 'powder'
+      a.dry
         ? 'the mix thickens, keeps its bubbles, and what is too much settles'
         : 'the cast may stay soft'
     }. Take ${show(a.limit, 'fraction', u)} or less, or a stronger tint.`,

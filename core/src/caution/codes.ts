@@ -39,7 +39,7 @@ export interface CautionAmounts {
 
   'tint-over-limit': {
     tint: string
-    form: 'dye' | 'paste' | 'mica' | 'powder'
+    dry: boolean
     asked: number
     limit: number
   }

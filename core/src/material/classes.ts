@@ -9,6 +9,10 @@ export const resinClassNames = [
 ] as const
 export type ResinClass = (typeof resinClassNames)[number]
 
+/** What a cast of resin looks like before any tint. */
+export const bodies = ['water clear', 'straw', 'milky', 'white'] as const
+export type Body = (typeof bodies)[number]
+
 /** What is usual for a kind of resin, to catch slips and to fill what a sheet leaves out. */
 export interface ClassFacts {
   hazard: Hazard
@@ -22,6 +26,8 @@ export interface ClassFacts {
   gelPerPotLife: number
   /** From here on a clear cast yellows and crazes, K; absent where heat is no fault. */
   heatLimit?: number
+  /** What it looks like where the sheet does not say. */
+  body: Body
   /** Which part takes the tint where the sheet does not say. */
   tintInto: 'A' | 'B'
 }
@@ -38,6 +44,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     density: [1040, 1150],
     gelPerPotLife: 1.8,
     heatLimit: 353.15,
+    body: 'water clear',
     tintInto: 'A',
   },
   'coating epoxy': {
@@ -47,6 +54,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     density: [1050, 1180],
     gelPerPotLife: 2.5,
     heatLimit: 353.15,
+    body: 'water clear',
     tintInto: 'A',
   },
   'fast urethane': {
@@ -55,6 +63,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     demould: [8 * minutes, 3 * hours],
     density: [1000, 1150],
     gelPerPotLife: 1.6,
+    body: 'white',
     tintInto: 'B',
   },
   'clear urethane': {
@@ -64,6 +73,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     density: [1020, 1120],
     gelPerPotLife: 1.8,
     heatLimit: 373.15,
+    body: 'water clear',
     tintInto: 'B',
   },
   polyester: {
@@ -72,6 +82,7 @@ export const resinClasses: Record<ResinClass, ClassFacts> = {
     demould: [45 * minutes, 24 * hours],
     density: [1050, 1250],
     gelPerPotLife: 1.5,
+    body: 'straw',
     tintInto: 'A',
   },
 }

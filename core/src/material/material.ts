@@ -1,6 +1,6 @@
 import { z } from '../schema/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
-import { resinClassNames } from './classes.ts'
+import { bodies, resinClassNames } from './classes.ts'
 
 const minute = 60
 const hour = 3600
@@ -100,6 +100,8 @@ export const resinSchema = z.object({
   nameA: text('name', 40),
   nameB: text('name', 40),
   colour: colourSchema,
+  /** What a cast of it looks like untinted; left out: what is usual for its class. */
+  body: z.enum(bodies).optional(),
   observations: observations(),
   assumed: assumed(),
   note: note(),
@@ -146,7 +148,23 @@ export type Silicone = z.infer<typeof siliconeSchema>
 /** What weighing out needs to know of anything mixed from two parts. */
 export type TwoPart = Pick<Resin, 'ratio' | 'densityA' | 'densityB' | 'nameA' | 'nameB'>
 
-export const tintForms = ['dye', 'paste', 'mica', 'powder'] as const
+export const tintForms = ['dye', 'paste', 'mica', 'glitter', 'glow', 'powder'] as const
+export type TintForm = (typeof tintForms)[number]
+
+/** Beyond its limit a liquid softens the cure, a dry powder thickens the mix and settles. */
+export const isDry = (form: TintForm): boolean => form !== 'dye' && form !== 'paste'
+
+/** A chip that was cast of a tint: what it looks like over white, and how it was made. */
+export const swatchSchema = z.object({
+  id: id(),
+  colour: colourSchema,
+  /** Share of the resin's weight. */
+  dose: quantity('fraction', 1e-6, 0.95),
+  depth: quantity('length', 1e-4, 0.2),
+})
+export type Swatch = z.infer<typeof swatchSchema>
+
+export const carriers = ['none', 'water', 'solvent'] as const
 
 /** What is stirred in for colour. */
 export const tintSchema = z.object({
@@ -157,6 +175,12 @@ export const tintSchema = z.object({
   density: density(),
   /** Largest share of the resin's weight. */
   limit: quantity('fraction', 0.00001, 0.95),
+  /** Chips that were cast; left out: `colour` at what is usual for its form. */
+  swatches: z.array(swatchSchema).max(24).optional(),
+  /** At its limit it covers from this depth on, m; left out: what is usual for its form. */
+  hides: quantity('length', 1e-5, 0.2).optional(),
+  /** What it is thinned with; left out: nothing. */
+  carrier: z.enum(carriers).optional(),
   /** Drops counted onto the scale: how many, and what they weighed, kg. */
   drops: z
     .array(z.object({ count: whole(1, 10000), mass: quantity('mass', 1e-6, 1) }))

@@ -1,14 +1,22 @@
 import { caution, type Caution, type SlipField } from '../caution/index.ts'
 import type { Kind } from '../units/index.ts'
 import { resinClasses } from './classes.ts'
-import type { tintForms } from './material.ts'
-import { usualPot, type Material, type Resin, type Silicone, type Tint } from './material.ts'
+import {
+  usualPot,
+  type Material,
+  type Resin,
+  type Silicone,
+  type Tint,
+  type TintForm,
+} from './material.ts'
 
 /** Usual upper limits by resin weight of each form of tint (common practice, no source). */
-const usualTint: Record<(typeof tintForms)[number], readonly [number, number]> = {
+const usualTint: Record<TintForm, readonly [number, number]> = {
   dye: [0.0005, 0.01],
   paste: [0.005, 0.05],
   mica: [0.01, 0.06],
+  glitter: [0.005, 0.1],
+  glow: [0.05, 0.35],
   powder: [0.01, 0.9],
 }
 

@@ -1,6 +1,6 @@
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
 import { mixDensity, ratioTolerance, stirringFill, type Weighing } from '../../mix/index.ts'
-import { potMassOf, resinClasses, type Resin, type Tint } from '../../material/index.ts'
+import { isDry, potMassOf, resinClasses, type Resin, type Tint } from '../../material/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { SetIn } from './compiled.ts'
@@ -73,7 +73,7 @@ export function judgeMix(
   }
   const fraction = layer.tint?.fraction ?? 0
   if (tint && fraction > tint.limit * (1 + 1e-9)) {
-    const amounts = { tint: tint.name, form: tint.form, asked: fraction, limit: tint.limit }
+    const amounts = { tint: tint.name, dry: isDry(tint.form), asked: fraction, limit: tint.limit }
     found.push(caution('tint-over-limit', 'warn', at('tint'), amounts))
   }
   const tintMass = weighing.steps.find((s) => s.what === 'tint')?.mass ?? 0
@@ -159,7 +159,7 @@ export function hazardsOf(
 ): Hazard[] {
   const hazards: Hazard[] = []
   if (resin) hazards.push('any resin', resinClasses[resin.class].hazard)
-  if (tint && (tint.form === 'mica' || tint.form === 'powder')) hazards.push('powder')
+  if (tint && isDry(tint.form)) hazards.push('powder')
   if (thick >= deepFrom) hazards.push('deep pour')
   if (layer.inclusions.length > 0) hazards.push('inclusion')
   return hazards

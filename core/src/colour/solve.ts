@@ -1,0 +1,154 @@
+import { type Rgb, type Spectrum } from './bands.ts'
+import { seenThrough } from './look.ts'
+import { mixed, type Matter } from './matter.ts'
+import { deltaE, labOf } from './srgb.ts'
+
+/** A tint that may be used, and its largest dose. */
+export interface OnHand {
+  id: string
+  matter: Matter
+  limit: number
+}
+
+export interface Wish {
+  colour: Rgb
+  body: Matter
+  depth: number
+  ground: Spectrum
+}
+
+export interface SolvedRecipe {
+  doses: { id: string; dose: number }[]
+  /** What it comes to, linear. */
+  colour: Rgb
+  /** CIEDE2000 from what was wished. */
+  off: number
+}
+
+/** No more tints than this in a recipe: a fourth only muddies (common practice, no source). */
+const mostTints = 3
+
+/** Nobody sees a smaller difference. */
+const unseen = 0.5
+
+/** Doses under this share of their limit are left out. */
+const trace = 1e-3
+
+/**
+ * Doses of the tints on hand that show a wished colour through a depth over a ground: the fewest
+ * tints that nobody could tell from it, else the nearest. Least squares in CIE Lab over the doses,
+ * each within its limit, for every choice of up to three tints.
+ *
+ * @example solveTints(wish, []).doses // []
+ */
+export function solveTints(wish: Wish, onHand: readonly OnHand[]): SolvedRecipe {
+  let best = answer(wish, [], [])
+  for (let size = 1; size <= Math.min(mostTints, onHand.length); size++) {
+    if (best.off < unseen) break
+    for (const tints of choices(onHand, size)) {
+      const found = refine(wish, tints)
+      if (found.off < best.off - 1e-9) best = found
+    }
+  }
+  return best
+}
+
+function* choices(all: readonly OnHand[], size: number, from = 0): Generator<OnHand[]> {
+  if (size === 0) return yield []
+  for (let i = from; i <= all.length - size; i++) {
+    for (const rest of choices(all, size - 1, i + 1)) yield [all[i], ...rest]
+  }
+}
+
+const steps = 40
+/** Doses are sought by their logarithm: half and double weigh alike; so far below a limit nothing is seen. */
+const lowest = Math.log(1e-4)
+
+/** Levenberg–Marquardt from a few starts, over logarithms of shares of the limits. */
+function refine(wish: Wish, tints: readonly OnHand[]): SolvedRecipe {
+  let best: SolvedRecipe | undefined
+  for (const start of [0.3, 0.03, 0.003]) {
+    const found = descend(wish, tints, Math.log(start))
+    if (!best || found.off < best.off) best = found
+    if (best.off < unseen) break
+  }
+  return best!
+}
+
+function descend(wish: Wish, tints: readonly OnHand[], start: number): SolvedRecipe {
+  const target = lab(wish.colour)
+  const doses = (x: readonly number[]) => x.map((share, i) => Math.exp(share) * tints[i].limit)
+  const offset = (x: readonly number[]) =>
+    lab(show(wish, tints, doses(x))).map((value, i) => value - target[i])
+  let x = tints.map(() => start)
+  let off = offset(x)
+  let damping = 1
+  for (let step = 0; step < steps && square(off) > 1e-8 && damping < 1e8; step++) {
+    const columns = x.map((_, i) => {
+      const near = offset(x.map((share, j) => (j === i ? share + 1e-4 : share)))
+      return near.map((value, row) => (value - off[row]) / 1e-4)
+    })
+    const move = solveDamped(columns, off, damping)
+    const next = x.map((share, i) => Math.min(0, Math.max(lowest, share - move[i])))
+    const left = offset(next)
+    if (square(left) < square(off)) {
+      ;[x, off] = [next, left]
+      damping = Math.max(1e-6, damping / 6)
+    } else damping *= 4
+  }
+  return answer(wish, tints, doses(x))
+}
+
+const lab = (rgb: Rgb): number[] => {
+  const { l, a, b } = labOf(rgb)
+  return [l, a, b]
+}
+const square = (v: readonly number[]): number => v.reduce((sum, x) => sum + x * x, 0)
+
+const show = ({ body, depth, ground }: Wish, tints: readonly OnHand[], doses: readonly number[]) =>
+  seenThrough(
+    [
+      {
+        matter: mixed(
+          body,
+          tints.map(({ matter }, i) => ({ matter, dose: doses[i] })),
+        ),
+        depth,
+      },
+    ],
+    ground,
+  )
+
+function answer(wish: Wish, tints: readonly OnHand[], doses: readonly number[]): SolvedRecipe {
+  const kept = tints.map((_, i) => (doses[i] > trace * tints[i].limit ? doses[i] : 0))
+  const colour = show(wish, tints, kept)
+  return {
+    doses: tints.flatMap(({ id }, i) => (kept[i] > 0 ? [{ id, dose: kept[i] }] : [])),
+    colour,
+    off: deltaE(colour, wish.colour),
+  }
+}
+
+/** Solves (JᵀJ + damping · diag(JᵀJ)) x = Jᵀ off; columns of J. By elimination. */
+function solveDamped(columns: readonly number[][], off: readonly number[], damping: number) {
+  const n = columns.length
+  const dot = (a: readonly number[], b: readonly number[]) =>
+    a.reduce((sum, value, i) => sum + value * b[i], 0)
+  const m = columns.map((a, i) => [
+    ...columns.map((b, j) => dot(a, b) * (i === j ? 1 + damping : 1) + (i === j ? 1e-12 : 0)),
+    dot(a, off),
+  ])
+  for (let i = 0; i < n; i++) {
+    for (let j = i + 1; j < n; j++) {
+      const share = m[j][i] / m[i][i]
+      for (let k = i; k <= n; k++) m[j][k] -= share * m[i][k]
+    }
+  }
+  const x = new Array<number>(n).fill(0)
+  for (let i = n - 1; i >= 0; i--) {
+    let rest = m[i][n]
+    for (let j = i + 1; j < n; j++) rest -= m[i][j] * x[j]
+    x[i] = rest / m[i][i]
+  }
+  return x
+}
