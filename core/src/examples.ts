@@ -9,6 +9,8 @@ import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/s
 import { compileBy, newPlan, type Plan } from './plan/index.ts'
 import type { Pull } from './pull/index.ts'
 import { buildSolid } from './shape/index.ts'
+import { even } from './colour/index.ts'
+import { standing, type Look } from './light/index.ts'
 import { metric, imperial } from './units/index.ts'
 
 /** What the examples in comments begin with, by the names that they use. For tests. */
@@ -54,6 +56,22 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     curveOf60ml,
     shelf,
   )
+  const clearMatter = { k: even(0), s: even(0) }
+  const ballOf10mm = buildSolid({ solid: 'ball', diameter: 0.02 })
+  const opticsOfBall = {
+    piece: standing(ballOf10mm, [0, 0, 1]),
+    levels: new Float64Array(),
+    index: 1.5,
+  }
+  const lookOfBall: Look = {
+    up: [0, 0, 1],
+    turnedOver: 'no',
+    layers: [],
+    things: [],
+    setting: { table: 'white', lamp: 'above' },
+    view: { turn: 0, lift: 0.4, width: 40, height: 30 },
+  }
+  const wishForPale = { colour: [0.8, 0.8, 0.8], body: clearMatter, depth: 0.01, ground: even(1) }
   const gate = (at: [number, number, number], bore = 0.006): Mould['openings'][number] => ({
     id: 'g',
     what: 'gate',
@@ -63,6 +81,11 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
   })
   const pullOf12Copies = { copies: 12, layers: [] } as unknown as Pull
   return {
+    clearMatter,
+    ballOf10mm,
+    opticsOfBall,
+    lookOfBall,
+    wishForPale,
     metric,
     imperial,
     unitCube,

@@ -20,7 +20,7 @@ const step = 2
 /**
  * A ladder of chips to cast of a tint: doses a factor of 2 apart, the last at its limit.
  *
- * @example tintLadder(violetDye, clear, { chips: 5, resin: 0.005, depth: 0.005 }).map((c) => c.dose) // [0.0003125, 0.000625, 0.00125, 0.0025, 0.005]
+ * @example tintLadder(violet, clearMatter, { chips: 5, resin: 0.005, depth: 0.005 }).map((c) => c.dose) // [0.0003125, 0.000625, 0.00125, 0.0025, 0.005]
  */
 export function tintLadder(
   tint: Tint,
@@ -42,7 +42,7 @@ const plainly = 5
  * The lowest dose that is plainly seen where a layer is thinnest, over white, or none within the
  * tint's limit does.
  *
- * @example lowestSeen(violetDye, clear, 0.002)! < violetDye.limit // true
+ * @example lowestSeen(violet, clearMatter, 0.002) < violet.limit // true
  */
 export function lowestSeen(tint: Tint, body: Matter, thinnest: number): number | undefined {
   const plain = seenThrough([{ matter: body, depth: thinnest }], even(1))

@@ -11,7 +11,7 @@ export interface Sheet {
 /**
  * What is seen of a ground through layers, the nearest first, in each band.
  *
- * @example lookThrough([], white) === white // true
+ * @example lookThrough([], even(0.5))[0] // 0.5
  */
 export function lookThrough(sheets: readonly Sheet[], ground: Spectrum): Spectrum {
   return sheets.reduceRight(

@@ -47,7 +47,7 @@ export function guessedSwatch({ form, colour, limit }: Tint): Omit<Swatch, 'id'>
  * times the dose: from its chips over white, and from the depth it covers at. Several chips: their
  * geometric mean, so that one chip alone comes back as it is.
  *
- * @example tintMatter(violetDye).s[0] // 0
+ * @example tintMatter(violet).s[0] // 0
  */
 export function tintMatter(tint: Tint): Matter {
   const { hides = usualChip[tint.form].hides } = tint
@@ -117,7 +117,7 @@ const bodyChips: Record<Body, { colour: string; hides?: number }> = {
 }
 const bodyDepth = 0.01
 
-/** What a resin looks like untinted. @example bodyOf(clearEpoxy) // 'water clear' */
+/** What a resin looks like untinted. @example bodyOf(slowEpoxy) // 'water clear' */
 export const bodyOf = ({ body, class: kind }: Pick<Resin, 'body' | 'class'>): Body =>
   body ?? resinClasses[kind].body
 
@@ -146,7 +146,7 @@ export function matterOf(tint: Tint): Matter {
 /**
  * Resin with tints in it: absorbing and scattering add.
  *
- * @example mixed(clear, [{ matter: violet, dose: 0 }]).k[0] === clear.k[0] // true
+ * @example mixed(clearMatter, [{ matter: tintMatter(violet), dose: 0 }]).k[0] // 0
  */
 export function mixed(body: Matter, tints: readonly { matter: Matter; dose: number }[]): Matter {
   const sum = (of: (matter: Matter) => Spectrum): Spectrum =>

@@ -39,7 +39,7 @@ const trace = 1e-3
  * tints that nobody could tell from it, else the nearest. Least squares in CIE Lab over the doses,
  * each within its limit, for every choice of up to three tints.
  *
- * @example solveTints(wish, []).doses // []
+ * @example solveTints(wishForPale, []).doses // []
  */
 export function solveTints(wish: Wish, onHand: readonly OnHand[]): SolvedRecipe {
   let best = answer(wish, [], [])

@@ -1,0 +1,190 @@
+import { DoubleSide, Ray, type Intersection } from 'three'
+import { fresnel } from './fresnel.ts'
+import { ends, type PathBook } from './paths.ts'
+import type { Standing } from './standing.ts'
+
+/** Light that is held back inside is given up after so many mirrorings; what is left is dark. */
+const mostMirrored = 8
+
+/** Surfaces crossed at most: a guard against meshes that light can't leave. */
+const mostSurfaces = 40
+
+export interface Optics {
+  piece: Standing
+  /** Heights above the table where one medium ends and the next begins, rising, m. */
+  levels: Float64Array
+  /** Refractive index of the resin. */
+  index: number
+}
+
+const ray = new Ray()
+
+/**
+ * Follows light backwards from an eye, or forwards from a lamp: refracted where it enters and
+ * leaves (Snell), cut at the levels, mirrored inside where more goes back than out (Fresnel), the
+ * stronger branch each time, until it meets a thing, the table or the room. Ends the book's
+ * current path.
+ */
+export function follow(
+  { piece, levels, index }: Optics,
+  book: PathBook,
+  from: readonly [number, number, number],
+  toward: readonly [number, number, number],
+): void {
+  const { paths, current } = book
+  const { origin: o, direction: d } = ray.set(
+    ray.origin.fromArray(from),
+    ray.direction.fromArray(toward),
+  )
+  const near = 1e-5 * piece.radius
+  let [inside, mirrored, weight] = [false, 0, 1]
+  if (!meetsBall(piece)) return leave(book, 1)
+  for (let surface = 0; surface < mostSurfaces; surface++) {
+    const hit = piece.bvh.raycastFirst(ray, DoubleSide, near, Infinity) as Intersection | null
+    if (!hit) return leave(book, weight)
+    const { x, y, z } = hit.point
+    if (inside) crossLevels(book, levels, o.z, z, hit.distance)
+    const face = hit.face!
+    const facing = d.dot(face.normal) < 0
+    smooth(piece, hit)
+    const part = piece.part[face.a]
+    if (part > 0) {
+      paths.thing[current] = part - 1
+      const side = n.x * d.x + n.y * d.y + n.z * d.z > 0 ? -1 : 1
+      return book.end(ends.thing, weight, side * n.x, side * n.y, side * n.z)
+    }
+    o.set(x, y, z)
+    // A back seen from outside, or a front from inside, is a hole or an overlap: light goes on.
+    if (facing === inside) continue
+    if (facing) {
+      const cosine = Math.min(1, Math.max(0, -(n.x * d.x + n.y * d.y + n.z * d.z)))
+      const back = fresnel(cosine, 1, index)
+      if (weight === 1 && paths.sheen[current] === 0) {
+        paths.sheen[current] = back
+        put(paths.normal, current, n.x, n.y, n.z)
+        mirrorOf(paths, current, x, y, z, cosine)
+      }
+      weight *= 1 - back
+      bend(1 / index, cosine)
+      inside = true
+      continue
+    }
+    const cosine = Math.min(1, Math.max(0, n.x * d.x + n.y * d.y + n.z * d.z))
+    const back = fresnel(cosine, index, 1)
+    if (back < 0.5) {
+      weight *= 1 - back
+      n.x = -n.x
+      n.y = -n.y
+      n.z = -n.z
+      bend(index, cosine)
+      inside = false
+    } else {
+      if (++mirrored > mostMirrored) return book.end(ends.room, 0, d.x, d.y, d.z)
+      weight *= back
+      d.set(d.x - 2 * cosine * n.x, d.y - 2 * cosine * n.y, d.z - 2 * cosine * n.z).normalize()
+    }
+  }
+  book.end(ends.room, 0, d.x, d.y, d.z)
+}
+
+/** Ends on the table where the ray goes down, else in the room. */
+function leave(book: PathBook, weight: number): void {
+  const { origin: o, direction: d } = ray
+  if (d.z < -1e-9) {
+    const t = Math.max(0, -o.z / d.z)
+    book.end(ends.table, weight, o.x + t * d.x, o.y + t * d.y, 0)
+  } else book.end(ends.room, weight, d.x, d.y, d.z)
+}
+
+function meetsBall({ centre: [x, y, z], radius }: Standing): boolean {
+  const { origin: o, direction: d } = ray
+  const [cx, cy, cz] = [x - o.x, y - o.y, z - o.z]
+  const along = cx * d.x + cy * d.y + cz * d.z
+  const square = cx * cx + cy * cy + cz * cz
+  return (
+    square - along * along <= radius * radius * 1.0001 && (along > 0 || square < radius * radius)
+  )
+}
+
+/** The normal at a hit, by its corners. */
+const n = { x: 0, y: 0, z: 0 }
+function smooth({ positions: p, normals }: Standing, { face, point }: Intersection): void {
+  const { a, b, c } = face!
+  const [ax, ay, az] = [p[3 * a], p[3 * a + 1], p[3 * a + 2]]
+  const [ux, uy, uz] = [p[3 * b] - ax, p[3 * b + 1] - ay, p[3 * b + 2] - az]
+  const [vx, vy, vz] = [p[3 * c] - ax, p[3 * c + 1] - ay, p[3 * c + 2] - az]
+  const [wx, wy, wz] = [point.x - ax, point.y - ay, point.z - az]
+  const uu = ux * ux + uy * uy + uz * uz
+  const uv = ux * vx + uy * vy + uz * vz
+  const vv = vx * vx + vy * vy + vz * vz
+  const wu = wx * ux + wy * uy + wz * uz
+  const wv = wx * vx + wy * vy + wz * vz
+  const whole = uu * vv - uv * uv
+  const s = whole > 0 ? (vv * wu - uv * wv) / whole : 0
+  const t = whole > 0 ? (uu * wv - uv * wu) / whole : 0
+  const r = 1 - s - t
+  n.x = r * normals[3 * a] + s * normals[3 * b] + t * normals[3 * c]
+  n.y = r * normals[3 * a + 1] + s * normals[3 * b + 1] + t * normals[3 * c + 1]
+  n.z = r * normals[3 * a + 2] + s * normals[3 * b + 2] + t * normals[3 * c + 2]
+  const size = Math.hypot(n.x, n.y, n.z) || 1
+  n.x /= size
+  n.y /= size
+  n.z /= size
+}
+
+/** Turns the ray at a boundary whose normal looks against it (Snell); `ratio` is from over into. */
+function bend(ratio: number, cosine: number): void {
+  const { direction: d } = ray
+  const through = Math.sqrt(Math.max(0, 1 - ratio * ratio * (1 - cosine * cosine)))
+  const k = ratio * cosine - through
+  d.set(ratio * d.x + k * n.x, ratio * d.y + k * n.y, ratio * d.z + k * n.z).normalize()
+}
+
+function mirrorOf(
+  paths: PathBook['paths'],
+  at: number,
+  x: number,
+  y: number,
+  z: number,
+  cosine: number,
+) {
+  const { direction: d } = ray
+  const [mx, my, mz] = [d.x + 2 * cosine * n.x, d.y + 2 * cosine * n.y, d.z + 2 * cosine * n.z]
+  const down = mz < -1e-9
+  const t = down ? Math.max(0, -z / mz) : 0
+  paths.sheenEnd[at] = down ? ends.table : ends.room
+  if (down) put(paths.sheenAt, at, x + t * mx, y + t * my, 0)
+  else put(paths.sheenAt, at, mx, my, mz)
+}
+
+function put(into: Float32Array, path: number, x: number, y: number, z: number): void {
+  into[3 * path] = x
+  into[3 * path + 1] = y
+  into[3 * path + 2] = z
+}
+
+/** The pieces of a straight path between two heights, each in its medium. */
+function crossLevels(
+  book: PathBook,
+  levels: Float64Array,
+  from: number,
+  to: number,
+  length: number,
+): void {
+  const rise = to - from
+  let medium = 0
+  while (medium < levels.length && (levels[medium] < from || (levels[medium] === from && rise > 0)))
+    medium++
+  let done = 0
+  const step = rise > 0 ? 1 : -1
+  for (;;) {
+    const level = step > 0 ? levels[medium] : levels[medium - 1]
+    const within = level !== undefined && (step > 0 ? level < to : level > to)
+    const share = within ? (level - from) / rise : 1
+    const part = (share - done) * length
+    if (part > 0) book.cross(medium, part)
+    if (!within) return
+    done = share
+    medium += step
+  }
+}

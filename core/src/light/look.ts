@@ -1,0 +1,115 @@
+import type { Matter, Spectrum } from '../colour/index.ts'
+import type { Mesh, Vec3 } from '../mesh/index.ts'
+import type { Optics } from './follow.ts'
+import { mattersOf, strata, turnedOver, type Stratum } from './media.ts'
+import { lightTable, traceLamp, type LampLight } from './onTable.ts'
+import type { Paths } from './paths.ts'
+import { towardLamp, type Setting } from './setting.ts'
+import { shade, toPixels } from './shade.ts'
+import { standing, type Standing } from './standing.ts'
+import { traceView, type View } from './view.ts'
+
+/** Something set into the piece: its surface in the piece's own axes, and what it reflects. */
+export interface SetThing {
+  mesh: Mesh
+  colour: Spectrum
+}
+
+/** Everything that decides a picture of a finished piece. */
+export interface Look {
+  /** Against gravity when it was poured, in the piece's own axes. */
+  up: Vec3
+  /** Shown with its face up, as it leaves an open mould. */
+  turnedOver: 'yes' | 'no'
+  /** From the bottom up; none is a piece of clear resin. */
+  layers: readonly (Stratum & { matter: Matter })[]
+  things: readonly SetThing[]
+  setting: Setting
+  view: View
+  /** Rows of the picture that are wanted, from the top; all unless said. */
+  rows?: readonly [first: number, last: number]
+}
+
+/** Refractive index of cured resin: epoxies and urethanes lie between 1.50 and 1.57 (from memory). */
+export const resinIndex = 1.53
+
+/** Paths from the lamp along each side of its square, for a picture this wide, px. */
+const lampPaths = (width: number) => (width < 150 ? 64 : 160)
+
+/**
+ * Pictures of one piece. What was traced is kept: another dose, another table or another lamp's
+ * colour asks for no new trace, a turned view for no new tree.
+ */
+export class LookMaker {
+  private piece: { key: string; standing: Standing } | undefined
+  private seen: { key: string; paths: Paths } | undefined
+  private lit: { key: string; light: LampLight } | undefined
+
+  constructor(private readonly mesh: Mesh) {}
+
+  /**
+   * Pixels of the rows that are wanted, four bytes each.
+   *
+   * @example new LookMaker(ballOf10mm).pixels({ ...lookOfBall, rows: [0, 1] }).length // 160
+   */
+  pixels(look: Look): Uint8ClampedArray<ArrayBuffer> {
+    return toPixels(this.linear(look))
+  }
+
+  /** The same as linear light, three numbers a pixel. */
+  linear(look: Look): Float32Array {
+    const { view, setting, layers, things } = look
+    const rows = look.rows ?? [0, view.height]
+    const { piece, key } = this.standing(look)
+    const { levels, media } = this.media(look, piece)
+    const optics: Optics = { piece, levels, index: resinIndex }
+    const cut = `${key} ${levels.join()}`
+    const paths = this.paths(`${cut} ${JSON.stringify([view, rows])}`, () =>
+      traceView(optics, view, ...rows),
+    )
+    const lamp = towardLamp(setting.lamp, view.turn)
+    const side = lampPaths(view.width)
+    const light = this.lamp(`${cut} ${lamp.join()} ${side}`, () => traceLamp(optics, lamp, side))
+    const matters = mattersOf(
+      media,
+      layers.map(({ matter }) => matter),
+    )
+    const reach = 2 * piece.radius
+    return shade(paths, {
+      matters,
+      things: things.map(({ colour }) => colour),
+      setting,
+      lamp,
+      table: lightTable(light, matters, reach),
+      reach,
+    })
+  }
+
+  private standing({ up, turnedOver, things }: Look): { piece: Standing; key: string } {
+    const meshes = things.map(({ mesh }) => mesh)
+    const key = `${up.join()} ${turnedOver} ${meshes.map(fingerprint).join()}`
+    if (this.piece?.key !== key) {
+      this.piece = { key, standing: standing(this.mesh, up, { turnedOver, things: meshes }) }
+    }
+    return { piece: this.piece.standing, key }
+  }
+
+  private media({ layers, turnedOver: over }: Look, { height }: Standing) {
+    const cut = strata(layers)
+    return over === 'yes' ? turnedOver(cut, height) : cut
+  }
+
+  private paths(key: string, trace: () => Paths): Paths {
+    if (this.seen?.key !== key) this.seen = { key, paths: trace() }
+    return this.seen.paths
+  }
+
+  private lamp(key: string, trace: () => LampLight): LampLight {
+    if (this.lit?.key !== key) this.lit = { key, light: trace() }
+    return this.lit.light
+  }
+}
+
+/** Tells surfaces apart by a few of their numbers. */
+const fingerprint = ({ positions }: Mesh): string =>
+  `${positions.length}:${positions[0]}:${positions[1]}:${positions[2]}:${positions[positions.length - 1]}`
