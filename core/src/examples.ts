@@ -10,7 +10,7 @@ import { compileBy, newPlan, type Plan } from './plan/index.ts'
 import type { Pull } from './pull/index.ts'
 import { buildSolid } from './shape/index.ts'
 import { even } from './colour/index.ts'
-import { standing, type Look } from './light/index.ts'
+import { standOnTable, type Look } from './light/index.ts'
 import { metric, imperial } from './units/index.ts'
 
 /** What the examples in comments begin with, by the names that they use. For tests. */
@@ -59,7 +59,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
   const clearMatter = { k: even(0), s: even(0) }
   const ballOf10mm = buildSolid({ solid: 'ball', diameter: 0.02 })
   const opticsOfBall = {
-    piece: standing(ballOf10mm, [0, 0, 1]),
+    piece: standOnTable(ballOf10mm, [0, 0, 1]),
     levels: new Float64Array(),
     index: 1.5,
   }

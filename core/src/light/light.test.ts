@@ -21,7 +21,7 @@ import { lightTable, traceLamp } from './onTable.ts'
 import { Passing } from './passing.ts'
 import { ends, PathBook } from './paths.ts'
 import { shade } from './shade.ts'
-import { standing } from './standing.ts'
+import { standOnTable } from './standing.ts'
 import { traceView } from './view.ts'
 
 const mm = 1e-3
@@ -69,7 +69,7 @@ describe('a ball', () => {
     const aside = 0.5 * mm
     const landing = (hover: number) => {
       const optics: Optics = {
-        piece: standing(ball, up, { hover }),
+        piece: standOnTable(ball, up, { hover }),
         levels: new Float64Array(),
         index: 1.5,
       }
@@ -93,7 +93,12 @@ describe('layers along a path', () => {
   const straightDown = (index: number) => {
     const { levels } = strata(layers)
     const book = new PathBook(1)
-    follow({ piece: standing(slab, up), levels, index }, book, [1 * mm, 2 * mm, 0.1], [0, 0, -1])
+    follow(
+      { piece: standOnTable(slab, up), levels, index },
+      book,
+      [1 * mm, 2 * mm, 0.1],
+      [0, 0, -1],
+    )
     return book.paths
   }
 
@@ -138,7 +143,7 @@ describe('layers along a path', () => {
   })
 
   it('any path through the drop crosses as much as lies between its surfaces', () => {
-    const piece = standing(drop, up)
+    const piece = standOnTable(drop, up)
     const { levels } = strata([
       { top: 13 * mm, join: 'crisp' },
       { top: 52 * mm, join: 'crisp' },
@@ -164,7 +169,7 @@ describe('energy', () => {
       { top: 13 * mm, join: 'crisp' },
       { top: 52 * mm, join: 'soft' },
     ])
-    const optics: Optics = { piece: standing(drop, up), levels, index: 1.53 }
+    const optics: Optics = { piece: standOnTable(drop, up), levels, index: 1.53 }
     const light = new Float64Array(8)
     fc.assert(
       fc.property(
@@ -186,7 +191,11 @@ describe('energy', () => {
   })
 
   it('of the lamp on the table is no more than an empty table gets', () => {
-    const optics: Optics = { piece: standing(drop, up), levels: new Float64Array(), index: 1.53 }
+    const optics: Optics = {
+      piece: standOnTable(drop, up),
+      levels: new Float64Array(),
+      index: 1.53,
+    }
     const lamp = traceLamp(optics, [0, 0, 1], 64)
     const { bands } = lightTable(lamp, [clear], 0.1)
     const mean = bands.reduce((sum, share) => sum + share, 0) / bands.length
@@ -205,7 +214,7 @@ describe('a rendered slab', () => {
           { matter: matterOf({ ...violet, swatches: [swatch] }), dose: 0.002 },
         ])
         const optics: Optics = {
-          piece: standing(slab, up),
+          piece: standOnTable(slab, up),
           levels: new Float64Array(),
           index: 1.001,
         }

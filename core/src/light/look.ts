@@ -6,7 +6,7 @@ import { lightTable, traceLamp, type LampLight } from './onTable.ts'
 import type { Paths } from './paths.ts'
 import { towardLamp, type Setting } from './setting.ts'
 import { shade, toPixels } from './shade.ts'
-import { standing, type Standing } from './standing.ts'
+import { standOnTable, type Standing } from './standing.ts'
 import { traceView, type View } from './view.ts'
 
 /** Something set into the piece: its surface in the piece's own axes, and what it reflects. */
@@ -89,7 +89,7 @@ export class LookMaker {
     const meshes = things.map(({ mesh }) => mesh)
     const key = `${up.join()} ${turnedOver} ${meshes.map(fingerprint).join()}`
     if (this.piece?.key !== key) {
-      this.piece = { key, standing: standing(this.mesh, up, { turnedOver, things: meshes }) }
+      this.piece = { key, standing: standOnTable(this.mesh, up, { turnedOver, things: meshes }) }
     }
     return { piece: this.piece.standing, key }
   }

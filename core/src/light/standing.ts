@@ -35,9 +35,9 @@ export interface StandingOptions {
 /**
  * A piece as it stands on a table at height 0: its middle over the origin, `up` upwards.
  *
- * @example standing(ballOf10mm, [0, 0, 1]).height // 0.02
+ * @example standOnTable(ballOf10mm, [0, 0, 1]).height // 0.02
  */
-export function standing(
+export function standOnTable(
   mesh: Mesh,
   up: Vec3,
   { turnedOver = 'no', things = [], hover = 0 }: StandingOptions = {},
