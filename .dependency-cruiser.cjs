@@ -25,7 +25,7 @@ const webOrder = [
   ['project'],
   ['ui'],
   ['cutaway', 'clock', 'solid', 'weigh'],
-  ['heat'],
+  ['heat', 'light'],
   ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history'],
   ['app'],
 ]

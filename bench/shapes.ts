@@ -164,7 +164,7 @@ function compileSix(fill: FillCurve, dragged: number): unknown {
         ? { by: 'volume', volume: fill.volume / 7 }
         : { by: 'height', top: ((i === 0 ? dragged : i + 1) / 6) * fill.height },
     resin: 'resin',
-    tint: { material: 'tint', fraction: 0.002 },
+    tints: [{ material: 'tint', fraction: 0.002 }],
     inclusions: [{ id: 's', name: 'Stars', count: 3, mass: 0.0004, density: 8500 }],
     join: 'crisp',
   }))

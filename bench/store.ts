@@ -25,6 +25,7 @@ const plan = (i: number) => ({
     id: `l${k}`,
     name: `Layer ${k + 1}`,
     fill: { by: 'height' as const, top: 0.002 * (k + 1) },
+    tints: [],
     inclusions: [],
     join: 'crisp' as const,
   })),

@@ -37,10 +37,11 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     name: 'Base',
     fill: { by: 'height', top: 0.01 },
     resin: 'e',
+    tints: [],
     inclusions: [],
     join: 'crisp',
   } as const
-  const plan: Plan = { ...newPlan('example'), layers: [{ ...layer, inclusions: [] }] }
+  const plan: Plan = { ...newPlan('example'), layers: [{ ...layer, tints: [], inclusions: [] }] }
   const curveOf60ml = fillCurve(
     buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.03 }),
     [0, 0, 1],
@@ -65,7 +66,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
   }
   const lookOfBall: Look = {
     up: [0, 0, 1],
-    turnedOver: 'no',
+    stands: [0, 0, 1],
     layers: [],
     things: [],
     setting: { table: 'white', lamp: 'above' },
@@ -142,7 +143,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     compiled,
     compiledOfAFastUrethane: compileBy(
       (one) => modelCure(learn(calibrate(one.resin), one.resin), one),
-      { ...plan, layers: [{ ...layer, inclusions: [], resin: 'u' }] },
+      { ...plan, layers: [{ ...layer, tints: [], inclusions: [], resin: 'u' }] },
       curveOf60ml,
       shelf,
     ),

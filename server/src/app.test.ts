@@ -87,7 +87,7 @@ describe('documents', () => {
           id: 'a',
           name: 'A',
           fill: { by: 'height', top: 0.01 },
-          tint: { material: 'v', fraction: -0.01 },
+          tints: [{ material: 'v', fraction: -0.01 }],
           inclusions: [],
           join: 'crisp',
         },
@@ -95,7 +95,7 @@ describe('documents', () => {
     }
     const refused = await call('PUT', '/plans/l1', { basedOn: 1, document: tinted })
     expect(refused.status).toBe(422)
-    expect(refused.body).toMatchObject({ code: 'out-of-range', path: 'layers.0.tint.fraction' })
+    expect(refused.body).toMatchObject({ code: 'out-of-range', path: 'layers.0.tints.0.fraction' })
     expect((await call('GET', '/plans/l1')).body.revision).toBe(1)
   })
 

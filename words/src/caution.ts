@@ -9,7 +9,7 @@ import {
 } from '@mivro/core/units'
 import type { Caution, CautionAmounts, CautionCode, SlipField } from '@mivro/core/caution'
 import type { ResinClass, Silicone, Tint } from '@mivro/core/material'
-import { resinClassWords } from './material.ts'
+import { resinClassWords, tintFormWords } from './material.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
 
@@ -41,10 +41,7 @@ const kindWords: Record<ResinClass | `${Silicone['chemistry']} silicone` | Tint[
   ...resinClassWords,
   'platinum silicone': 'a platinum silicone',
   'tin silicone': 'a tin silicone',
-  dye: 'a dye',
-  paste: 'a paste',
-  mica: 'a mica',
-  powder: 'a powder',
+  ...tintFormWords,
 }
 
 function listed(words: readonly string[]): string {
@@ -130,6 +127,12 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'resin-not-chosen': (a) => `${a.layer} has no resin yet. Choose one of your materials.`,
   'resin-gone': (a) =>
     `The resin of ${a.layer} is no longer among your materials. Choose another, or restore it in Settings.`,
+  'tint-water': (a) =>
+    `${a.tint} is thinned with water, and water spoils ${a.resin}: it stays soft and cloudy. Take a dye or paste made for resin.`,
+  'tint-solvent': (a) =>
+    `${a.tint} holds solvent: no flame or heat gun near it, and no vacuum until it has gone off. Its data sheet says how.`,
+  'mica-unbacked': (a) =>
+    `${a.tint} in ${a.layer} lets light through with nothing opaque behind it, so gold comes out as amber and silver as smoke. Pour an opaque layer of its hue behind it, or dust the mould with it first.`,
   'tint-gone': (a) =>
     `The tint of ${a.layer} is no longer among your materials. Choose another, or restore it in Settings.`,
   'room-outside': (a, u) =>

@@ -1,4 +1,4 @@
-import type { Resin, ResinClass, Silicone } from '@mivro/core/material'
+import type { Resin, ResinClass, Silicone, TintForm } from '@mivro/core/material'
 
 /** Kinds of resin, as a sentence names them. */
 export const resinClassWords: Record<ResinClass, string> = {
@@ -7,6 +7,16 @@ export const resinClassWords: Record<ResinClass, string> = {
   'fast urethane': 'a fast urethane',
   'clear urethane': 'a clear urethane',
   polyester: 'a polyester',
+}
+
+/** Kinds of tint, as a sentence names them. */
+export const tintFormWords: Record<TintForm, string> = {
+  dye: 'a dye',
+  paste: 'a paste',
+  mica: 'a mica',
+  glitter: 'a glitter',
+  glow: 'a glow powder',
+  powder: 'a metal powder',
 }
 
 /** What a field of a sheet means at the bench, and what it decides. */

@@ -11,9 +11,9 @@ export function describePlan(plan: Plan, shelf: Shelf, choice: UnitChoice = metr
       layer.fill.by === 'height'
         ? `up to ${show(layer.fill.top, 'length', choice)}`
         : show(layer.fill.volume, 'volume', choice)
-    const tint = layer.tint
-      ? `, ${name(layer.tint.material)} ${show(layer.tint.fraction, 'fraction', choice)}`
-      : ''
+    const tint = layer.tints
+      .map(({ material, fraction }) => `, ${name(material)} ${show(fraction, 'fraction', choice)}`)
+      .join('')
     const set = layer.inclusions
       .map((inclusion) => `, ${inclusion.count} ${inclusion.name}`)
       .join('')

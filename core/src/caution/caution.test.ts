@@ -21,6 +21,7 @@ const layer = (id: string, top: number, more: Partial<Layer>): Layer => ({
   id,
   name: id,
   fill: { by: 'height', top },
+  tints: [],
   inclusions: [],
   join: 'crisp',
   ...more,
@@ -66,7 +67,7 @@ describe('safety cautions', () => {
     const sheet = runSheet(
       sheetOf([
         layer('base', 0.03, { resin: 'epoxy' }),
-        layer('top', 0.05, { resin: 'urethane', tint: { material: 'glow', fraction: 0.1 } }),
+        layer('top', 0.05, { resin: 'urethane', tints: [{ material: 'glow', fraction: 0.1 }] }),
       ]),
     )
     const seen = sheet.flatMap((s) => s.safety.map((line) => line.id))

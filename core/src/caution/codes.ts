@@ -39,6 +39,8 @@ export interface CautionAmounts {
 
   'tint-over-limit': {
     tint: string
+    /** Which of the layer's tints. */
+    at: number
     dry: boolean
     asked: number
     limit: number
@@ -58,6 +60,9 @@ export interface CautionAmounts {
   'resin-not-chosen': { layer: string }
   'resin-gone': { layer: string }
   'tint-gone': { layer: string }
+  'tint-water': { tint: string; resin: string }
+  'tint-solvent': { tint: string }
+  'mica-unbacked': { tint: string; layer: string }
 
   'room-outside': { room: number; low: number; high: number }
   'join-missed': { layer: string; below: string; late: number }

@@ -205,7 +205,7 @@ describe('a wished colour', () => {
 
 describe('a ladder of chips', () => {
   it('doubles from chip to chip up to the limit, and darkens', () => {
-    const chips = tintLadder(violet, clearMatter, { chips: 5, resin: 0.005, depth: 0.005 })
+    const chips = tintLadder(violet, clear, { chips: 5, resin: 0.005, depth: 0.005 })
     expect(chips.map(({ dose }) => dose)).toEqual([1, 2, 4, 8, 16].map((x) => (x * 0.005) / 16))
     const lightness = chips.map(({ expected }) => labOf(linearOf(expected)).l)
     expect([...lightness].sort((a, b) => b - a)).toEqual(lightness)

@@ -11,7 +11,7 @@ export interface Matter {
 }
 
 /** A layer covers where it looks this much alike over black and over white (ISO 6504). */
-const covers = 0.98
+export const covers = 0.98
 
 interface FormFacts {
   /** A chip of it is usually cast at this share of its limit, */
@@ -24,7 +24,7 @@ interface FormFacts {
 
 /** What stands for a chip until one is cast (common practice, no source). */
 export const usualChip: Record<Tint['form'], FormFacts> = {
-  dye: { dose: 0.4, depth: 0.005 },
+  dye: { dose: 0.4, depth: 0.01 },
   paste: { dose: 0.5, depth: 0.005, hides: 0.001 },
   mica: { dose: 0.5, depth: 0.005, hides: 0.003 },
   glitter: { dose: 0.5, depth: 0.005, hides: 0.012 },
@@ -84,8 +84,13 @@ function coverOf(
   return { k: absorbing(s), s: even(s) }
 }
 
-/** How alike a layer looks over black and over white, by its lightness. */
-function contrast(matter: Matter, dose: number, depth: number): number {
+/**
+ * How alike a layer looks over black and over white, by its lightness: from 0.98 on it covers
+ * (ISO 6504).
+ *
+ * @example contrast(clearMatter, 1, 0.01) // 0
+ */
+export function contrast(matter: Matter, dose: number, depth: number): number {
   const seen = (ground: number) =>
     luminance(matter.k.map((k, band) => over(flux(k * dose, matter.s[band] * dose, depth), ground)))
   return seen(0) / seen(1)

@@ -11,7 +11,7 @@ const mostSurfaces = 40
 
 export interface Optics {
   piece: Standing
-  /** Heights above the table where one medium ends and the next begins, rising, m. */
+  /** Heights above its lowest point, as it was poured, where one medium ends and the next begins, rising, m. */
   levels: Float64Array
   /** Refractive index of the resin. */
   index: number
@@ -43,7 +43,9 @@ export function follow(
     const hit = piece.bvh.raycastFirst(ray, DoubleSide, near, Infinity) as Intersection | null
     if (!hit) return leave(book, weight)
     const { x, y, z } = hit.point
-    if (inside) crossLevels(book, levels, o.z, z, hit.distance)
+    if (inside) {
+      crossLevels(book, levels, along(piece, o.x, o.y, o.z), along(piece, x, y, z), hit.distance)
+    }
     const face = hit.face!
     const facing = d.dot(face.normal) < 0
     smooth(piece, hit)
@@ -86,6 +88,10 @@ export function follow(
   }
   book.end(ends.room, 0, d.x, d.y, d.z)
 }
+
+/** Height of a place above the lowest point, as the piece was poured. */
+const along = ({ poured: { up, lowest } }: Standing, x: number, y: number, z: number): number =>
+  up[0] * x + up[1] * y + up[2] * z - lowest
 
 /** Ends on the table where the ray goes down, else in the room. */
 function leave(book: PathBook, weight: number): void {

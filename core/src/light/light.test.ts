@@ -16,7 +16,7 @@ import type { Vec3 } from '../mesh/index.ts'
 import { follow, type Optics } from './follow.ts'
 import { buried, fresnel, refracted } from './fresnel.ts'
 import { LookMaker, type Look } from './look.ts'
-import { mattersOf, strata, turnedOver } from './media.ts'
+import { mattersOf, strata } from './media.ts'
 import { lightTable, traceLamp } from './onTable.ts'
 import { Passing } from './passing.ts'
 import { ends, PathBook } from './paths.ts'
@@ -118,10 +118,14 @@ describe('layers along a path', () => {
     expect(straightDown(1.53).weight[0]).toBeCloseTo((1 - fresnel(1, 1, 1.53)) ** 2, 5)
   })
 
-  it('lie turned over where the piece lies turned over', () => {
-    const { levels, media } = turnedOver(strata(layers), 12 * mm)
-    expect([...levels].map((x) => Math.round(x / mm))).toEqual([5, 8])
-    expect(media.map(({ below }) => below)).toEqual([2, 1, 0])
+  it('lie turned over where the piece stands turned over', () => {
+    const { levels } = strata(layers)
+    const piece = standOnTable(slab, [0, 0, -1], { poured: up })
+    const book = new PathBook(1)
+    follow({ piece, levels, index: 1.53 }, book, [1 * mm, 2 * mm, 0.1], [0, 0, -1])
+    const { medium, length } = book.paths
+    expect([...medium.subarray(0, 3)]).toEqual([0, 1, 2])
+    expect([...length.subarray(0, 3)].map((x) => Math.round(x / mm))).toEqual([4, 3, 5])
   })
 
   it('blend over a soft join, and a bled one blends wider', () => {
@@ -251,7 +255,7 @@ describe('a rendered slab', () => {
 describe('a look', () => {
   const look: Look = {
     up,
-    turnedOver: 'no',
+    stands: up,
     layers: [
       { top: 13 * mm, join: 'crisp', matter: dosed(1, 4e-4) },
       { top: 52 * mm, join: 'soft', matter: mixed(bodyMatter(slowEpoxy), []) },

@@ -1,7 +1,7 @@
 import type { Matter, Spectrum } from '../colour/index.ts'
 import type { Mesh, Vec3 } from '../mesh/index.ts'
 import type { Optics } from './follow.ts'
-import { mattersOf, strata, turnedOver, type Stratum } from './media.ts'
+import { mattersOf, strata, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
 import type { Paths } from './paths.ts'
 import { towardLamp, type Setting } from './setting.ts'
@@ -19,8 +19,8 @@ export interface SetThing {
 export interface Look {
   /** Against gravity when it was poured, in the piece's own axes. */
   up: Vec3
-  /** Shown with its face up, as it leaves an open mould. */
-  turnedOver: 'yes' | 'no'
+  /** Upwards as it stands on the table, in the piece's own axes. */
+  stands: Vec3
   /** From the bottom up; none is a piece of clear resin. */
   layers: readonly (Stratum & { matter: Matter })[]
   things: readonly SetThing[]
@@ -36,13 +36,17 @@ export const resinIndex = 1.53
 /** Paths from the lamp along each side of its square, for a picture this wide, px. */
 const lampPaths = (width: number) => (width < 150 ? 64 : 160)
 
+/** Traces that are kept of one piece. */
+const mostKept = 3
+
 /**
  * Pictures of one piece. What was traced is kept: another dose, another table or another lamp's
  * colour asks for no new trace, a turned view for no new tree.
  */
 export class LookMaker {
   private piece: { key: string; standing: Standing } | undefined
-  private seen: { key: string; paths: Paths } | undefined
+  /** A coarse picture, a finer one and the finest. */
+  private readonly seen = new Map<string, Paths>()
   private lit: { key: string; light: LampLight } | undefined
 
   constructor(private readonly mesh: Mesh) {}
@@ -61,7 +65,7 @@ export class LookMaker {
     const { view, setting, layers, things } = look
     const rows = look.rows ?? [0, view.height]
     const { piece, key } = this.standing(look)
-    const { levels, media } = this.media(look, piece)
+    const { levels, media } = strata(layers)
     const optics: Optics = { piece, levels, index: resinIndex }
     const cut = `${key} ${levels.join()}`
     const paths = this.paths(`${cut} ${JSON.stringify([view, rows])}`, () =>
@@ -85,23 +89,25 @@ export class LookMaker {
     })
   }
 
-  private standing({ up, turnedOver, things }: Look): { piece: Standing; key: string } {
+  private standing({ up, stands, things }: Look): { piece: Standing; key: string } {
     const meshes = things.map(({ mesh }) => mesh)
-    const key = `${up.join()} ${turnedOver} ${meshes.map(fingerprint).join()}`
+    const key = `${up.join()} ${stands.join()} ${meshes.map(fingerprint).join()}`
     if (this.piece?.key !== key) {
-      this.piece = { key, standing: standOnTable(this.mesh, up, { turnedOver, things: meshes }) }
+      this.piece = {
+        key,
+        standing: standOnTable(this.mesh, stands, { poured: up, things: meshes }),
+      }
     }
     return { piece: this.piece.standing, key }
   }
 
-  private media({ layers, turnedOver: over }: Look, { height }: Standing) {
-    const cut = strata(layers)
-    return over === 'yes' ? turnedOver(cut, height) : cut
-  }
-
   private paths(key: string, trace: () => Paths): Paths {
-    if (this.seen?.key !== key) this.seen = { key, paths: trace() }
-    return this.seen.paths
+    const known = this.seen.get(key)
+    const paths = known ?? trace()
+    this.seen.delete(key)
+    this.seen.set(key, paths)
+    if (this.seen.size > mostKept) this.seen.delete(this.seen.keys().next().value!)
+    return paths
   }
 
   private lamp(key: string, trace: () => LampLight): LampLight {

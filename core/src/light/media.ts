@@ -45,15 +45,6 @@ export function strata(layers: readonly Stratum[]): { levels: Float64Array; medi
   return { levels: Float64Array.from(levels), media }
 }
 
-/** The same seen with the piece turned over. */
-export const turnedOver = (
-  { levels, media }: { levels: Float64Array; media: Medium[] },
-  height: number,
-): { levels: Float64Array; media: Medium[] } => ({
-  levels: levels.map((level) => height - level).reverse(),
-  media: [...media].reverse(),
-})
-
 /** What each medium does to light, by what its layers do. */
 export const mattersOf = (media: readonly Medium[], layers: readonly Matter[]): Matter[] =>
   media.map(({ below, above, share }) =>

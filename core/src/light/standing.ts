@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry } from 'three'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { MeshBVH } from 'three-mesh-bvh'
-import { axesFor, toAxes, type Mesh, type Vec3 } from '../mesh/index.ts'
+import { axesFor, toAxes, unit, type Mesh, type Vec3 } from '../mesh/index.ts'
 
 /** Faces that meet at more than this are an edge, radians; flatter ones are smooth. */
 const crease = 0.5
@@ -21,11 +21,13 @@ export interface Standing {
   centre: Vec3
   radius: number
   height: number
+  /** Against gravity when it was poured, and how far along it the lowest point then lies, m. */
+  poured: { up: Vec3; lowest: number }
 }
 
 export interface StandingOptions {
-  /** The piece lies with its poured top on the table, as an open mould's face is shown. */
-  turnedOver?: 'yes' | 'no'
+  /** Against gravity when it was poured, in the piece's own axes; as it stands unless said. */
+  poured?: Vec3
   /** Surfaces of what is set in, in the piece's own axes. */
   things?: readonly Mesh[]
   /** Air between the table and the piece, m. */
@@ -33,22 +35,21 @@ export interface StandingOptions {
 }
 
 /**
- * A piece as it stands on a table at height 0: its middle over the origin, `up` upwards.
+ * A piece as it stands on a table at height 0: its middle over the origin, `stands` upwards.
  *
  * @example standOnTable(ballOf10mm, [0, 0, 1]).height // 0.02
  */
 export function standOnTable(
   mesh: Mesh,
-  up: Vec3,
-  { turnedOver = 'no', things = [], hover = 0 }: StandingOptions = {},
+  stands: Vec3,
+  { poured = stands, things = [], hover = 0 }: StandingOptions = {},
 ): Standing {
-  const axes = axesFor(up)
-  const side = turnedOver === 'yes' ? -1 : 1
+  const axes = axesFor(stands)
   const surfaces = [mesh, ...things].map(({ positions, triangles }) => {
     const placed = new Float32Array(positions.length)
     for (let i = 0; i < positions.length; i += 3) {
       const [x, y, z] = toAxes(axes, [positions[i], positions[i + 1], positions[i + 2]])
-      placed.set([x, side * y, side * z], i)
+      placed.set([x, y, z], i)
     }
     return creased(placed, triangles)
   })
@@ -70,6 +71,7 @@ export function standOnTable(
   const height = high[2] - low[2]
   const centre: Vec3 = [0, 0, hover + height / 2]
   const half = positions.subarray(0, surfaces[0].positions.length)
+  const up = toAxes(axes, unit(poured))
   return {
     bvh: new MeshBVH(geometry),
     positions,
@@ -78,7 +80,16 @@ export function standOnTable(
     centre,
     radius: reach(half, centre),
     height,
+    poured: { up, lowest: lowestAlong(half, up) },
   }
+}
+
+function lowestAlong(positions: Float32Array, [ux, uy, uz]: Vec3): number {
+  let lowest = Infinity
+  for (let i = 0; i < positions.length; i += 3) {
+    lowest = Math.min(lowest, ux * positions[i] + uy * positions[i + 1] + uz * positions[i + 2])
+  }
+  return lowest
 }
 
 function creased(positions: Float32Array, triangles: Uint32Array) {

@@ -17,7 +17,7 @@ export interface View {
 /** Of the whole picture, radians. */
 const angle = (26 * Math.PI) / 180
 /** Around the ball that holds the piece, as a share of it. */
-const room = 1.5
+const room = 1.3
 
 /** The camera of a view: where it stands, and its axes. */
 export function cameraOf({ turn, lift, zoom = 1 }: View, { piece }: Pick<Optics, 'piece'>) {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { batchError, smallestBatch } from './batchError.ts'
 import { cupFor } from './cup.ts'
-import { displayStep } from './displayStep.ts'
+import { displayStep, underScale } from './displayStep.ts'
 import { mixDensity, volumeRatio, weightRatio, weightShares } from './ratio.ts'
 import { weigh, wholeMass } from './weigh.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
@@ -50,7 +50,7 @@ describe('weighing', () => {
     // ml per gram 0.690909/1.14 + 0.309091/1.02 + 0.002/1.1 = 0.910905; 85 / 0.910905 = 93.3138 g.
     const { steps, total } = weigh(
       85 * ml,
-      { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } },
+      { resin: slowEpoxy, tints: [{ material: violet, fraction: 0.002 }] },
       0.1 * gram,
     )
     expect(steps.map((s) => s.what)).toEqual(['A', 'tint', 'B'])
@@ -66,16 +66,17 @@ describe('weighing', () => {
   it('a urethane takes its tint into the polyol side, never the isocyanate', () => {
     const { steps } = weigh(
       50 * ml,
-      { resin: whiteUrethane, tint: { material: violet, fraction: 0.002 } },
+      { resin: whiteUrethane, tints: [{ material: violet, fraction: 0.002 }] },
       0.1 * gram,
     )
     expect(steps.map((s) => s.what)).toEqual(['B', 'tint', 'A'])
   })
 
   it('a dye too light for the scale is noticed', () => {
-    const recipe = { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } }
-    expect(weigh(85 * ml, recipe, 0.1 * gram).tintUnderScale).toBe(true)
-    expect(weigh(85 * ml, recipe, 0.01 * gram).tintUnderScale).toBe(false)
+    const recipe = { resin: slowEpoxy, tints: [{ material: violet, fraction: 0.002 }] }
+    const dye = weigh(85 * ml, recipe, 0.1 * gram).steps.find(({ what }) => what === 'tint')!
+    expect(underScale(dye.mass, 0.1 * gram)).toBe(true)
+    expect(underScale(dye.mass, 0.01 * gram)).toBe(false)
   })
 
   it('for any amount: weights sum to the total, keep the ratio, and readings rise by what is weighed', () => {
@@ -85,7 +86,7 @@ describe('weighing', () => {
         fc.double({ min: 0.0001, max: 0.05, noNaN: true }),
         fc.constantFrom(0.01, 0.1, 1),
         (volume, fraction, step) => {
-          const recipe = { resin: slowEpoxy, tint: { material: violet, fraction } }
+          const recipe = { resin: slowEpoxy, tints: [{ material: violet, fraction }] }
           const { cups, steps, total } = weigh(volume * ml, recipe, step * gram)
           const [a, tint, b] = steps
           expect(a.mass + tint.mass + b.mass).toBeCloseTo(total, 12)

@@ -1,7 +1,6 @@
 import type { Resin, Tint, TwoPart } from '../material/index.ts'
 import { batchError, smallestBatch } from './batchError.ts'
 import { cupFor, cupSizes } from './cup.ts'
-import { underScale } from './displayStep.ts'
 import { weightShares, mixDensity } from './ratio.ts'
 
 /** The ratio may be off by this before a cure suffers (common practice, no source). */
@@ -9,7 +8,14 @@ export const ratioTolerance = 0.02
 
 export interface Recipe {
   resin: TwoPart & Partial<Pick<Resin, 'tintInto'>>
-  tint?: { material: Tint; fraction: number }
+  /** As shares of the weight of A and B together. */
+  tints?: readonly Dose[]
+}
+
+/** So much of a tint, as a share of the resin's weight. */
+export interface Dose {
+  material: Tint
+  fraction: number
 }
 
 export type Pourable = 'A' | 'B' | 'tint'
@@ -17,6 +23,8 @@ export type Pourable = 'A' | 'B' | 'tint'
 /** One thing that goes into the cup. */
 export interface WeighStep {
   what: Pourable
+  /** Tells it from the others: the part, or the tint by its number. */
+  key: string
   name: string
   /** By the ratio, kg. */
   mass: number
@@ -30,7 +38,7 @@ export interface WeighStep {
 export interface Weighing {
   /** Cups of this, mixed one after the other. */
   cups: number
-  /** In the order they go into the cup: the tinted part, its tint, the other part. */
+  /** In the order they go into the cup: the tinted part, its tints, the other part. */
   steps: WeighStep[]
   /** All in one cup together, kg. */
   total: number
@@ -42,14 +50,12 @@ export interface Weighing {
   smallest: number
   /** Brim volume of the cup that stirs it, m³. */
   cupSize: number
-  /** The tint is too little for this scale. */
-  tintUnderScale: boolean
 }
 
 /**
  * What to weigh for `all` m³ of a mix on a scale that reads to `step` kg without taring between
  * parts, in so many cups of those `sizes` alike; in more where that many can't be stirred. Everything answered is
- * of one cup. The tint comes on top of the weight of A and B (a share of it), volumes add, and
+ * of one cup. Tints come on top of the weight of A and B (shares of it), volumes add, and
  * readings are rounded cumulatively so that errors do not pile up.
  *
  * @example weigh(100e-6, { resin: oneToOne }, 0.0001).steps.map((s) => s.what) // ['A', 'B']
@@ -69,28 +75,32 @@ export const weigh = (
 export function weighIn(
   cups: number,
   all: number,
-  { resin, tint }: Recipe,
+  { resin, tints = [] }: Recipe,
   step: number,
   sizes: readonly number[] = cupSizes,
 ): Weighing {
   const volume = all / cups
   const shares = weightShares(resin.ratio, resin)
   const perVolume =
-    1 / mixDensity(resin.ratio, resin) + (tint ? tint.fraction / tint.material.density : 0)
+    1 / mixDensity(resin.ratio, resin) +
+    tints.reduce((sum, { fraction, material }) => sum + fraction / material.density, 0)
   const resinMass = volume / perVolume
   const part = (what: 'A' | 'B') => ({
     what,
+    key: what as string,
     name: what === 'A' ? resin.nameA : resin.nameB,
     mass: resinMass * (what === 'A' ? shares.a : shares.b),
   })
   const [first, second] =
-    resin.tintInto === 'A' || !tint ? [part('A'), part('B')] : [part('B'), part('A')]
-  const stirredIn = tint
-    ? [{ what: 'tint' as const, name: tint.material.name, mass: resinMass * tint.fraction }]
-    : []
+    resin.tintInto === 'A' || tints.length === 0 ? [part('A'), part('B')] : [part('B'), part('A')]
+  const stirredIn = tints.map(({ material, fraction }, i) => ({
+    what: 'tint' as const,
+    key: tintKey(i),
+    name: material.name,
+    mass: resinMass * fraction,
+  }))
   const steps = readings([first, ...stirredIn, second], step)
 
-  const tintMass = stirredIn[0]?.mass ?? Infinity
   return {
     cups,
     steps,
@@ -99,11 +109,16 @@ export function weighIn(
     ratioError: batchError(resinMass * shares.a, resinMass * shares.b, step),
     smallest: smallestBatch(shares, step, ratioTolerance),
     cupSize: cupFor(volume, sizes).size,
-    tintUnderScale: underScale(tintMass, step),
   }
 }
 
-function readings(parts: Pick<WeighStep, 'what' | 'name' | 'mass'>[], step: number): WeighStep[] {
+/** What tells a tint from the others of its layer. */
+export const tintKey = (at: number): string => `tint-${at + 1}`
+
+function readings(
+  parts: Pick<WeighStep, 'what' | 'key' | 'name' | 'mass'>[],
+  step: number,
+): WeighStep[] {
   let exact = 0
   let shown = 0
   return parts.map((part) => {

@@ -84,7 +84,7 @@ const planOf = (height: number, of: PlanOf): Plan => ({
       name: `L${i}`,
       fill: { by: 'height', top: share * height },
       resin: of.resin,
-      tint: of.dye > 0 ? { material: 'violet', fraction: Math.max(1e-5, of.dye) } : undefined,
+      tints: of.dye > 0 ? [{ material: 'violet', fraction: Math.max(1e-5, of.dye) }] : [],
       inclusions: [],
       join: 'crisp',
       cups: of.cups > 1 ? of.cups : undefined,

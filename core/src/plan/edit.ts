@@ -41,6 +41,7 @@ export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
     name,
     fill: { by: 'height', top },
     resin: below?.resin,
+    tints: [],
     inclusions: [],
     join: 'crisp',
   }

@@ -44,16 +44,11 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     ]
   },
   'tint-under-scale': (_, plan) => [finer(plan)],
-  'tint-over-limit': ({ limit }, plan, { index }) => {
-    const { tint } = plan.layers[index]
-    return [
-      tint &&
-        fix(
-          'tint-to-limit',
-          { limit },
-          withLayer(plan, index, { tint: { ...tint, fraction: limit } }),
-        ),
-    ]
+  'tint-over-limit': ({ limit, at }, plan, { index }) => {
+    const tints = plan.layers[index].tints.map((tint, i) =>
+      i === at ? { ...tint, fraction: limit } : tint,
+    )
+    return [fix('tint-to-limit', { limit }, withLayer(plan, index, { tints }))]
   },
   'batch-over-pot-mass': (_, plan, { index, compiled }) => {
     const { batch, weighing } = compiled.layers[index]

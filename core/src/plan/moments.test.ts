@@ -45,6 +45,7 @@ describe('moving a pour moment', () => {
     id,
     name: id,
     fill: { by: 'height' as const, top: 0.01 },
+    tints: [],
     inclusions: [],
     join: 'crisp' as const,
   })

@@ -31,6 +31,7 @@ const layer = (id: string, top: number, more: Partial<Layer> = {}): Layer => ({
   name: id.toUpperCase(),
   fill: { by: 'height', top: top * mm },
   resin: 'epoxy',
+  tints: [],
   inclusions: [],
   join: 'crisp',
   ...more,
@@ -68,7 +69,7 @@ describe('layers', () => {
     const { layers } = answer(
       [
         layer('a', 10),
-        layer('b', 30, { inclusions: [stars], tint: { material: 'violet', fraction: 0.002 } }),
+        layer('b', 30, { inclusions: [stars], tints: [{ material: 'violet', fraction: 0.002 }] }),
       ],
       {
         copies: 6,
@@ -244,13 +245,13 @@ describe('what cannot be poured is said at its layer, and the others are still a
     ['a film', [layer('a', 0.5)], {}, /only 0.5 mm deep/],
     [
       'too much dye',
-      [layer('a', 10, { tint: { material: 'violet', fraction: 0.02 } })],
+      [layer('a', 10, { tints: [{ material: 'violet', fraction: 0.02 }] })],
       {},
       /Violet dye at 2 % is over its sheet's 0.5 %/,
     ],
     [
       'dye under the scale',
-      [layer('a', 10, { tint: { material: 'violet', fraction: 0.002 } })],
+      [layer('a', 10, { tints: [{ material: 'violet', fraction: 0.002 }] })],
       {},
       /Violet dye is 0.05 g and the scale reads to 0.1 g/,
     ],
@@ -276,7 +277,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
     ],
     [
       'a tint that is gone',
-      [layer('a', 10, { tint: { material: 'lost', fraction: 0.01 } })],
+      [layer('a', 10, { tints: [{ material: 'lost', fraction: 0.01 }] })],
       {},
       /tint of A is no longer/,
     ],
@@ -310,8 +311,8 @@ describe('the document refuses what no layer can be, at its field', () => {
   it.each<[string, Record<string, unknown>, RegExp]>([
     [
       'a negative tint',
-      { layers: [{ ...layer('a', 10), tint: { material: 'violet', fraction: -0.01 } }] },
-      /^layers.0.tint.fraction: −1 % is outside/,
+      { layers: [{ ...layer('a', 10), tints: [{ material: 'violet', fraction: -0.01 }] }] },
+      /^layers.0.tints.0.fraction: −1 % is outside/,
     ],
     ['no copies', { copies: 0 }, /^copies: 0 has to be a whole number from 1 to 1000/],
     ['no direction', { up: [0, 0, 0] }, /^up: Which way is up/],

@@ -33,13 +33,24 @@ export type PlanInclusion = z.infer<typeof planInclusionSchema>
 
 const timeOfDay = () => quantity('duration', 0, day)
 
-export const layerSchema = z.object({
+/** A tint in a layer, as a share of the resin's weight. */
+const tintShareSchema = z.object({ material: id(), fraction: quantity('fraction', 0, 0.95) })
+export type TintShare = z.infer<typeof tintShareSchema>
+
+/** Plans from before a layer could hold several tints name one, or none. */
+function withTints(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || 'tints' in value) return value
+  const { tint, ...layer } = value as { tint?: unknown }
+  return { ...layer, tints: tint === undefined ? [] : [tint] }
+}
+
+const newLayerSchema = z.object({
   id: id(),
   name: text('name', 60),
   fill: fillSchema,
   /** A resin of the shelf; absent until one is chosen. */
   resin: id().optional(),
-  tint: z.object({ material: id(), fraction: quantity('fraction', 0, 0.95) }).optional(),
+  tints: z.array(tintShareSchema).max(6),
   inclusions: z.array(planInclusionSchema).max(40),
   /** With the layer below; nothing to the first. */
   join: z.enum(joins),
@@ -48,6 +59,7 @@ export const layerSchema = z.object({
   /** Cups that the batch is mixed in, one after the other; more where that many can't be stirred. */
   cups: whole(1, 50).optional(),
 })
+export const layerSchema = z.preprocess(withTints, newLayerSchema)
 export type Layer = z.infer<typeof layerSchema>
 
 /** How a piece is poured. Layers run from the bottom up, as the piece lies in the mould. */

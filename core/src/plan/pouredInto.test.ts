@@ -32,6 +32,7 @@ const plan = (values: Partial<Plan> = {}): Plan => ({
       name: 'A',
       fill: { by: 'height', top: 20 * mm },
       resin: 'u',
+      tints: [],
       inclusions: [],
       join: 'crisp',
     },

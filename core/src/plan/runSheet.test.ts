@@ -16,6 +16,7 @@ const layer = (id: string, top: number, resin: string | undefined = 'epoxy'): La
   name: id.toUpperCase(),
   fill: { by: 'height', top: top * mm },
   ...(resin === '' ? {} : { resin }),
+  tints: [],
   inclusions: [],
   join: 'crisp',
 })

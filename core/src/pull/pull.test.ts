@@ -21,6 +21,7 @@ const plan = {
       name: 'Base',
       fill: { by: 'height' as const, top: 0.02 },
       resin: 'e',
+      tints: [],
       inclusions: [],
       join: 'crisp' as const,
     },

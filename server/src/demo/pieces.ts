@@ -31,6 +31,7 @@ const layer = (id: string, name: string, top: number, more: Partial<Layer>): Lay
   name,
   fill: { by: 'height', top: top * mm },
   resin: 'demo-slow-epoxy',
+  tints: [],
   inclusions: [],
   join: 'crisp',
   ...more,
@@ -63,10 +64,10 @@ export const pieces: DemoPiece[] = [
       gate: 0.8 * ml,
       layers: [
         layer('night', 'Night blue', 13, {
-          tint: { material: 'demo-night-blue', fraction: 0.002 },
+          tints: [{ material: 'demo-night-blue', fraction: 0.002 }],
         }),
         layer('dusk', 'Dusk violet', 27.5, {
-          tint: { material: 'demo-violet', fraction: 0.0015 },
+          tints: [{ material: 'demo-violet', fraction: 0.0015 }],
           inclusions: [
             {
               id: 'stars',
@@ -114,7 +115,7 @@ export const pieces: DemoPiece[] = [
       layers: [
         layer('face', 'Clear face', 2, {}),
         layer('moon', 'Moonlight', 5, {
-          tint: { material: 'demo-moonlight', fraction: 0.02 },
+          tints: [{ material: 'demo-moonlight', fraction: 0.02 }],
           inclusions: [
             {
               id: 'leaf',
@@ -126,7 +127,12 @@ export const pieces: DemoPiece[] = [
             },
           ],
         }),
-        layer('back', 'Night back', 8, { tint: { material: 'demo-night-blue', fraction: 0.004 } }),
+        layer('back', 'Night back', 8, {
+          tints: [
+            { material: 'demo-night-blue', fraction: 0.004 },
+            { material: 'demo-basalt', fraction: 0.003 },
+          ],
+        }),
       ],
     },
     pulls: [
@@ -171,7 +177,7 @@ export const pieces: DemoPiece[] = [
       layers: [
         layer('body', 'Dark body', 22, {
           resin: 'demo-deep-epoxy',
-          tint: { material: 'demo-basalt', fraction: 0.02 },
+          tints: [{ material: 'demo-basalt', fraction: 0.02 }],
         }),
         layer('foot', 'Clear foot', 30, { resin: 'demo-deep-epoxy' }),
       ],
@@ -193,7 +199,7 @@ export const pieces: DemoPiece[] = [
       copies: 2,
       layers: [
         layer('grit', 'Grit bed', 18, {
-          tint: { material: 'demo-basalt', fraction: 0.01 },
+          tints: [{ material: 'demo-basalt', fraction: 0.01 }],
           inclusions: [
             {
               id: 'grit',
@@ -226,11 +232,11 @@ export const pieces: DemoPiece[] = [
       layers: [
         layer('head', 'Head and telescope', 45, {
           resin: 'demo-deep-epoxy',
-          tint: { material: 'demo-night-blue', fraction: 0.003 },
+          tints: [{ material: 'demo-night-blue', fraction: 0.003 }],
         }),
         layer('coat', 'Coat and boots', 94, {
           resin: 'demo-deep-epoxy',
-          tint: { material: 'demo-night-blue', fraction: 0.003 },
+          tints: [{ material: 'demo-night-blue', fraction: 0.003 }],
         }),
       ],
     },
@@ -266,7 +272,7 @@ export const pieces: DemoPiece[] = [
           ],
         }),
         layer('body', 'Violet skirt', 9.6, {
-          tint: { material: 'demo-violet', fraction: 0.002 },
+          tints: [{ material: 'demo-violet', fraction: 0.002 }],
         }),
       ],
     },

@@ -42,6 +42,7 @@ describe('lists come in pages', () => {
       name: 'L',
       fill: { by: 'height', top: 0.004 },
       resin: 'clear-1',
+      tints: [],
       inclusions: [],
       join: 'crisp',
     }
@@ -115,6 +116,7 @@ describe("the demo studio in a store of one's own", () => {
       name: 'L',
       fill: { by: 'height', top: 0.004 },
       resin: resin.id,
+      tints: [],
       inclusions: [],
       join: 'crisp',
     }

@@ -120,7 +120,7 @@ describe('drops of a bottle', () => {
 describe('beside what is to be weighed', () => {
   const weighing = weigh(
     85e-6,
-    { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } },
+    { resin: slowEpoxy, tints: [{ material: violet, fraction: 0.002 }] },
     1e-4,
   )
   const atTheCup = async () => {
@@ -129,7 +129,7 @@ describe('beside what is to be weighed', () => {
       props: {
         material: 'epoxy',
         twoPart: slowEpoxy,
-        tint: { material: violet, share: 0.002 },
+        tints: [{ material: violet, fraction: 0.002 }],
         weighing,
         step: 1e-4,
         room: 294.15,

@@ -58,6 +58,7 @@ const planOf = (top: number, more: Partial<Plan> = {}): Plan => ({
       name: 'All of it',
       fill: { by: 'height', top },
       resin: 'coating',
+      tints: [],
       inclusions: [],
       join: 'crisp',
     },

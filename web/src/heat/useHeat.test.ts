@@ -41,7 +41,15 @@ const shelf = new Map([['e', slowEpoxy]])
 const planWith = (top: number): Plan => ({
   ...newPlan('x'),
   layers: [
-    { id: 'a', name: 'A', fill: { by: 'height', top }, resin: 'e', inclusions: [], join: 'crisp' },
+    {
+      id: 'a',
+      name: 'A',
+      fill: { by: 'height', top },
+      resin: 'e',
+      tints: [],
+      inclusions: [],
+      join: 'crisp',
+    },
   ],
 })
 const curve = fillCurve(mesh, [0, 0, 1])

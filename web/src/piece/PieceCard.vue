@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useId, watch } from 'vue'
-import { useIntersectionObserver } from '@vueuse/core'
+import { useIntersectionObserver, watchDebounced } from '@vueuse/core'
 import type { Piece } from '@mivro/core/piece'
 import type { Mould } from '@mivro/core/mould'
-import { compile, pouredInto, type Plan } from '@mivro/core/plan'
+import { compile, lookOfPour, pouredInto, standsAs, usualLift, type Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
@@ -17,7 +17,7 @@ import RemoveButton from '../ui/RemoveButton.vue'
 import { askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
 import MiniCut from '../cutaway/MiniCut.vue'
-import { thumbnailOf } from '../solid/thumbnail.ts'
+import { cardLook } from '../light/cardLook.ts'
 
 const props = defineProps<{
   piece: Stored<Piece>
@@ -64,14 +64,18 @@ const compiled = computed(() => {
 })
 watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
 const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
-/** A section says little of a figure or a drawing. */
-const thumbnail = ref<string>()
-watch(
-  () => survey.value && props.piece.document.form,
-  async (form) => {
-    if (form?.from === 'file' || form?.from === 'outline') thumbnail.value = await thumbnailOf(form)
+/** What the finished piece looks like; its section stands there until that is drawn. */
+const look = ref<string>()
+watchDebounced(
+  compiled,
+  async (found) => {
+    if (!found || !props.plan || found.layers.length === 0) return
+    const { form } = props.piece.document
+    const { document } = props.plan
+    const poured = lookOfPour(document, found, standsAs(form, document, found.into.mould))
+    look.value = await cardLook({ form, poured, view: { turn: 0.4, lift: usualLift(found) } })
   },
-  { immediate: true },
+  { debounce: 300, immediate: true },
 )
 const state = computed(() => {
   if (compiled.value?.cautions.some((c) => c.severity === 'stop'))
@@ -98,12 +102,12 @@ const facts = computed(() => {
   <li ref="card" class="card panel">
     <RouterLink :to="`/pieces/${piece.id}/pour`" class="open" :aria-labelledby="id">
       <div class="picture">
-        <img v-if="thumbnail" class="solid" :src="thumbnail" alt="" />
+        <img v-if="look" :src="look" alt="" />
         <MiniCut
-          v-if="survey && compiled"
+          v-else-if="survey && compiled"
           :section="survey.section"
           :compiled="compiled"
-          :width="thumbnail ? 184 : 292"
+          :width="292"
           :height="190"
         />
         <p v-else-if="problem" class="small">{{ sayProblem(problem) }}</p>
@@ -143,14 +147,15 @@ const facts = computed(() => {
   display: flex;
   align-items: center;
   justify-content: center;
-  padding: 4px;
+  overflow: hidden;
   border-bottom: 1px solid var(--line-2);
   background: var(--backlit);
 }
 
-.picture .solid {
-  width: 84px;
-  height: 84px;
+.picture img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
 }
 
 .picture svg {

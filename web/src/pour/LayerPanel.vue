@@ -21,6 +21,7 @@ import ShelfSelect from '../ui/ShelfSelect.vue'
 import TextField from '../ui/TextField.vue'
 import WeighTable from '../weigh/WeighTable.vue'
 import { useLaw } from '../project/useLaw.ts'
+import TintList from './TintList.vue'
 import InclusionList from './InclusionList.vue'
 import { useFixes } from './useFixes.ts'
 
@@ -36,10 +37,12 @@ const resin = computed(() => {
   const found = shelf.materials.get(source.value.resin ?? '')
   return found?.kind === 'resin' ? found : undefined
 })
-const tint = computed(() => {
-  const found = shelf.materials.get(source.value.tint?.material ?? '')
-  return found?.kind === 'tint' ? found : undefined
-})
+const doses = computed(() =>
+  source.value.tints.flatMap(({ material, fraction }) => {
+    const found = shelf.materials.get(material)
+    return found?.kind === 'tint' && fraction > 0 ? [{ material: found, fraction }] : []
+  }),
+)
 const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
 const band = computed(() => {
   const { clock, batch } = props.layer
@@ -65,13 +68,6 @@ const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.h
 
 const change = (values: Partial<Layer>): Problem | undefined =>
   project.changePlan(withLayer(plan.value, props.layer.index, values))
-const chooseTint = (id: string | undefined) =>
-  change({
-    tint:
-      id === undefined
-        ? undefined
-        : { material: id, fraction: source.value.tint?.fraction ?? 0.002 },
-  })
 
 const joins = [
   {
@@ -154,26 +150,7 @@ const joins = [
     :caution="one.caution"
     :fixes="one.fixes"
   />
-  <ShelfSelect
-    label="Tint"
-    kind="tint"
-    none="None"
-    :value="source.tint?.material"
-    @choose="chooseTint"
-  >
-    <QuantityField
-      v-if="source.tint"
-      :key="`${layer.id}-share`"
-      bare
-      class="share"
-      label="Tint, share of the resin's weight"
-      kind="fraction"
-      :value="source.tint.fraction"
-      :take="
-        (fraction) => change({ tint: { material: source.tint!.material, fraction: fraction ?? 0 } })
-      "
-    />
-  </ShelfSelect>
+  <TintList :key="`${layer.id}-tints`" :tints="source.tints" :take="(tints) => change({ tints })" />
   <CautionNote
     v-for="one in cautions('tint')"
     :key="one.caution.code"
@@ -228,7 +205,7 @@ const joins = [
       :key="`${layer.id}-cup`"
       :material="source.resin"
       :two-part="resin"
-      :tint="tint && source.tint ? { material: tint, share: source.tint.fraction } : undefined"
+      :tints="doses"
       :weighing="layer.weighing"
       :step="plan.scaleStep"
       :room="plan.room"
@@ -312,10 +289,6 @@ h3 {
   color: var(--ink-2);
   font-size: var(--size-small);
   font-weight: 400;
-}
-
-.share :deep(input) {
-  width: 44px;
 }
 
 .times {

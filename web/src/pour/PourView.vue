@@ -21,6 +21,8 @@ import WordFromLastTime from './WordFromLastTime.vue'
 import Tip from '../ui/Tip.vue'
 
 const HeatCut = defineAsyncComponent(() => import('../heat/HeatCut.vue'))
+const ColourView = defineAsyncComponent(() => import('./colour/ColourView.vue'))
+const ColourPanel = defineAsyncComponent(() => import('./colour/ColourPanel.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 
 const route = useRoute()
@@ -47,9 +49,10 @@ function turn(): void {
 /** What the cutaway shows: a lens never changes the plan. */
 const lenses = [
   { name: 'layers', label: 'Layers', key: '1' },
+  { name: 'colour', label: 'Colour', key: '2' },
   { name: 'heat', label: 'Heat', key: '5' },
 ] as const
-const lens = computed(() => (route.query.lens === 'heat' ? 'heat' : 'layers'))
+const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
 const look = (name: string) =>
   router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
 /** Of the three first steps: the shape is there, then a layer, then its weights. */
@@ -81,6 +84,7 @@ onMounted(() => {
     s: split,
     t: turn,
     '1': () => look('layers'),
+    '2': () => look('colour'),
     '5': () => look('heat'),
     Escape: () => select(undefined),
     '?': () => (help.value = true),
@@ -90,6 +94,7 @@ onUnmounted(() => unbind())
 
 const shortcuts = [
   ['1', 'Lens: layers'],
+  ['2', 'Lens: colour'],
   ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
@@ -156,6 +161,7 @@ const shortcuts = [
         :compiled="project.compiled"
         :heat="heat"
       />
+      <ColourView v-else-if="lens === 'colour'" class="cut" :selected="selected" @select="select" />
       <Cutaway
         v-else
         class="cut"
@@ -196,13 +202,16 @@ const shortcuts = [
     >
       <FirstSteps v-if="led" :done="steps" />
       <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
+      <div v-if="lens === 'colour' && shown" class="panels">
+        <ColourPanel :layer="shown" :count="project.compiled.layers.length" />
+      </div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
-      <div v-if="shown" class="panels" :class="{ away: !layer || lens === 'heat' }">
+      <div v-if="shown" class="panels" :class="{ away: !layer || lens !== 'layers' }">
         <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
-      <div class="panels" :class="{ away: layer || lens === 'heat' }"><PlanPanel /></div>
+      <div class="panels" :class="{ away: layer || lens !== 'layers' }"><PlanPanel /></div>
       <ElButton
-        v-if="layer && lens !== 'heat'"
+        v-if="layer && lens === 'layers'"
         link
         type="primary"
         class="back"

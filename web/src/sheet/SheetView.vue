@@ -222,7 +222,7 @@ watch(
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="part in step.layer!.weighing!.steps" :key="part.what">
+                <tr v-for="part in step.layer!.weighing!.steps" :key="part.key">
                   <th scope="row">{{ part.name }}</th>
                   <td>
                     <b>{{ grams(part.mass) }} {{ scale.mass }}</b>

@@ -120,18 +120,3 @@ export function openSolid(box: HTMLElement, colour: string) {
     },
   }
 }
-
-/** A small picture of a shape, `side` px square, as the address of a PNG. */
-export function pictureOf(surface: Surface, colour: string, side: number): string {
-  const renderer = new WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true })
-  renderer.setPixelRatio(2)
-  renderer.setSize(side, side)
-  const { setMesh, frameIt, draw, close } = studio(renderer, colour)
-  setMesh(surface)
-  frameIt(new Vector3())
-  draw()
-  const address = renderer.domElement.toDataURL()
-  close()
-  renderer.forceContextLoss()
-  return address
-}

@@ -11,6 +11,8 @@ const props = defineProps<{
   value: string | undefined
   /** What stands for nothing chosen; absent: something has to be. */
   none?: string
+  /** No visible label: it stands elsewhere. */
+  bare?: boolean
 }>()
 const emit = defineEmits<{ choose: [id: string | undefined] }>()
 
@@ -28,7 +30,7 @@ const swatch = (id: string) => {
 </script>
 
 <template>
-  <FieldRow :label="label">
+  <FieldRow :label="label" :bare="bare">
     <ElSelect
       class="line"
       :model-value="shown"

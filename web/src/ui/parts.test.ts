@@ -23,7 +23,7 @@ beforeEach(() => setActivePinia(createPinia()))
 describe('the weigh table', () => {
   const weighing = weigh(
     85e-6,
-    { resin: slowEpoxy, tint: { material: violet, fraction: 0.002 } },
+    { resin: slowEpoxy, tints: [{ material: violet, fraction: 0.002 }] },
     1e-4,
   )
   const shown = () => mount(WeighTable, { props: { weighing, copies: 6, step: 1e-4 } })

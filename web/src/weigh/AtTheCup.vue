@@ -2,8 +2,8 @@
 import { computed, shallowRef, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRouter } from 'vue-router'
-import { checkCup, type Mix, type Weighing } from '@mivro/core/mix'
-import type { Tint, TwoPart } from '@mivro/core/material'
+import { checkCup, tintKey, type Dose, type Mix, type Weighing } from '@mivro/core/mix'
+import type { TwoPart } from '@mivro/core/material'
 import type { Problem } from '@mivro/core/problem'
 import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
@@ -15,7 +15,7 @@ import { refusedWeight } from './poured.ts'
 const props = defineProps<{
   material: string
   twoPart: TwoPart
-  tint?: { material: Tint; share: number }
+  tints?: readonly Dose[]
   weighing: Weighing
   step: number
   room: number
@@ -30,18 +30,13 @@ watch(
 
 const mix = computed((): Mix => {
   const { ratio, densityA, densityB, nameA, nameB } = props.twoPart
-  const { tint } = props
-  const extras = tint
-    ? [
-        {
-          id: 'tint',
-          name: tint.material.name,
-          share: tint.share,
-          of: 'both' as const,
-          density: tint.material.density,
-        },
-      ]
-    : []
+  const extras = (props.tints ?? []).map(({ material, fraction }, i) => ({
+    id: tintKey(i),
+    name: material.name,
+    share: fraction,
+    of: 'both' as const,
+    density: material.density,
+  }))
   return { ratio, densityA, densityB, nameA, nameB, extras }
 })
 const check = computed(() => checkCup(mix.value, inCup.value, props.weighing.cupSize))
@@ -53,13 +48,12 @@ function pour(what: string, mass: number | undefined): Problem | undefined {
 }
 
 async function toTheDesk(): Promise<void> {
-  const [extra] = mix.value.extras
   desk.layOut({
     material: props.material,
     mass: props.weighing.total,
     room: props.room,
     needed: props.weighing.volume,
-    tint: extra && { name: extra.name, share: extra.share, density: extra.density },
+    extras: mix.value.extras,
   })
   await router.push({ name: 'desk' })
 }
@@ -69,14 +63,14 @@ async function toTheDesk(): Promise<void> {
   <Fold title="Over-poured?">
     <QuantityField
       v-for="part in weighing.steps"
-      :key="part.what"
+      :key="part.key"
       :label="`${part.name} that is in the cup`"
       kind="mass"
       :step="step"
       optional
       placeholder="–"
-      :value="inCup[part.what]"
-      :take="(mass) => pour(part.what, mass)"
+      :value="inCup[part.key]"
+      :take="(mass) => pour(part.key, mass)"
     />
     <PastTheMark
       :check="check"

@@ -62,8 +62,10 @@ describe('the ratio desk', () => {
 
   it('lays out what a layer wants, with what the plan needs of it', () => {
     const desk = useDesk()
-    const tint = { name: 'Violet dye', share: 0.002, density: 1100 }
-    desk.layOut({ material: 'epoxy', mass: 0.0935, room: 294, needed: 85e-6, tint })
+    const extras = [
+      { id: 'tint-1', name: 'Violet dye', share: 0.002, of: 'both', density: 1100 } as const,
+    ]
+    desk.layOut({ material: 'epoxy', mass: 0.0935, room: 294, needed: 85e-6, extras })
     expect(desk.portions.portions.map(({ name }) => name)).toEqual([
       'Part A, resin',
       'Violet dye',

@@ -112,10 +112,10 @@ export const useDesk = defineStore('desk', () => {
     mass: number
     room: number
     needed: number
-    tint?: { name: string; share: number; density: number }
+    extras: readonly Extra[]
   }): void {
     choose(values.material)
-    extras.value = values.tint ? [{ id: 'tint', of: 'both', ...values.tint }] : []
+    extras.value = [...values.extras]
     wish.value = { by: 'mass', mass: values.mass }
     room.value = values.room
     needed.value = values.needed

@@ -38,6 +38,7 @@ const plan: Plan = {
       name: 'All',
       fill: { by: 'height', top: 0.05 },
       resin: 'coating',
+      tints: [],
       inclusions: [],
       join: 'crisp',
     },

@@ -1,4 +1,6 @@
 import { deepestPour, potLifeCurve, type Batch } from '@mivro/core/cure'
+import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
+import type { Look } from '@mivro/core/light'
 import type { Material, Resin } from '@mivro/core/material'
 import { seatsOf, type MouldOpening } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/piece'
@@ -143,6 +145,18 @@ export const handlers = {
 
   deepest: async ({ batch, limit, thick }: { batch: Batch; limit: number; thick?: number }) =>
     deepestPour(lawOf(batch.resin), batch, limit, thick),
+
+  /** Pixels of the finished piece. */
+  async look({ form, look }: { form: Form; look: Look }, { cavity }: Hands) {
+    const { pixelsOf } = await import('./looks.ts')
+    return pixelsOf(await cavity(form), look)
+  },
+
+  /** Doses of the tints on hand for a wished colour. */
+  async tints({ wish, onHand }: { wish: Wish; onHand: readonly OnHand[] }): Promise<SolvedRecipe> {
+    const { solve } = await import('./looks.ts')
+    return solve(wish, onHand)
+  },
 
   /** Heat and cure of a pour. */
   async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: Hands) {

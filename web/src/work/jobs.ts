@@ -7,14 +7,17 @@ import type { AnswerTo, JobName, Question } from './handlers.ts'
 /**
  * `front` answers the screen that is open, `back` the small pictures on cards and what a mould
  * needs to know, `search` what takes seconds and may be given up, `heat` the field of a pour,
- * `clock` how batches ripen, so that nothing slow stands before it.
+ * `clock` how batches ripen, so that nothing slow stands before it, `light` and its twin the look
+ * of the piece, each with the traces of its rows.
  */
-export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock'
+export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock' | 'light' | 'light too'
 
 interface JobKind {
   on: BenchName
   /** Kept over visits, in the browser: it takes seconds, or the file to be read. */
   kept?: true
+  /** Each is asked once: pictures while a piece is turned. */
+  fleeting?: true
   /** Seconds after which a question is given up: many times what the largest shapes take. */
   limit: number
 }
@@ -36,6 +39,8 @@ const kinds: Record<JobName, JobKind> = {
   law: { on: 'clock', limit: 60 },
   curve: { on: 'clock', limit: 60 },
   deepest: { on: 'clock', limit: 60 },
+  look: { on: 'light', limit: 120, fleeting: true },
+  tints: { on: 'clock', limit: 60 },
 }
 
 /** All answers together: some forty of a figure, four heat fields. */
@@ -106,7 +111,7 @@ function begin(key: string, job: JobName, question: unknown, on: BenchName): Sha
   asked.then(
     (answer) => {
       open.delete(key)
-      answers.set(key, { answer })
+      if (!kinds[job].fleeting) answers.set(key, { answer })
     },
     () => open.delete(key),
   )

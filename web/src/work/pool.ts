@@ -51,6 +51,13 @@ export const askCurve = (resin: Resin) => ask('curve', resin)
 
 export const askDeepest = (question: Question<'deepest'>) => ask('deepest', question)
 
+/** Pixels of the finished piece. */
+export const askLook = (question: Question<'look'>, options: AskOptions<never>) =>
+  ask('look', question, options)
+
+/** Doses of the tints on hand for a wished colour. */
+export const askTints = (question: Question<'tints'>) => ask('tints', question)
+
 /** Heat and cure of a pour in three dimensions; seconds. */
 export const askHeat = (question: Question<'heat'>, options: AskOptions<number>) =>
   ask('heat', question, options)

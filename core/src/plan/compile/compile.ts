@@ -1,8 +1,9 @@
 import type { FillCurve } from '../../filling/index.ts'
 import { thicknessOf, type Girth } from '../../cells/index.ts'
 import { caution, type Caution } from '../../caution/index.ts'
-import { wholeMass, weigh, type Recipe, type Weighing } from '../../mix/index.ts'
-import type { Resin, Shelf, Tint } from '../../material/index.ts'
+import { bodyMatter, matterOf, mixed as mixedMatter, type Matter } from '../../colour/index.ts'
+import { wholeMass, weigh, type Dose, type Recipe, type Weighing } from '../../mix/index.ts'
+import type { Resin, Shelf } from '../../material/index.ts'
 import {
   batchKey,
   dewPoint,
@@ -13,7 +14,7 @@ import {
   type CureTimes,
   type KnownTimes,
 } from '../../cure/index.ts'
-import type { Plan } from '../plan.ts'
+import type { Layer, Plan } from '../plan.ts'
 import { pouredInto, type PouredInto } from '../pouredInto.ts'
 import { layerColumn, type LayerColumn } from './column.ts'
 import type { CompiledLayer, CompiledPlan, LayerClock, Peak } from './compiled.ts'
@@ -23,9 +24,12 @@ import {
   judgeCopies,
   judgeDepth,
   judgeInclusions,
+  judgeMica,
   judgeMix,
   judgeSlant,
+  judgeTints,
   setInto,
+  type LayerDose,
 } from './judge.ts'
 import { heatHazards, judgeHeat } from './judgeHeat.ts'
 import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
@@ -51,7 +55,8 @@ export interface CompileOptions {
 interface MixedLayer {
   stacked: StackedLayer
   resin?: Resin
-  tint?: Tint
+  tints: LayerDose[]
+  matter?: Matter
   weighing?: Weighing
   column: LayerColumn
 }
@@ -80,11 +85,14 @@ export function compile(
     const mixed = mix(layer, gate, plan, shelf, { sizes: cups, cautions })
     return { ...mixed, column: layerColumn(curve, layer) }
   })
-  for (const [index, { stacked: layer, resin, tint, weighing }] of mixed.entries()) {
+  for (const [index, { stacked: layer, resin, tints, weighing }] of mixed.entries()) {
     if (!resin) continue
-    if (weighing) cautions.push(...judgeMix(layer, weighing, resin, tint, plan.scaleStep))
+    if (weighing) cautions.push(...judgeMix(layer, weighing, resin, tints, plan.scaleStep))
+    cautions.push(...judgeTints(layer, resin, tints))
     cautions.push(...judgeInclusions(layer, resin, plan.layers[index - 1]?.name))
   }
+
+  cautions.push(...judgeMica(mixed, into.mould))
 
   const poured = mixed.filter((layer) => layer.resin && layer.weighing)
   const wanted: Batch[] = []
@@ -189,26 +197,30 @@ function mix(
   if (resin?.kind !== 'resin') {
     const code = layer.resin === undefined ? 'resin-not-chosen' : 'resin-gone'
     cautions.push(caution(code, 'stop', { layer: layer.id, field: 'resin' }, { layer: layer.name }))
-    return { stacked }
+    return { stacked, tints: [] }
   }
-  const tint = layer.tint && shelf.get(layer.tint.material)
-  if (layer.tint && tint?.kind !== 'tint') {
+  const tints = dosesOf(layer, shelf)
+  if (tints.length < layer.tints.length) {
     cautions.push(
       caution('tint-gone', 'stop', { layer: layer.id, field: 'tint' }, { layer: layer.name }),
     )
   }
-  const recipe: Recipe = { resin }
-  if (layer.tint && layer.tint.fraction > 0 && tint?.kind === 'tint') {
-    recipe.tint = { material: tint, fraction: layer.tint.fraction }
-  }
+  const recipe: Recipe = { resin, tints: tints.filter(({ fraction }) => fraction > 0) }
   const all = (volume + gate) * plan.copies * (1 + plan.reserve)
   const weighing =
     volume > 0 ? weigh(all, recipe, plan.scaleStep, { cups: layer.cups, sizes }) : undefined
-  return { stacked, resin, tint: tint?.kind === 'tint' ? tint : undefined, weighing }
+  return { stacked, resin, tints, matter: matterIn(resin, tints), weighing }
 }
 
+/** The tints of a layer that are on the shelf. */
+const dosesOf = (layer: Layer, shelf: Shelf): LayerDose[] =>
+  layer.tints.flatMap(({ material, fraction }, at) => {
+    const tint = shelf.get(material)
+    return tint?.kind === 'tint' ? { material: tint, fraction, at } : []
+  })
+
 function describe(
-  { stacked, resin, tint, weighing }: MixedLayer,
+  { stacked, resin, tints, matter, weighing }: MixedLayer,
   index: number,
   thick: number,
 ): CompiledLayer {
@@ -223,11 +235,19 @@ function describe(
     join: layer.join,
     setIn: setInto(stacked, resin),
     weighing,
-    hazards: hazardsOf(stacked, thick, resin, tint),
-    colour: tint?.colour ?? resin?.colour ?? '#d9e6e1',
-    tinted: tint !== undefined,
+    hazards: hazardsOf(stacked, thick, resin, tints),
+    colour: tints[0]?.material.colour ?? resin?.colour ?? '#d9e6e1',
+    tinted: tints.length > 0,
+    matter,
   }
 }
+
+/** What a layer does to light. */
+const matterIn = (resin: Resin, tints: readonly Dose[]): Matter =>
+  mixedMatter(
+    bodyMatter(resin),
+    tints.map(({ material, fraction }) => ({ matter: matterOf(material), dose: fraction })),
+  )
 
 /** What one copy gets, and how long there is to pour it. */
 const eachOf = (weighing: Weighing, copies: number, clock: LayerClock | undefined) => ({
@@ -237,9 +257,9 @@ const eachOf = (weighing: Weighing, copies: number, clock: LayerClock | undefine
 
 function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
   const needs = new Map<string, number>()
-  for (const { resin, tint, weighing } of mixed) {
+  for (const { resin, weighing } of mixed) {
     for (const { what, name, mass } of weighing?.steps ?? []) {
-      const key = what === 'tint' ? tint!.name : `${resin!.name}, ${name}`
+      const key = what === 'tint' ? name : `${resin!.name}, ${name}`
       needs.set(key, (needs.get(key) ?? 0) + mass * weighing!.cups)
     }
   }

@@ -1,3 +1,4 @@
+import type { Matter } from '../../colour/index.ts'
 import type { Caution, Hazard } from '../../caution/index.ts'
 import type { Batch, CureTimes } from '../../cure/index.ts'
 import type { Weighing } from '../../mix/index.ts'
@@ -78,6 +79,8 @@ export interface CompiledLayer {
   /** What to draw it with. */
   colour: string
   tinted: boolean
+  /** What it does to light, once it has a resin. */
+  matter?: Matter
 }
 
 /** Everything a screen shows about a plan. */

@@ -18,6 +18,7 @@ const said = (more: Partial<Layer>, tint = violet) => {
     name: 'A',
     fill,
     resin: 'epoxy',
+    tints: [],
     inclusions: [],
     join: 'crisp',
     ...more,
@@ -33,7 +34,7 @@ const said = (more: Partial<Layer>, tint = violet) => {
 
 describe('what is said of what goes into a layer', () => {
   it('mica over its limit thickens and settles, a dye leaves the cast soft', () => {
-    const over = { tint: { material: 'violet', fraction: 0.2 } }
+    const over = { tints: [{ material: 'violet', fraction: 0.2 }] }
     const about = (form: 'dye' | 'mica') =>
       said(over, { ...violet, form }).find((words) => words.includes('over its sheet'))
     expect(about('mica')).toMatch(

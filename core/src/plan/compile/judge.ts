@@ -1,6 +1,14 @@
+import { contrast, covers, type Matter } from '../../colour/index.ts'
 import { caution, type Caution, type Hazard } from '../../caution/index.ts'
-import { mixDensity, ratioTolerance, stirringFill, type Weighing } from '../../mix/index.ts'
-import { isDry, potMassOf, resinClasses, type Resin, type Tint } from '../../material/index.ts'
+import {
+  mixDensity,
+  ratioTolerance,
+  stirringFill,
+  underScale,
+  type Dose,
+  type Weighing,
+} from '../../mix/index.ts'
+import { isDry, potMassOf, resinClasses, type Resin } from '../../material/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { SetIn } from './compiled.ts'
@@ -57,12 +65,17 @@ export function judgeCopies({ copies }: Plan, { cavities }: PouredInto): Caution
   return [caution('copies-over-cavities', 'warn', { field: 'copies' }, { copies, cavities })]
 }
 
+/** A tint of a layer, and which of its tints it is. */
+export interface LayerDose extends Dose {
+  at: number
+}
+
 /** What is to be said about the mix of one layer. */
 export function judgeMix(
   { layer }: StackedLayer,
   weighing: Weighing,
   resin: Resin,
-  tint: Tint | undefined,
+  tints: readonly LayerDose[],
   step: number,
 ): Caution[] {
   const found: Caution[] = []
@@ -71,14 +84,14 @@ export function judgeMix(
     const amounts = { resin: resin.name, fields: resin.assumed }
     found.push(caution('sheet-assumed', 'note', at('resin'), amounts))
   }
-  const fraction = layer.tint?.fraction ?? 0
-  if (tint && fraction > tint.limit * (1 + 1e-9)) {
-    const amounts = { tint: tint.name, dry: isDry(tint.form), asked: fraction, limit: tint.limit }
-    found.push(caution('tint-over-limit', 'warn', at('tint'), amounts))
+  for (const { material: tint, fraction, at: which } of tints) {
+    if (fraction <= tint.limit * (1 + 1e-9)) continue
+    const amounts = { tint: tint.name, at: which, dry: isDry(tint.form), asked: fraction }
+    found.push(caution('tint-over-limit', 'warn', at('tint'), { ...amounts, limit: tint.limit }))
   }
-  const tintMass = weighing.steps.find((s) => s.what === 'tint')?.mass ?? 0
-  if (tint && weighing.tintUnderScale && tintMass > 0) {
-    const amounts = { tint: tint.name, mass: tintMass, step, diluted: 10 * tintMass }
+  for (const { what, name, mass } of weighing.steps) {
+    if (what !== 'tint' || !(mass > 0) || !underScale(mass, step)) continue
+    const amounts = { tint: name, mass, step, diluted: 10 * mass }
     found.push(caution('tint-under-scale', 'warn', at('tint'), amounts))
   }
   const { cups, total, smallest, ratioError: error } = weighing
@@ -150,16 +163,55 @@ export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
   }))
 }
 
+/** What is to be said about the tints of a layer that will do what their sheets do not promise. */
+export function judgeTints(
+  { layer }: StackedLayer,
+  resin: Resin,
+  tints: readonly LayerDose[],
+): Caution[] {
+  const at = { layer: layer.id, field: 'tint' }
+  return tints.flatMap(({ material: { name: tint, carrier } }) => {
+    if (carrier === 'water') return caution('tint-water', 'stop', at, { tint, resin: resin.name })
+    if (carrier === 'solvent') return caution('tint-solvent', 'warn', at, { tint })
+    return []
+  })
+}
+
+/** A layer as deep as it lies, and what it does to light. */
+export interface SeenLayer {
+  stacked: StackedLayer
+  tints: readonly LayerDose[]
+  matter?: Matter
+}
+
+/**
+ * Mica that does not cover by itself and has nothing opaque behind it. An open mould shows its
+ * first layer, so what was poured later lies behind; a closed one is seen from all sides.
+ */
+export function judgeMica(layers: readonly SeenLayer[], mould: 'open' | 'closed'): Caution[] {
+  const opaque = layers.map(
+    ({ matter, stacked: { top, bottom } }) =>
+      matter !== undefined && contrast(matter, 1, top - bottom) >= covers,
+  )
+  return layers.flatMap(({ stacked: { layer }, tints }, i) => {
+    const mica = tints.find(({ material, fraction }) => material.form === 'mica' && fraction > 0)
+    const backed = mould === 'open' ? opaque.slice(i) : opaque
+    if (!mica || backed.includes(true)) return []
+    const amounts = { tint: mica.material.name, layer: layer.name }
+    return caution('mica-unbacked', 'note', { layer: layer.id, field: 'tint' }, amounts)
+  })
+}
+
 /** Which safety lines apply to a layer. */
 export function hazardsOf(
   { layer }: StackedLayer,
   thick: number,
-  resin?: Resin,
-  tint?: Tint,
+  resin: Resin | undefined,
+  tints: readonly Dose[],
 ): Hazard[] {
   const hazards: Hazard[] = []
   if (resin) hazards.push('any resin', resinClasses[resin.class].hazard)
-  if (tint && isDry(tint.form)) hazards.push('powder')
+  if (tints.some(({ material }) => isDry(material.form))) hazards.push('powder')
   if (thick >= deepFrom) hazards.push('deep pour')
   if (layer.inclusions.length > 0) hazards.push('inclusion')
   return hazards

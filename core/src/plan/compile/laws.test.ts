@@ -27,6 +27,7 @@ const layer = (id: string, share: number, more: Partial<Layer> = {}): Layer => (
   name: id,
   fill: { by: 'height', top: share * 0.052 },
   resin: 'epoxy',
+  tints: [],
   inclusions: [],
   join: 'crisp',
   ...more,
@@ -208,7 +209,7 @@ describe('a plan in words', () => {
     const lines = describePlan(
       plan(
         [
-          layer('Night', 0.25, { tint: { material: 'violet', fraction: 0.002 } }),
+          layer('Night', 0.25, { tints: [{ material: 'violet', fraction: 0.002 }] }),
           layer('Day', 1, { resin: 'lost' }),
         ],
         {

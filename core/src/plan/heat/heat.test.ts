@@ -36,6 +36,7 @@ const layer = (id: string, top: number, more: Partial<Layer> = {}): Layer => ({
   name: id,
   fill: { by: 'height', top },
   resin: 'coating',
+  tints: [],
   inclusions: [],
   join: 'crisp',
   ...more,

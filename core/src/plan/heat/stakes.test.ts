@@ -34,7 +34,7 @@ const judged = (
   const fill = { by: 'height', top: curve.height } as const
   const plan: Plan = {
     ...newPlan('heat'),
-    layers: [{ id: 'a', name: 'All', fill, resin, inclusions, join: 'crisp' }],
+    layers: [{ id: 'a', name: 'All', fill, resin, tints: [], inclusions, join: 'crisp' }],
     ...more,
   }
   return compileBy(cure, plan, curve, shelf, { girth: girthOf(mesh, [0, 0, 1]), ...options })

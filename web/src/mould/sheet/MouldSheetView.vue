@@ -164,7 +164,7 @@ const print = () => window.print()
                   </tr>
                 </thead>
                 <tbody>
-                  <tr v-for="part in step.need.weighing.steps" :key="part.what">
+                  <tr v-for="part in step.need.weighing.steps" :key="part.key">
                     <th scope="row">{{ part.name }}</th>
                     <td>
                       <b>{{ grams(part.mass) }} {{ scaleUnit.mass }}</b>

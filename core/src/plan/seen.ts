@@ -1,0 +1,43 @@
+import { even, hexOf, seenThrough } from '../colour/index.ts'
+import { areaAt, type FillCurve } from '../filling/index.ts'
+import type { CompiledLayer } from './compile/compiled.ts'
+
+/** Heights of a layer that its colour is reckoned at. */
+const stops = 9
+
+/** What is seen at one height. */
+export interface SeenAt {
+  /** Above the lowest point, m. */
+  height: number
+  colour: string
+}
+
+/**
+ * What an eye sees of a layer from the side, over white, from its floor to its surface: the piece
+ * is as deep there as a square of its outline's area is wide. Empty without a resin.
+ *
+ * @example seenFromSide(compiled.layers[0], curveOf60ml).length // 9
+ */
+export function seenFromSide(
+  { bottom, top, matter }: Pick<CompiledLayer, 'bottom' | 'top' | 'matter'>,
+  curve: FillCurve,
+): SeenAt[] {
+  if (!matter || !(top > bottom)) return []
+  return Array.from({ length: stops }, (_, i) => {
+    // The very ends of a piece have no outline: a hair inside them has.
+    const height = bottom + ((i + 0.02) / (stops - 1 + 0.04)) * (top - bottom)
+    const depth = Math.sqrt(Math.max(0, areaAt(curve, height)))
+    return { height, colour: seenOver(matter, depth, 1) }
+  })
+}
+
+/**
+ * What is seen of a layer so deep over a ground that reflects that share of the light.
+ *
+ * @example seenOver(clearMatter, 0.01, 1) // '#ffffff'
+ */
+export const seenOver = (
+  matter: NonNullable<CompiledLayer['matter']>,
+  depth: number,
+  ground: number,
+): string => hexOf(seenThrough([{ matter, depth }], even(ground)))

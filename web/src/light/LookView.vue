@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import { lamps, tables, type Lamp, type Setting, type Table } from '@mivro/core/light'
+import { problemsOf } from '@mivro/core/problem'
+import type { PouredLook } from '@mivro/core/plan'
+import type { Form } from '@mivro/core/piece'
+import { lampWords, tableWords } from '@mivro/words/light'
+import ProblemNote from '../ui/ProblemNote.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import { useDrag } from '../ui/useDrag.ts'
+import { turntable } from './turntable.ts'
+import { useLook } from './useLook.ts'
+import { download, fileName } from '../ui/download.ts'
+
+/** The finished piece as an eye sees it; it is turned by dragging it. */
+const props = defineProps<{
+  form: Form
+  poured: PouredLook
+  label: string
+  /** What its pictures are saved as. */
+  name: string
+  /** A dose is being dragged. */
+  moving?: boolean
+}>()
+const emit = defineEmits<{ turnOver: [] }>()
+/** From where it is seen, radians. */
+const seen = defineModel<{ turn: number; lift: number }>('seen', { required: true })
+
+const box = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width, height } = useElementSize(box, { width: 420, height: 380 })
+const setting = reactive<Setting>({ table: 'white', lamp: 'behind' })
+
+/** A whole width of the picture turns it once around, its height by a quarter. */
+const perPixel = computed(() => ({ turn: (2 * Math.PI) / width.value, lift: 1.6 / height.value }))
+const lowest = 0.06
+const highest = Math.PI / 2
+let from = { x: 0, y: 0, turn: 0, lift: 0 }
+const { dragging, down, move, up } = useDrag({
+  take: ({ clientX: x, clientY: y }) => (from = { x, y, ...seen.value }),
+  move: ({ clientX, clientY }) =>
+    look(
+      from.turn - (clientX - from.x) * perPixel.value.turn,
+      from.lift + (clientY - from.y) * perPixel.value.lift,
+    ),
+})
+function look(turn: number, lift: number): void {
+  seen.value = { turn, lift: Math.min(highest, Math.max(lowest, lift)) }
+}
+/** Arrows turn it by 15°. */
+const step = Math.PI / 12
+function turnByKey(event: KeyboardEvent): void {
+  const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
+    event.key
+  ]
+  if (!by) return
+  event.preventDefault()
+  look(seen.value.turn + by[0] * step, seen.value.lift + by[1] * step)
+}
+
+const question = computed(() =>
+  width.value > 0 && height.value > 0
+    ? {
+        form: props.form,
+        poured: props.poured,
+        view: { ...seen.value, width: Math.round(width.value), height: Math.round(height.value) },
+        setting: { ...setting },
+      }
+    : undefined,
+)
+const { problem, drawn } = useLook(
+  canvas,
+  () => question.value,
+  () => dragging.value || props.moving === true,
+)
+/** How many pictures of the turntable are drawn. */
+const sheet = ref<number>()
+async function saveTurntable(): Promise<void> {
+  sheet.value = 0
+  try {
+    const picture = await turntable(question.value!, (count) => (sheet.value = count))
+    download(`${fileName(props.name)}-turntable.png`, picture, 'image/png')
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  } finally {
+    sheet.value = undefined
+  }
+}
+const options = <T extends string>(all: readonly T[], words: Record<T, string>) =>
+  all.map((value) => ({ value, label: words[value] }))
+</script>
+
+<template>
+  <figure class="look">
+    <div ref="box" class="picture">
+      <canvas
+        ref="canvas"
+        tabindex="0"
+        role="img"
+        :aria-label="label"
+        :data-drawn="drawn"
+        :class="{ dragging }"
+        @pointerdown="down"
+        @pointermove="move"
+        @pointerup="up"
+        @pointercancel="up"
+        @keydown="turnByKey"
+      />
+      <p v-if="drawn === 0 && !problem" class="waiting small quiet">Following the light …</p>
+      <ProblemNote v-if="problem" :problem="problem" />
+    </div>
+    <figcaption class="settings">
+      <SegmentField
+        label="Table"
+        :options="options(tables, tableWords)"
+        :value="setting.table"
+        @choose="setting.table = $event as Table"
+      />
+      <SegmentField
+        label="Light"
+        :options="options(lamps, lampWords)"
+        :value="setting.lamp"
+        @choose="setting.lamp = $event as Lamp"
+      />
+      <ElButton size="small" @click="emit('turnOver')">Turn over</ElButton>
+      <ElButton size="small" :loading="sheet !== undefined" @click="saveTurntable">
+        {{ sheet === undefined ? 'Save turntable' : `Picture ${sheet} of 24` }}
+      </ElButton>
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.look {
+  min-width: 0;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  margin: 0;
+}
+
+.picture {
+  position: relative;
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+  border-radius: var(--r-large);
+  background: var(--track);
+}
+
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  cursor: grab;
+  touch-action: none;
+}
+
+canvas.dragging {
+  cursor: grabbing;
+}
+
+canvas:focus-visible {
+  outline-offset: -3px;
+}
+
+.waiting {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-content: center;
+}
+
+.settings {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+}
+</style>

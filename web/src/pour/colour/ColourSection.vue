@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import type { FillCurve, Section } from '@mivro/core/filling'
+import { seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/plan'
+import { frameForCard, outlinePath } from '../../cutaway/frame.ts'
+import { useElementSize } from '@vueuse/core'
+
+/** The piece from the side as an eye sees it, over white. */
+const props = defineProps<{
+  section: Section
+  curve: FillCurve
+  plan: Plan
+  compiled: CompiledPlan
+  selected?: string
+}>()
+const emit = defineEmits<{ select: [id: string] }>()
+const id = useId()
+const box = ref<HTMLElement>()
+const { width, height } = useElementSize(box, { width: 280, height: 400 })
+/** Above and below the piece stands which side is up, px. */
+const label = 20
+const frame = computed(() => frameForCard(props.section, width.value, height.value - 2 * label))
+const path = computed(() => outlinePath(props.section, frame.value))
+const bands = computed(() =>
+  props.compiled.layers
+    .filter(({ depth }) => depth > 0)
+    .map((layer) => {
+      const { y } = frame.value
+      const [top, bottom] = [y(layer.top), y(layer.bottom)]
+      const stops = seenFromSide(layer, props.curve).map(({ height, colour }) => ({
+        at: ((y(height) - top) / (bottom - top)).toFixed(3),
+        colour,
+      }))
+      return { id: layer.id, name: layer.name, top, tall: bottom - top, stops: stops.reverse() }
+    }),
+)
+const words = computed(() =>
+  props.compiled.into.mould === 'open'
+    ? ['Back, poured last', 'Face, poured first']
+    : ['Up', 'Lowest, poured first'],
+)
+</script>
+
+<template>
+  <div ref="box" class="side">
+    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
+      <g :transform="`translate(0 ${label})`">
+        <defs>
+          <clipPath :id="id"><path :d="path" clip-rule="evenodd" /></clipPath>
+          <linearGradient
+            v-for="band in bands"
+            :id="`${id}-${band.id}`"
+            :key="band.id"
+            x2="0"
+            y2="1"
+          >
+            <stop
+              v-for="stop in band.stops"
+              :key="stop.at"
+              :offset="stop.at"
+              :stop-color="stop.colour"
+            />
+          </linearGradient>
+        </defs>
+        <g :clip-path="`url(#${id})`">
+          <rect
+            v-for="band in bands"
+            :key="band.id"
+            :x="0"
+            :y="band.top"
+            :width="width"
+            :height="band.tall"
+            :fill="band.stops.length > 0 ? `url(#${id}-${band.id})` : 'var(--panel)'"
+            @click="emit('select', band.id)"
+          >
+            <title>{{ band.name }}</title>
+          </rect>
+        </g>
+        <path :d="path" class="outline" />
+        <rect
+          v-for="band in bands.filter((one) => one.id === selected)"
+          :key="band.id"
+          x="3"
+          :y="band.top"
+          width="4"
+          :height="band.tall"
+          class="chosen"
+        />
+      </g>
+      <text :x="width / 2" y="14">{{ words[0] }}</text>
+      <text :x="width / 2" :y="height - 6">{{ words[1] }}</text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.side {
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+
+.outline {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.chosen {
+  fill: var(--teal);
+}
+
+text {
+  fill: var(--ink-2);
+  font-size: var(--size-small);
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,17 @@
+import type { Lamp, Table } from '@mivro/core/light'
+
+/** On what a piece stands. */
+export const tableWords: Record<Table, string> = {
+  white: 'White',
+  grey: 'Grey',
+  black: 'Black',
+  wood: 'Wood',
+  light: 'Light table',
+}
+
+/** From where it is lit. */
+export const lampWords: Record<Lamp, string> = {
+  front: 'Front',
+  above: 'Above',
+  behind: 'Behind',
+}
