@@ -106,6 +106,10 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.inclusion}: dry it through, seal it (two thin coats), and keep it below ${show(a.limit, 'temperature', u)}, or it browns and gives off bubbles.`,
   'inclusion-floats': (a) =>
     `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
+  'things-no-room': (a) =>
+    `${a.fit} of ${a.asked} ${a.inclusion} find room in ${a.layer}, 1 mm apart and 2 mm from the wall. Take fewer or smaller ones, or spread them over two layers.`,
+  'things-astray': (a, u) =>
+    `${a.count} of ${a.inclusion} ${a.count === 1 ? 'lies' : 'lie'} out of the piece or nearer than ${show(a.wall, 'length', u)} to its wall. Move ${a.count === 1 ? 'it' : 'them'} inward.`,
   'tint-over-limit': (a, u) =>
     `${a.tint} at ${show(a.asked, 'fraction', u)} is over its sheet's ${show(a.limit, 'fraction', u)}: ${
       a.dry

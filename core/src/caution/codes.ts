@@ -36,6 +36,8 @@ export interface CautionAmounts {
   'inclusion-carried': { inclusion: string; thickness: number }
   'inclusion-organic': { inclusion: string; limit: number }
   'inclusion-floats': { inclusion: string; layer: string }
+  'things-no-room': { inclusion: string; layer: string; fit: number; asked: number }
+  'things-astray': { inclusion: string; count: number; wall: number }
 
   'tint-over-limit': {
     tint: string

@@ -7,6 +7,8 @@ export interface FixAmounts {
   'tint-to-limit': { limit: number }
   'copies-to-cavities': { cavities: number }
   'fill-to-rim': { top: number }
+  'base-and-cover': { layer: string }
+  'lay-on-floor': { below: string }
   'as-the-join-wants': Record<string, never>
   'begin-at': { begin: number }
   'fill-chunks': { volume: number }

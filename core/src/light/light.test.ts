@@ -288,16 +288,12 @@ describe('a look', () => {
   })
 
   it('shows what is set in by its own colour', () => {
-    const star = made({ solid: 'ball', diameter: 9 * mm })
-    const raised = {
-      ...star,
-      positions: star.positions.map((x, i) => (i % 3 === 2 ? x + 18 * mm : x)),
-    }
-    const gold = { mesh: raised, colour: even(0) }
+    const size = { shape: 'ball', across: 9 * mm, thickness: 9 * mm } as const
+    const coal = { size, floor: 18 * mm, places: [{ x: 0, y: 0, turn: 0 }], colour: '#000000' }
     const plain = { ...look, layers: [], view: { ...look.view, lift: 0.2 } }
     const dark = (pixels: Uint8ClampedArray) =>
       pixels.filter((byte, i) => i % 4 < 3 && byte < 70).length
-    const [without, within] = [[], [gold]].map((things) =>
+    const [without, within] = [[], [coal]].map((things) =>
       new LookMaker(drop).pixels({ ...plain, things }),
     )
     expect(dark(within)).toBeGreaterThan(dark(without) + 20)

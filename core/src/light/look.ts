@@ -1,5 +1,6 @@
-import type { Matter, Spectrum } from '../colour/index.ts'
-import type { Mesh, Vec3 } from '../mesh/index.ts'
+import { linearOf, spectrumOf, type Matter } from '../colour/index.ts'
+import { middleOf, thingsMesh, type Place, type ThingSize } from '../inclusion/index.ts'
+import { axesFor, type Mesh, type Vec3 } from '../mesh/index.ts'
 import type { Optics } from './follow.ts'
 import { mattersOf, strata, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
@@ -9,10 +10,13 @@ import { shade, toPixels } from './shade.ts'
 import { standOnTable, type Standing } from './standing.ts'
 import { traceView, type View } from './view.ts'
 
-/** Something set into the piece: its surface in the piece's own axes, and what it reflects. */
-export interface SetThing {
-  mesh: Mesh
-  colour: Spectrum
+/** Things of one kind set into the piece, and their colour as `#rrggbb`. */
+export interface SetThings {
+  size: ThingSize
+  /** Of their undersides above the lowest point, m. */
+  floor: number
+  places: readonly Place[]
+  colour: string
 }
 
 /** Everything that decides a picture of a finished piece. */
@@ -23,7 +27,7 @@ export interface Look {
   stands: Vec3
   /** From the bottom up; none is a piece of clear resin. */
   layers: readonly (Stratum & { matter: Matter })[]
-  things: readonly SetThing[]
+  things: readonly SetThings[]
   setting: Setting
   view: View
   /** Rows of the picture that are wanted, from the top; all unless said. */
@@ -81,7 +85,7 @@ export class LookMaker {
     const reach = 2 * piece.radius
     return shade(paths, {
       matters,
-      things: things.map(({ colour }) => colour),
+      things: things.map(({ colour }) => spectrumOf(linearOf(colour))),
       setting,
       lamp,
       table: lightTable(light, matters, reach),
@@ -90,9 +94,13 @@ export class LookMaker {
   }
 
   private standing({ up, stands, things }: Look): { piece: Standing; key: string } {
-    const meshes = things.map(({ mesh }) => mesh)
-    const key = `${up.join()} ${stands.join()} ${meshes.map(fingerprint).join()}`
+    const laid = things.map(({ size, floor, places }) => ({ size, floor, places }))
+    const key = `${up.join()} ${stands.join()} ${JSON.stringify(laid)}`
     if (this.piece?.key !== key) {
+      const [axes, middle] = [axesFor(up), middleOf(this.mesh, up)]
+      const meshes = laid.map(({ size, floor, places }) =>
+        thingsMesh(size, places, axes, middle, floor),
+      )
       this.piece = {
         key,
         standing: standOnTable(this.mesh, stands, { poured: up, things: meshes }),
@@ -115,7 +123,3 @@ export class LookMaker {
     return this.lit.light
   }
 }
-
-/** Tells surfaces apart by a few of their numbers. */
-const fingerprint = ({ positions }: Mesh): string =>
-  `${positions.length}:${positions[0]}:${positions[1]}:${positions[2]}:${positions[positions.length - 1]}`

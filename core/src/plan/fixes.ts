@@ -1,6 +1,6 @@
 import type { Caution, CautionAmounts, CautionCode, FixAmounts, FixCode } from '../caution/index.ts'
 import type { CompiledPlan } from './compile/compiled.ts'
-import { withLayer } from './edit.ts'
+import { splitLayer, withLayer } from './edit.ts'
 import { cupsFor } from './heat/waysOut.ts'
 import type { Plan } from './plan.ts'
 
@@ -29,6 +29,21 @@ const fix = <F extends FixCode>(code: F, amounts: FixAmounts[F], plan: Plan): Pl
   plan,
 })
 
+/** What is set into a layer is wished on its floor. */
+const onFloor = (plan: Plan, index: number): Plan =>
+  withLayer(plan, index, {
+    inclusions: plan.layers[index].inclusions.map((one) => ({ ...one, lift: 0 })),
+  })
+
+/** A base that gels, everything set on it, a cover. */
+function baseAndCover(plan: Plan, compiled: CompiledPlan, index: number): PlanFix | undefined {
+  const { id, name } = plan.layers[index]
+  const base = `${id}-base`.slice(0, 40)
+  if (plan.layers.some((layer) => layer.id === base)) return undefined
+  const split = splitLayer(onFloor(plan, index), compiled, index, base)
+  return fix('base-and-cover', { layer: name }, split)
+}
+
 const finders: { [C in CautionCode]?: Finder<C> } = {
   'batch-too-small': ({ batch, cups, smallest }, plan, { index }) => {
     const reserve = (1 + plan.reserve) * (smallest / batch) * hair - 1
@@ -50,6 +65,11 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     )
     return [fix('tint-to-limit', { limit }, withLayer(plan, index, { tints }))]
   },
+  'inclusion-sinks': ({ below }, plan, { index, compiled }) => [
+    baseAndCover(plan, compiled, index),
+    fix('lay-on-floor', { below }, onFloor(plan, index)),
+  ],
+  'inclusion-floats': (_, plan, { index, compiled }) => [baseAndCover(plan, compiled, index)],
   'batch-over-pot-mass': (_, plan, { index, compiled }) => {
     const { batch, weighing } = compiled.layers[index]
     const cups = batch && weighing ? cupsFor(batch, weighing.cups) : 0

@@ -1,4 +1,6 @@
 import { even } from '../colour/index.ts'
+import { caution, type Caution } from '../caution/index.ts'
+import { clearance, colourOf, type Arrangement, type SetLayer } from '../inclusion/index.ts'
 import type { Look } from '../light/index.ts'
 import type { Vec3 } from '../mesh/index.ts'
 import type { Form } from '../piece/index.ts'
@@ -19,13 +21,14 @@ export const lookOfPour = (
   { up }: Pick<Plan, 'up'>,
   { layers }: CompiledPlan,
   stands: Vec3,
+  things: Look['things'] = [],
 ): PouredLook => ({
   up,
   stands,
   layers: layers
     .filter(({ depth }) => depth > 0)
     .map(({ top, join, clock, matter = clear }) => ({ top, join: clock?.meets ?? join, matter })),
-  things: [],
+  things,
 })
 
 /**
@@ -52,3 +55,41 @@ const flat = 0.4
  */
 export const usualLift = ({ height, volume }: Pick<CompiledPlan, 'height' | 'volume'>): number =>
   height < flat * Math.sqrt(volume / height) ? 0.9 : 0.42
+
+/** What is set into each layer that is poured, and where it comes to rest by its weight. */
+export const layersToSet = ({ layers }: Pick<Plan, 'layers'>, compiled: CompiledPlan): SetLayer[] =>
+  compiled.layers.map(({ id, index, bottom, top, setIn }) => ({
+    id,
+    bottom,
+    top,
+    things: layers[index].inclusions.map((one, i) => ({ ...one, lies: setIn[i].lies })),
+  }))
+
+/** Arranged things as they are drawn. */
+export const thingsToSee = (
+  { layers }: Pick<Plan, 'layers'>,
+  { things }: Arrangement,
+): Look['things'] =>
+  things.map(({ layer, id, size, floor, places }) => {
+    const found = layers.find((one) => one.id === layer)?.inclusions.find((one) => one.id === id)
+    return { size, floor, places, colour: colourOf(found ?? { density: 0 }) }
+  })
+
+/** What is to be said of an arrangement: things without room, and things laid where they can't lie. */
+export const judgeArrangement = (
+  { layers }: Pick<Plan, 'layers'>,
+  { things }: Arrangement,
+): Caution[] =>
+  things.flatMap(({ layer, id, places, over, astray }) => {
+    const of = layers.find((one) => one.id === layer)
+    const inclusion = of?.inclusions.find((one) => one.id === id)?.name ?? ''
+    const at = { layer, field: 'inclusions' }
+    const fit = places.length
+    const amounts = { inclusion, layer: of?.name ?? '', fit, asked: fit + over }
+    return [
+      ...(over > 0 ? [caution('things-no-room', 'warn', at, amounts)] : []),
+      ...(astray > 0
+        ? [caution('things-astray', 'warn', at, { inclusion, count: astray, wall: clearance.wall })]
+        : []),
+    ]
+  })

@@ -1,5 +1,6 @@
 import { z } from '../schema/index.ts'
 import { pourEnds } from '../cure/index.ts'
+import { planInclusionSchema } from '../inclusion/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
 
 const hour = 3600
@@ -15,21 +16,6 @@ export const fillSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('volume'), volume: quantity('volume', 1e-8, 0.1) }),
 ])
 export type Fill = z.infer<typeof fillSchema>
-
-/** Things set into one layer of one copy. */
-export const planInclusionSchema = z.object({
-  id: id(),
-  name: text('name'),
-  count: whole(1, 10000),
-  /** Of one, kg. */
-  mass: quantity('mass', 1e-6, 20),
-  density: quantity('density', 100, 20000),
-  /** As it lies, m. */
-  thickness: quantity('length', 1e-8, 1).optional(),
-  /** It bears no more than this, K; left out: by what it is. */
-  heatLimit: quantity('temperature', 303.15, 573.15).optional(),
-})
-export type PlanInclusion = z.infer<typeof planInclusionSchema>
 
 const timeOfDay = () => quantity('duration', 0, day)
 

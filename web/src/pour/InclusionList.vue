@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, Plus } from 'lucide-vue-next'
 import { ElButton, ElOption, ElSelect } from 'element-plus'
-import type { PlanInclusion } from '@mivro/core/plan'
+import type { PlanInclusion } from '@mivro/core/inclusion'
 import type { Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
 import { newId } from '../api/client.ts'

@@ -1,5 +1,6 @@
 import { resinClasses, type Resin } from '../../material/index.ts'
-import type { Plan, PlanInclusion } from '../plan.ts'
+import type { PlanInclusion } from '../../inclusion/index.ts'
+import type { Plan } from '../plan.ts'
 
 /** With petals, wood, wax or other organic things set in, K (common practice, no source). */
 export const organicHeatLimit = 333.15

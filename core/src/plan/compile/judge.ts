@@ -9,6 +9,7 @@ import {
   type Weighing,
 } from '../../mix/index.ts'
 import { isDry, potMassOf, resinClasses, type Resin } from '../../material/index.ts'
+import { carriedBelow } from '../../inclusion/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { SetIn } from './compiled.ts'
@@ -20,9 +21,6 @@ const heavierPot = 1.5
 
 /** Things whose density differs from the resin's by less hover (common practice, no source). */
 const hovering = 0.03
-
-/** Leaf and foil thinner than this are carried with the pour whatever they weigh, m (common practice, no source). */
-const carried = 5e-6
 
 /** From this depth on a pour is called deep (common practice, no source), m. */
 const deepFrom = 0.02
@@ -134,9 +132,9 @@ export function judgeInclusions(
       found.push(caution('inclusion-organic', 'note', place, { inclusion: name, limit }))
     }
     const heavier = inclusion.density / density - 1
-    if (thickness !== undefined && thickness < carried) {
+    if (thickness !== undefined && thickness < carriedBelow) {
       found.push(caution('inclusion-carried', 'note', place, { inclusion: name, thickness }))
-    } else if (heavier > hovering) {
+    } else if (heavier > hovering && inclusion.lift !== 0) {
       const lies = below ?? 'the face'
       found.push(
         caution('inclusion-sinks', 'note', place, {

@@ -6,7 +6,8 @@ import { fillCurve } from '../../filling/index.ts'
 import type { Material, Resin } from '../../material/index.ts'
 import { buildSolid, type Solid } from '../../shape/index.ts'
 import { compileBy, type CompileOptions } from '../compile/compile.ts'
-import { newPlan, type Plan, type PlanInclusion } from '../plan.ts'
+import type { PlanInclusion } from '../../inclusion/index.ts'
+import { newPlan, type Plan } from '../plan.ts'
 
 const deep: Resin = { ...sheets.deep, maxDepth: 0.05 }
 const shelf = new Map<string, Material>([

@@ -1,0 +1,7 @@
+export * from './arrange.ts'
+export * from './drift.ts'
+export * from './inclusion.ts'
+export * from './mesh.ts'
+export * from './region.ts'
+export * from './scatter.ts'
+export * from './thing.ts'

@@ -1,0 +1,134 @@
+import type { Mesh, Vec3 } from '../mesh/index.ts'
+import { fromAxes, type Axes } from '../mesh/index.ts'
+import type { Place } from './inclusion.ts'
+import { ringHole, shardShares, type ThingSize } from './thing.ts'
+
+/** Sides that a round thing is drawn with. */
+const sides = 20
+
+/** Outer and inner corners of a flat thing around its middle, as shares of its width. */
+function outline(shape: ThingSize['shape']): {
+  outer: [number, number][]
+  inner?: [number, number][]
+} {
+  const round = (share: number, count = sides, turn = 0): [number, number][] =>
+    Array.from({ length: count }, (_, i) => {
+      const angle = (2 * Math.PI * i) / count + turn
+      return [(share / 2) * Math.cos(angle), (share / 2) * Math.sin(angle)]
+    })
+  if (shape === 'ring') return { outer: round(1), inner: round(ringHole) }
+  if (shape !== 'star') return { outer: round(1) }
+  const [tips, notches] = [round(1, 5), round(0.45, 5, Math.PI / 5)]
+  return { outer: tips.flatMap((tip, i) => [tip, notches[i]]) }
+}
+
+/**
+ * Surfaces of things of one size at their places, their undersides at `floor` above the origin of
+ * the frame, in the piece's own axes.
+ *
+ * @example thingsMesh({ shape: 'ball', across: 0.01, thickness: 0.01 }, [], axesFor([0, 0, 1]), [0, 0, 0], 0).triangles.length // 0
+ */
+export function thingsMesh(
+  size: ThingSize,
+  places: readonly Place[],
+  axes: Axes,
+  origin: Vec3,
+  floor: number,
+): Mesh {
+  const one = size.shape === 'ball' || size.shape === 'shard' ? ball(size) : flat(size)
+  const corners = one.positions.length / 3
+  const positions = new Float64Array(places.length * one.positions.length)
+  const triangles = new Uint32Array(places.length * one.triangles.length)
+  places.forEach(({ x, y, turn }, i) => {
+    const [c, s] = [Math.cos(turn), Math.sin(turn)]
+    for (let k = 0; k < corners; k++) {
+      const [px, py, pz] = one.positions.subarray(3 * k, 3 * k + 3)
+      const at: Vec3 = [
+        origin[0] + x + c * px - s * py,
+        origin[1] + y + s * px + c * py,
+        origin[2] + floor + pz,
+      ]
+      positions.set(fromAxes(axes, at), 3 * (i * corners + k))
+    }
+    for (let t = 0; t < one.triangles.length; t++) {
+      triangles[i * one.triangles.length + t] = one.triangles[t] + i * corners
+    }
+  })
+  return { positions, triangles }
+}
+
+/** A ball, or a shard as an ellipsoid with few facets, standing on height 0. */
+function ball({ shape, across }: ThingSize) {
+  const [rings, round] = shape === 'ball' ? [10, 18] : [4, 6]
+  const [a, b, c] = shape === 'ball' ? [1, 1, 1] : shardShares
+  const positions: number[] = [0, 0, 0]
+  for (let r = 1; r < rings; r++) {
+    const angle = (Math.PI * r) / rings
+    for (let k = 0; k < round; k++) {
+      const around = (2 * Math.PI * k) / round
+      positions.push(
+        (across / 2) * a * Math.sin(angle) * Math.cos(around),
+        (across / 2) * b * Math.sin(angle) * Math.sin(around),
+        (across / 2) * c * (1 - Math.cos(angle)),
+      )
+    }
+  }
+  positions.push(0, 0, across * c)
+  const at = (r: number, k: number) => 1 + (r - 1) * round + (k % round)
+  const top = positions.length / 3 - 1
+  const triangles: number[] = []
+  for (let k = 0; k < round; k++) {
+    triangles.push(0, at(1, k + 1), at(1, k), top, at(rings - 1, k), at(rings - 1, k + 1))
+    for (let r = 1; r < rings - 1; r++) {
+      triangles.push(
+        at(r, k),
+        at(r, k + 1),
+        at(r + 1, k + 1),
+        at(r, k),
+        at(r + 1, k + 1),
+        at(r + 1, k),
+      )
+    }
+  }
+  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) }
+}
+
+/** A flat thing: two faces and its rim; thin leaf keeps a thickness that can be seen. */
+function flat({ shape, across, thickness }: ThingSize) {
+  const { outer, inner } = outline(shape)
+  const thick = Math.max(thickness, 2e-5)
+  const positions: number[] = []
+  const triangles: number[] = []
+  const ring = (points: readonly [number, number][], z: number) => {
+    const first = positions.length / 3
+    for (const [x, y] of points) positions.push(across * x, across * y, z)
+    return first
+  }
+  const band = (low: number, high: number, count: number) => {
+    for (let k = 0; k < count; k++) {
+      const next = (k + 1) % count
+      triangles.push(low + k, low + next, high + next, low + k, high + next, high + k)
+    }
+  }
+  const [low, high] = [ring(outer, 0), ring(outer, thick)]
+  band(low, high, outer.length)
+  if (inner) {
+    const [lowIn, highIn] = [ring(inner, 0), ring(inner, thick)]
+    band(highIn, lowIn, inner.length)
+    band(high, highIn, outer.length)
+    band(lowIn, low, outer.length)
+  } else {
+    for (const [first, z] of [
+      [low, 0],
+      [high, thick],
+    ]) {
+      const middle = positions.length / 3
+      positions.push(0, 0, z)
+      for (let k = 0; k < outer.length; k++) {
+        const [a, b] = [first + k, first + ((k + 1) % outer.length)]
+        triangles.push(middle, ...(z > 0 ? [a, b] : [b, a]))
+      }
+    }
+  }
+  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) }
+}
