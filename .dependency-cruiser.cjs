@@ -7,7 +7,7 @@ const order = [
   ['problem'],
   ['units'],
   ['caution'],
-  ['document'],
+  ['document', 'paper'],
   ['material', 'mesh'],
   ['filling', 'mix', 'colour'],
   ['cells'],

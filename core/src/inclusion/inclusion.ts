@@ -1,9 +1,8 @@
 import { z } from '../schema/index.ts'
 import { id, quantity, text, whole } from '../document/index.ts'
-import { colourSchema } from '../material/index.ts'
+import { colourSchema, thingShapes } from '../material/index.ts'
 
-export const thingShapes = ['ball', 'disc', 'star', 'ring', 'shard'] as const
-export type ThingShape = (typeof thingShapes)[number]
+export { thingShapes, type ThingShape } from '../material/index.ts'
 
 export const patterns = ['even', 'cluster', 'ring', 'spiral'] as const
 export type Pattern = (typeof patterns)[number]
@@ -22,7 +21,7 @@ export const planInclusionSchema = z.object({
   name: text('name'),
   count: whole(1, 10000),
   /** Of one, kg. */
-  mass: quantity('mass', 1e-6, 20),
+  mass: quantity('mass', 1e-9, 20),
   density: quantity('density', 100, 20000),
   /** As it lies, m. */
   thickness: quantity('length', 1e-8, 1).optional(),

@@ -7,7 +7,7 @@ import { ringHole, shardShares, type ThingSize } from './thing.ts'
 const sides = 20
 
 /** Outer and inner corners of a flat thing around its middle, as shares of its width. */
-function outline(shape: ThingSize['shape']): {
+export function outlineOf(shape: ThingSize['shape']): {
   outer: [number, number][]
   inner?: [number, number][]
 } {
@@ -95,7 +95,7 @@ function ball({ shape, across }: ThingSize) {
 
 /** A flat thing: two faces and its rim; thin leaf keeps a thickness that can be seen. */
 function flat({ shape, across, thickness }: ThingSize) {
-  const { outer, inner } = outline(shape)
+  const { outer, inner } = outlineOf(shape)
   const thick = Math.max(thickness, 2e-5)
   const positions: number[] = []
   const triangles: number[] = []

@@ -191,17 +191,24 @@ export const tintSchema = z.object({
 })
 export type Tint = z.infer<typeof tintSchema>
 
+export const thingShapes = ['ball', 'disc', 'star', 'ring', 'shard'] as const
+export type ThingShape = (typeof thingShapes)[number]
+
 /** What is set into a layer. */
 export const inclusionSchema = z.object({
   kind: z.literal('inclusion'),
   name: text('name'),
   density: density(),
   /** Of one, kg. */
-  mass: quantity('mass', 1e-6, 20),
+  mass: quantity('mass', 1e-9, 20),
   /** As it lies, m. */
   thickness: quantity('length', 1e-8, 1).optional(),
   /** It bears no more than this, K; left out: by what it is. */
   heatLimit: quantity('temperature', 303.15, 573.15).optional(),
+  /** Left out: a disc where its thickness is known, else a shard. */
+  shape: z.enum(thingShapes).optional(),
+  /** Left out: by its density. */
+  colour: colourSchema.optional(),
   note: note(),
 })
 export type InclusionMaterial = z.infer<typeof inclusionSchema>

@@ -3,12 +3,21 @@ import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { useIntersectionObserver, watchDebounced } from '@vueuse/core'
 import type { Piece } from '@mivro/core/piece'
 import type { Mould } from '@mivro/core/mould'
-import { compile, lookOfPour, pouredInto, standsAs, usualLift, type Plan } from '@mivro/core/plan'
+import {
+  compile,
+  lookOfPour,
+  pouredInto,
+  standsAs,
+  thingsToSee,
+  usualLift,
+  type Plan,
+} from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
 import { sayProblem } from '@mivro/words/problem'
 import type { Stored } from '../api/client.ts'
+import { useArrangement } from '../project/useArrangement.ts'
 import { useKnownTimes } from '../project/useKnownTimes.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -66,13 +75,29 @@ watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
 const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
 /** What the finished piece looks like; its section stands there until that is drawn. */
 const look = ref<string>()
+const { arrangement } = useArrangement(
+  () =>
+    compiled.value && props.plan
+      ? {
+          form: props.piece.document.form,
+          plan: props.plan.document,
+          compiled: compiled.value,
+        }
+      : undefined,
+  { on: 'back' },
+)
 watchDebounced(
-  compiled,
-  async (found) => {
-    if (!found || !props.plan || found.layers.length === 0) return
+  [compiled, arrangement],
+  async ([found, laid]) => {
+    if (!found || !laid || !props.plan || found.layers.length === 0) return
     const { form } = props.piece.document
     const { document } = props.plan
-    const poured = lookOfPour(document, found, standsAs(form, document, found.into.mould))
+    const poured = lookOfPour(
+      document,
+      found,
+      standsAs(form, document, found.into.mould),
+      thingsToSee(document, laid),
+    )
     look.value = await cardLook({ form, poured, view: { turn: 0.4, lift: usualLift(found) } })
   },
   { debounce: 300, immediate: true },

@@ -32,11 +32,17 @@ function add(chosen: string): void {
           mass: material.mass,
           density: material.density,
           thickness: material.thickness,
+          heatLimit: material.heatLimit,
+          shape: material.shape,
+          colour: material.colour,
         }
       : { name: 'Charm', mass: 0.001, density: 8500 }
   const id = newId().slice(0, 12)
   if (!props.take([...props.inclusions, { id, count: 1, ...known }])) open.value = id
 }
+
+/** Leaf weighs a fraction of a milligram. */
+const finest = (mass: number) => (mass < 1e-5 ? 1e-7 : 1e-5)
 
 const change = (index: number, values: Partial<PlanInclusion>) =>
   props.take(
@@ -59,7 +65,10 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           <b>{{ inclusion.count }} {{ inclusion.name }}</b>
           <span class="quiet small"
             >in each copy,
-            {{ show(inclusion.mass, 'mass', studio.units, { step: 1e-5 }) }} each</span
+            {{
+              show(inclusion.mass, 'mass', studio.units, { step: finest(inclusion.mass) })
+            }}
+            each</span
           >
         </ElButton>
         <RemoveButton :label="`Delete ${inclusion.name}`" @click="remove(i)" />
@@ -74,7 +83,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
         <QuantityField
           label="Weight of one"
           kind="mass"
-          :step="1e-5"
+          :step="finest(inclusion.mass)"
           :value="inclusion.mass"
           :take="(mass) => change(i, { mass: mass ?? 0 })"
         />

@@ -23,6 +23,8 @@ import Tip from '../ui/Tip.vue'
 const HeatCut = defineAsyncComponent(() => import('../heat/HeatCut.vue'))
 const ColourView = defineAsyncComponent(() => import('./colour/ColourView.vue'))
 const ColourPanel = defineAsyncComponent(() => import('./colour/ColourPanel.vue'))
+const InclusionsView = defineAsyncComponent(() => import('./inclusions/InclusionsView.vue'))
+const InclusionsPanel = defineAsyncComponent(() => import('./inclusions/InclusionsPanel.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 
 const route = useRoute()
@@ -50,6 +52,7 @@ function turn(): void {
 const lenses = [
   { name: 'layers', label: 'Layers', key: '1' },
   { name: 'colour', label: 'Colour', key: '2' },
+  { name: 'inclusions', label: 'Inclusions', key: '3' },
   { name: 'heat', label: 'Heat', key: '5' },
 ] as const
 const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
@@ -85,6 +88,7 @@ onMounted(() => {
     t: turn,
     '1': () => look('layers'),
     '2': () => look('colour'),
+    '3': () => look('inclusions'),
     '5': () => look('heat'),
     Escape: () => select(undefined),
     '?': () => (help.value = true),
@@ -95,6 +99,7 @@ onUnmounted(() => unbind())
 const shortcuts = [
   ['1', 'Lens: layers'],
   ['2', 'Lens: colour'],
+  ['3', 'Lens: inclusions'],
   ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
@@ -126,7 +131,7 @@ const shortcuts = [
               :aria-pressed="lens === one.name"
               @click="look(one.name)"
             >
-              <i aria-hidden="true" />{{ one.label }}
+              <i v-if="lens === one.name" aria-hidden="true" />{{ one.label }}
             </ElButton>
           </Tip>
         </div>
@@ -162,6 +167,12 @@ const shortcuts = [
         :heat="heat"
       />
       <ColourView v-else-if="lens === 'colour'" class="cut" :selected="selected" @select="select" />
+      <InclusionsView
+        v-else-if="lens === 'inclusions'"
+        class="cut"
+        :layer="shown"
+        @select="select"
+      />
       <Cutaway
         v-else
         class="cut"
@@ -204,6 +215,9 @@ const shortcuts = [
       <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
       <div v-if="lens === 'colour' && shown" class="panels">
         <ColourPanel :layer="shown" :count="project.compiled.layers.length" />
+      </div>
+      <div v-if="lens === 'inclusions' && shown" class="panels">
+        <InclusionsPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
       <div v-if="shown" class="panels" :class="{ away: !layer || lens !== 'layers' }">

@@ -35,6 +35,8 @@ import {
   type Vec3,
 } from '@mivro/core/mesh'
 import { fillCurve, section } from '@mivro/core/filling'
+import { arrange, settle, type PlanInclusion, type SetLayer } from '@mivro/core/inclusion'
+import { mixDensity } from '@mivro/core/mix'
 import {
   isSoldReady,
   loopsOfPaths,
@@ -146,6 +148,15 @@ export const handlers = {
   deepest: async ({ batch, limit, thick }: { batch: Batch; limit: number; thick?: number }) =>
     deepestPour(lawOf(batch.resin), batch, limit, thick),
 
+  /** Where everything that is set in lies. */
+  async arrange({ form, up, layers }: ArrangeQuestion, { cavity }: Hands) {
+    return arrange((await cavity(form)).mesh, up, layers)
+  },
+
+  /** What becomes of things while their layer is liquid. */
+  settle: async ({ resin, temperature, placed, things }: SettleQuestion) =>
+    settle(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, things),
+
   /** Pixels of the finished piece. */
   async look({ form, look }: { form: Form; look: Look }, { cavity }: Hands) {
     const { pixelsOf } = await import('./looks.ts')
@@ -183,6 +194,21 @@ export const handlers = {
       silicone: made.silicone,
     }
   },
+}
+
+export interface ArrangeQuestion {
+  form: Form
+  up: Vec3
+  layers: readonly SetLayer[]
+}
+
+export interface SettleQuestion {
+  resin: Resin
+  /** K */
+  temperature: number
+  /** s after mixing. */
+  placed: number
+  things: readonly PlanInclusion[]
 }
 
 export interface WaysQuestion {

@@ -39,6 +39,8 @@ const kinds: Record<JobName, JobKind> = {
   law: { on: 'clock', limit: 60 },
   curve: { on: 'clock', limit: 60 },
   deepest: { on: 'clock', limit: 60 },
+  arrange: { on: 'front', limit: 60 },
+  settle: { on: 'clock', limit: 60 },
   look: { on: 'light', limit: 120, fleeting: true },
   tints: { on: 'clock', limit: 60 },
 }

@@ -51,6 +51,13 @@ export const askCurve = (resin: Resin) => ask('curve', resin)
 
 export const askDeepest = (question: Question<'deepest'>) => ask('deepest', question)
 
+/** Where everything that is set in lies. */
+export const askArrangement = (question: Question<'arrange'>, options?: AskOptions<never>) =>
+  ask('arrange', question, options)
+
+/** What becomes of things while their layer is liquid. */
+export const askSettling = (question: Question<'settle'>) => ask('settle', question)
+
 /** Pixels of the finished piece. */
 export const askLook = (question: Question<'look'>, options: AskOptions<never>) =>
   ask('look', question, options)

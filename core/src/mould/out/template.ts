@@ -1,13 +1,9 @@
 import { axesFor, toAxes, type Vec3 } from '../../mesh/index.ts'
 import { type Section } from '../../filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
+import { checkLine, margin, trueSize } from '../../paper/index.ts'
 import type { CompiledMould } from '../compiled.ts'
 import type { Mould } from '../mould.ts'
-
-/** The line that shows whether a printer kept the size, m. */
-export const checkLine = 0.05
-
-const margin = 8
 
 /**
  * A template at true size as SVG, in millimetres: the box seen from above with the outline
@@ -53,7 +49,7 @@ export function template(
   const [left, top] = [Math.min(...xs) - margin, Math.min(...ys) - margin]
   const width = Math.max(Math.max(...xs) - Math.min(...xs), checkLine * 1000) + 2 * margin
   const height = Math.max(...ys) - Math.min(...ys) + 2 * margin + 12
-  return svg(left, top, width, height, lines, Math.max(...ys) + margin + 6, check)
+  return trueSize(left, top, width, height, lines, Math.max(...ys) + margin + 6, check)
 }
 
 /** How far the cut swings to either side, and from one swing to the next, m (common practice, no source). */
@@ -96,7 +92,7 @@ export function cutTemplate(
     `<path d="${cut.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
   )
   const [width, height] = [(right - left) * 1000, (head - foot) * 1000]
-  return svg(
+  return trueSize(
     left * 1000 - margin,
     -head * 1000 - margin,
     width + 2 * margin,
@@ -105,26 +101,4 @@ export function cutTemplate(
     -foot * 1000 + margin + 6,
     check,
   )
-}
-
-/** The sentence under the check line is this wide in print, mm. */
-const sentenceWidth = 76
-
-function svg(
-  left: number,
-  top: number,
-  drawn: number,
-  height: number,
-  lines: string[],
-  checkAt: number,
-  check: string,
-): string {
-  const width = Math.max(drawn, sentenceWidth + 2 * margin)
-  const start = left + margin
-  const length = checkLine * 1000
-  const line = [
-    `<path d="M${start} ${checkAt}h${length}m0 -2v4m${-length} 0v-4" fill="none" stroke="#14312f" stroke-width="0.3"/>`,
-    `<text x="${start}" y="${checkAt - 2.6}" font-size="3" fill="#14312f">${check}</text>`,
-  ]
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${left.toFixed(2)} ${top.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}" font-family="sans-serif">${[...lines, ...line].join('')}</svg>`
 }

@@ -16,7 +16,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
-import { templatePdf } from './templatePdf.ts'
+import { templatePdf } from '../../ui/templatePdf.ts'
 import { usePullsOf } from './usePulls.ts'
 
 const project = useProject()

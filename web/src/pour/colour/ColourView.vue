@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { PouredLook } from '@mivro/core/plan'
-import { lookOfPour, standsAs, upsideDown, usualLift } from '@mivro/core/plan'
+import { lookOfPour, standsAs, thingsToSee, upsideDown, usualLift } from '@mivro/core/plan'
 import LookView from '../../light/LookView.vue'
 import { useProject } from '../../project/projectStore.ts'
+import { useArrangement } from '../../project/useArrangement.ts'
 import ColourSection from './ColourSection.vue'
 
 /** Colours from the side, and the finished piece beside them. */
@@ -21,11 +22,21 @@ const stands = computed(() => {
   return turned.value ? upsideDown(usual) : usual
 })
 
+/** What is set in, as soon as it is known where. */
+const { arrangement } = useArrangement(() => ({
+  form: form.value,
+  plan: project.plan!,
+  compiled: project.compiled!,
+}))
+const things = computed(() =>
+  arrangement.value ? thingsToSee(project.plan!, arrangement.value) : [],
+)
+
 /** What changes nothing that is seen asks for no new picture. */
 const poured = shallowRef<PouredLook>()
 let shown = ''
 watch(
-  () => lookOfPour(project.plan!, project.compiled!, stands.value),
+  () => lookOfPour(project.plan!, project.compiled!, stands.value, things.value),
   (look) => {
     const key = JSON.stringify(look)
     if (key === shown) return

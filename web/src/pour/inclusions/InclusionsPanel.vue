@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ElButton } from 'element-plus'
+import { Shuffle } from 'lucide-vue-next'
+import {
+  patterns,
+  placementTemplate,
+  thingShapes,
+  type Pattern,
+  type PlanInclusion,
+  type Settling,
+  type ThingShape,
+} from '@mivro/core/inclusion'
+import { withLayer, type CompiledLayer } from '@mivro/core/plan'
+import { show, showDuration } from '@mivro/core/units'
+import { patternWords, saySettling, thingShapeWords } from '@mivro/words/inclusion'
+import { checkLineWords } from '@mivro/words/template'
+import { useLatest } from '../../project/useLatest.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useShelf } from '../../project/shelfStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
+import CautionNote from '../../ui/CautionNote.vue'
+import { download, fileName } from '../../ui/download.ts'
+import ProblemNote from '../../ui/ProblemNote.vue'
+import { useProblems } from '../../ui/problems.ts'
+import QuantityField from '../../ui/QuantityField.vue'
+import SelectField from '../../ui/SelectField.vue'
+import { templatePdf } from '../../ui/templatePdf.ts'
+import { askSettling } from '../../work/pool.ts'
+import InclusionList from '../InclusionList.vue'
+import { useFixes } from '../useFixes.ts'
+import { useSetThings } from './useSetThings.ts'
+
+/** What is set into one layer: how it is laid out, and what becomes of it until the gel. */
+const props = defineProps<{ layer: CompiledLayer; count: number }>()
+const project = useProject()
+const shelf = useShelf()
+const studio = useStudio()
+const fixes = useFixes()
+const { problems, trying } = useProblems()
+const { own, outline, cautions: laid, change } = useSetThings(() => props.layer)
+
+const source = computed(() => project.plan!.layers[props.layer.index])
+const resin = computed(() => {
+  const found = shelf.materials.get(source.value.resin ?? '')
+  return found?.kind === 'resin' ? found : undefined
+})
+const take = (inclusions: PlanInclusion[]) =>
+  project.changePlan(withLayer(project.plan!, props.layer.index, { inclusions }))
+const cautions = computed(() => [
+  ...project
+    .compiled!.cautions.filter(
+      ({ place }) => place.layer === props.layer.id && place.field === 'inclusions',
+    )
+    .map((caution) => ({ caution, fixes: fixes(caution) })),
+  ...laid.value.map((caution) => ({ caution, fixes: [] })),
+])
+
+const question = computed(() => {
+  const { clock } = props.layer
+  if (!resin.value || !clock || source.value.inclusions.length === 0) return undefined
+  return {
+    resin: resin.value,
+    temperature: project.plan!.room,
+    placed: clock.pourAt - clock.mixAt,
+    things: source.value.inclusions,
+  }
+})
+const { answer: settled } = useLatest(() => question.value, askSettling)
+const words = (found: Settling | undefined) =>
+  found && saySettling(found, props.layer.depth, studio.units)
+
+const options = <T extends string>(all: readonly T[], words: Record<T, string>) =>
+  all.map((value) => ({ value, label: words[value] }))
+const shapes = options(thingShapes, thingShapeWords)
+const layouts = options(patterns, patternWords)
+
+/** Another number, another layout; what was laid by hand is laid out anew too. */
+const shuffle = (one: PlanInclusion) =>
+  change(one.id, { seed: (one.seed ?? 1) + 1, places: undefined })
+
+const name = computed(() =>
+  fileName(`${project.piece!.document.name} ${source.value.name} template`),
+)
+const template = (seen: 'from above' | 'mirrored') =>
+  placementTemplate(outline.value ?? [], own.value, { seen, check: checkLineWords })
+const saveSvg = () => download(`${name.value}.svg`, template('from above'), 'image/svg+xml')
+const savePdf = (seen: 'from above' | 'mirrored') =>
+  trying(async () =>
+    download(
+      `${name.value}${seen === 'mirrored' ? '-mirrored' : ''}.pdf`,
+      await templatePdf(
+        template(seen),
+        `${project.piece!.document.name}, ${source.value.name}, ${seen}`,
+      ),
+      'application/pdf',
+    ),
+  )
+</script>
+
+<template>
+  <div class="row">
+    <h2>{{ source.name }}</h2>
+    <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
+  </div>
+  <InclusionList :key="`${layer.id}-set`" :inclusions="source.inclusions" :take="take" />
+  <CautionNote
+    v-for="(one, i) in cautions"
+    :key="`${one.caution.code}-${i}`"
+    :caution="one.caution"
+    :fixes="one.fixes"
+  />
+
+  <section v-for="(one, i) in source.inclusions" :key="one.id" class="thing" :aria-label="one.name">
+    <h3>{{ one.name }}</h3>
+    <SelectField
+      label="Shape"
+      :options="shapes"
+      :value="own.find(({ id }) => id === one.id)?.size.shape ?? 'disc'"
+      @choose="change(one.id, { shape: $event as ThingShape })"
+    />
+    <SelectField
+      label="Layout"
+      :options="layouts"
+      :value="one.pattern ?? 'even'"
+      @choose="change(one.id, { pattern: $event as Pattern, places: undefined })"
+    />
+    <QuantityField
+      :key="`${one.id}-lift`"
+      label="Above the layer's floor"
+      kind="length"
+      optional
+      placeholder="where it rests"
+      :value="one.lift"
+      :take="(lift) => change(one.id, { lift })"
+    />
+    <p v-if="words(settled?.[i])" class="small quiet">{{ words(settled?.[i]) }}</p>
+    <div class="actions">
+      <ElButton size="small" @click="shuffle(one)">
+        <Shuffle :size="13" aria-hidden="true" />Another layout
+      </ElButton>
+      <span v-if="one.places?.length" class="small quiet">laid by hand</span>
+    </div>
+  </section>
+
+  <section v-if="own.length > 0" class="thing" aria-label="Placement template">
+    <h3>Placement template</h3>
+    <p class="small quiet">
+      Every thing at true size in the outline of the layer, to lay under a clear mould or beside it.
+    </p>
+    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    <div class="actions">
+      <ElButton size="small" @click="savePdf('from above')">Save PDF</ElButton>
+      <ElButton size="small" @click="savePdf('mirrored')">Save mirrored PDF</ElButton>
+      <ElButton size="small" @click="saveSvg">Save SVG</ElButton>
+    </div>
+  </section>
+  <p v-if="question && settled?.length" class="small quiet">
+    {{ source.name }} is mixed at {{ show(project.plan!.room, 'temperature', studio.units) }} and
+    gels {{ showDuration(settled[0].gel) }} later.
+  </p>
+</template>
+
+<style scoped>
+.thing {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+
+h3 {
+  font-size: var(--size-lead);
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  padding-top: 4px;
+}
+
+.actions :deep(.el-button) {
+  margin: 0;
+}
+</style>

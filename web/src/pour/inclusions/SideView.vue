@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import type { Arranged } from '@mivro/core/inclusion'
+import type { Section } from '@mivro/core/filling'
+import type { CompiledPlan } from '@mivro/core/plan'
+import Bands from '../../cutaway/Bands.vue'
+import { frameForCard, outlinePath } from '../../cutaway/frame.ts'
+
+/** The cut with everything at the height where it rests. */
+const props = defineProps<{
+  section: Section
+  compiled: CompiledPlan
+  /** Of the cut about up, radians. */
+  turn: number
+  things: readonly (Arranged & { colour: string })[]
+  selected?: string
+}>()
+const emit = defineEmits<{ select: [id: string] }>()
+const id = useId()
+const box = ref<HTMLElement>()
+const { width, height } = useElementSize(box, { width: 360, height: 360 })
+/** Above and below the piece stands which side is up, px. */
+const label = 20
+const frame = computed(() => frameForCard(props.section, width.value, height.value - 2 * label))
+const path = computed(() => outlinePath(props.section, frame.value))
+const words = computed(() =>
+  props.compiled.into.mould === 'open'
+    ? ['Back, poured last', 'Face, poured first']
+    : ['Up', 'Lowest, poured first'],
+)
+const marks = computed(() => {
+  const { x, y } = frame.value
+  const [c, s] = [Math.cos(props.turn), Math.sin(props.turn)]
+  return props.things.flatMap(({ id: thing, size, floor, places, colour }) =>
+    places.map((place, i) => {
+      const across = c * place.x + s * place.y
+      const wide = x(size.across) - x(0)
+      const tall = Math.max(1.6, y(floor) - y(floor + size.thickness))
+      return {
+        key: `${thing}-${i}`,
+        x: x(across) - wide / 2,
+        y: y(floor) - tall,
+        wide,
+        tall,
+        round: size.shape === 'ball' || size.shape === 'shard' ? tall / 2 : 1,
+        colour,
+      }
+    }),
+  )
+})
+</script>
+
+<template>
+  <div ref="box" class="side">
+    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
+      <g :transform="`translate(0 ${label})`">
+        <path :d="path" fill="var(--panel)" fill-rule="evenodd" />
+        <Bands
+          :layers="compiled.layers"
+          :frame="frame"
+          :path="path"
+          :selected="selected"
+          @select="emit('select', $event)"
+        />
+        <clipPath :id="id"><path :d="path" clip-rule="evenodd" /></clipPath>
+        <rect
+          v-for="mark in marks"
+          :key="mark.key"
+          class="thing"
+          :x="mark.x"
+          :y="mark.y"
+          :width="mark.wide"
+          :height="mark.tall"
+          :rx="mark.round"
+          :fill="mark.colour"
+        />
+        <path :d="path" class="outline" />
+      </g>
+      <text :x="width / 2" y="14">{{ words[0] }}</text>
+      <text :x="width / 2" :y="height - 6">{{ words[1] }}</text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.side {
+  position: relative;
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+
+svg {
+  position: absolute;
+  inset: 0;
+}
+
+.outline {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.thing {
+  stroke: var(--shade);
+  pointer-events: none;
+}
+
+text {
+  fill: var(--ink-2);
+  font-size: var(--size-small);
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,41 @@
+import type { Pattern, Settling, ThingShape } from '@mivro/core/inclusion'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+
+export const thingShapeWords: Record<ThingShape, string> = {
+  ball: 'Ball',
+  disc: 'Disc',
+  star: 'Star',
+  ring: 'Ring',
+  shard: 'Shard',
+}
+
+export const patternWords: Record<Pattern, string> = {
+  even: 'Even',
+  cluster: 'Cluster',
+  ring: 'Ring',
+  spiral: 'Spiral',
+}
+
+/** Nobody sees that it moved, m. */
+const unseen = 0.0005
+
+/**
+ * What becomes of a thing until the gel in a layer so deep, in the person's units.
+ *
+ * @example saySettling({ drift: 0, holdsFrom: 0, gel: 3600 }, 0.01) // 'The pour carries it; it neither sinks nor rises.'
+ */
+export function saySettling(
+  { drift, holdsFrom }: Settling,
+  depth: number,
+  choice: UnitChoice = metric,
+): string {
+  if (drift === 0) return 'The pour carries it; it neither sinks nor rises.'
+  const far = show(Math.abs(drift), 'length', choice)
+  const through = Math.abs(drift) >= depth
+  if (Math.abs(drift) < unseen) return `Stays where it is set: it moves ${far} until the gel.`
+  const way =
+    drift < 0
+      ? `sink ${through ? 'to the floor of its layer' : far}`
+      : `rise ${through ? 'to the surface' : far}`
+  return `Set in with the pour it would ${way} before the gel; set in from ${showDuration(holdsFrom)} after mixing it stays.`
+}
