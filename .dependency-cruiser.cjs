@@ -9,7 +9,8 @@ const order = [
   ['caution'],
   ['document', 'paper'],
   ['material', 'mesh'],
-  ['filling', 'mix', 'colour'],
+  ['filling', 'mix'],
+  ['colour'],
   ['cells'],
   ['shape'],
   ['cure'],
@@ -81,7 +82,8 @@ module.exports = {
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules/',
-        pathNot: 'node_modules/(zod|fflate|saxes|earcut|pure-rand|culori|@types/culori|three|three-mesh-bvh|@types/three|manifold-3d)/',
+        pathNot:
+          'node_modules/(zod|fflate|saxes|earcut|pure-rand|culori|@types/culori|three|three-mesh-bvh|@types/three|manifold-3d)/',
       },
     },
     {

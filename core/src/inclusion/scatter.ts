@@ -17,6 +17,8 @@ export interface Taken {
 const tries = 60
 /** Of these the one farthest from all others is taken: even, but not in rows. */
 const candidates = 8
+/** A gap is looked for in steps of this share of a thing. */
+const gapSteps = 5
 /** Turn from one seed of a sunflower to the next, radians. */
 const golden = Math.PI * (3 - Math.sqrt(5))
 
@@ -74,6 +76,14 @@ export function scatter(
     }
     return anywhere()
   }
+  /** The first gap of all, row by row, where chance finds none any more. */
+  const anyGap = (): [number, number] | undefined => {
+    const step = (2 * half + clearance.thing) / gapSteps
+    for (let y = low[1]; y <= high[1]; y += step) {
+      for (let x = low[0]; x <= high[0]; x += step) if (fits(x, y)) return [x, y]
+    }
+    return undefined
+  }
   const places: Place[] = []
   for (let i = 0; i < count; i++) {
     let best: [number, number] | undefined
@@ -86,6 +96,7 @@ export function scatter(
       const room = near.room(...at, half)
       if (room > bestRoom) [best, bestRoom] = [at, room]
     }
+    best ??= anyGap()
     if (!best) break
     near.add({ x: best[0], y: best[1], half })
     places.push({ x: best[0], y: best[1], turn: 2 * Math.PI * next() })

@@ -65,9 +65,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           <b>{{ inclusion.count }} {{ inclusion.name }}</b>
           <span class="quiet small"
             >in each copy,
-            {{
-              show(inclusion.mass, 'mass', studio.units, { step: finest(inclusion.mass) })
-            }}
+            {{ show(inclusion.mass, 'mass', studio.units, { step: finest(inclusion.mass) }) }}
             each</span
           >
         </ElButton>

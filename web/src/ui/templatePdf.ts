@@ -1,5 +1,4 @@
-import plainUrl from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff?url'
-import boldUrl from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-700-normal.woff?url'
+import { makePdf } from './pdf.ts'
 
 /** Points of one millimetre. */
 const point = 72 / 25.4
@@ -22,26 +21,18 @@ export async function templatePdf(svg: string, title: string): Promise<Blob> {
   const holds = ([, x, y]: (typeof papers)[number]) =>
     x >= w + 2 * page.margin && y >= h + 2 * page.margin + title_
   const paper = papers.find(holds) ?? papers[papers.length - 1]
-  const { default: pdfMake } = await import('pdfmake/build/pdfmake.js')
-  pdfMake.addFonts({
-    Hanken: { normal: absolute(plainUrl), bold: absolute(boldUrl) },
+  return makePdf({
+    pageSize: { width: paper[1] * point, height: paper[2] * point },
+    pageMargins: page.margin * point,
+    defaultStyle: { font: 'Hanken', fontSize: 9 },
+    info: { title },
+    content: [
+      {
+        text: `${title}, at true size on ${paper[0]}. Print at 100 %.`,
+        bold: true,
+        margin: [0, 0, 0, 8],
+      },
+      { svg, width: w * point, height: h * point },
+    ],
   })
-  return pdfMake
-    .createPdf({
-      pageSize: { width: paper[1] * point, height: paper[2] * point },
-      pageMargins: page.margin * point,
-      defaultStyle: { font: 'Hanken', fontSize: 9 },
-      info: { title },
-      content: [
-        {
-          text: `${title}, at true size on ${paper[0]}. Print at 100 %.`,
-          bold: true,
-          margin: [0, 0, 0, 8],
-        },
-        { svg, width: w * point, height: h * point },
-      ],
-    })
-    .getBlob()
 }
-
-const absolute = (url: string) => new URL(url, location.href).href

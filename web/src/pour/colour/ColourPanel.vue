@@ -10,10 +10,13 @@ import {
   lowestSeen,
   matterOf,
   placeOf,
+  recipeFor,
+  recipeLines,
   sliderEnd,
   type SolvedRecipe,
 } from '@mivro/core/colour'
 import { seenOver, withLayer, type CompiledLayer, type TintShare } from '@mivro/core/plan'
+import { displayStep } from '@mivro/core/mix'
 import { show } from '@mivro/core/units'
 import { sayNearness } from '@mivro/words/colour'
 import { useProject } from '../../project/projectStore.ts'
@@ -24,6 +27,8 @@ import FieldRow from '../../ui/FieldRow.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import { useProblems } from '../../ui/problems.ts'
 import { askTints } from '../../work/pool.ts'
+import { download, fileName } from '../../ui/download.ts'
+import { recipeCard } from './recipeCard.ts'
 import TintList from '../TintList.vue'
 import { useFixes } from '../useFixes.ts'
 
@@ -109,6 +114,30 @@ const recipe = computed(() =>
     dose: share(dose),
   })),
 )
+const lines = computed(() =>
+  recipeLines(
+    dosed.value.map(({ tint, fraction }) => ({ material: tint, fraction })),
+    project.plan!.scaleStep,
+  ),
+)
+const mass = (kg: number) =>
+  show(kg, 'mass', studio.units, { step: displayStep(kg, project.plan!.scaleStep) })
+const saveCard = () =>
+  trying(async () => {
+    const name = `${project.piece!.document.name}, ${source.value.name}`
+    const card = await recipeCard(
+      {
+        name,
+        resin: resin.value!.name,
+        colour: chips.value[0].colour,
+        depth: props.layer.depth,
+        lines: lines.value,
+        step: project.plan!.scaleStep,
+      },
+      studio.units,
+    )
+    download(`${fileName(name)}-recipe.pdf`, card, 'application/pdf')
+  })
 function useRecipe(): void {
   take(
     found.value!.doses.map(({ id, dose }) => ({
@@ -163,6 +192,13 @@ function useRecipe(): void {
     :fixes="one.fixes"
   />
 
+  <section v-if="lines.length > 0 && body" class="wish" aria-label="Recipe">
+    <h3>Recipe for {{ mass(recipeFor) }} of resin</h3>
+    <p v-for="line in lines" :key="line.name" class="row">
+      <span>{{ line.name }}</span><b class="num">{{ mass(line.mass) }}</b>
+    </p>
+    <ElButton size="small" class="apply" @click="saveCard">Save recipe card</ElButton>
+  </section>
   <section v-if="body" class="wish" aria-label="Doses for a colour">
     <h3>Doses for a colour</h3>
     <FieldRow label="Wished colour, over white">

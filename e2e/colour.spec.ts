@@ -1,0 +1,163 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { bodyMatter, matterOf, mixed } from '@mivro/core/colour'
+import { LookMaker, type Look } from '@mivro/core/light'
+import type { Resin, Tint } from '@mivro/core/material'
+import { cavityOf } from '@mivro/core/mesh'
+import { usualLift } from '@mivro/core/plan'
+import { buildSolid } from '@mivro/core/shape'
+import { expect, test, type Mivro } from './mivro.ts'
+import { linesOf } from './pdf.ts'
+
+const finest = '800'
+
+/** The picture of the finished piece, as bytes of its canvas, once it is as fine as it gets. */
+async function pictureOf(page: Page): Promise<{ width: number; height: number; bytes: number[] }> {
+  await expect(page.locator(`canvas[data-drawn="${finest}"]`)).toBeVisible({ timeout: 30_000 })
+  return page.locator('canvas[data-drawn]').evaluate((canvas: HTMLCanvasElement) => {
+    const { width, height } = canvas
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, width, height)
+    return { width, height, bytes: [...data] }
+  })
+}
+
+async function taken(page: Page, button: string): Promise<Buffer> {
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: button, exact: true }).click()
+  return readFileSync((await (await waiting).path())!)
+}
+
+const lens = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Lenses' }).getByRole('button', { name, exact: true }).click()
+
+/** A layer is chosen on the clock, whatever the lens. */
+const choose = (page: Page, layer: string) => page.getByText(layer, { exact: true }).first().click()
+
+async function wish(mivro: Mivro, colour: string): Promise<void> {
+  const { page } = mivro
+  await page.getByRole('button', { name: 'Wished colour' }).click()
+  const dialog = page.getByRole('dialog')
+  const field = dialog.getByRole('textbox')
+  await field.fill(colour)
+  await field.press('Enter')
+  await dialog.getByRole('button', { name: 'OK' }).click()
+}
+
+test('a coaster is tinted to a picked colour, gets forty flakes, is split, and comes back the same', async ({
+  mivro,
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await mivro.open('/pieces/demo-coaster/pour?lens=colour')
+  const panel = page.getByRole('complementary', { name: 'What is chosen' })
+  await expect(panel.getByRole('heading', { name: 'Clear face' })).toBeVisible()
+  await wish(mivro, '#d8c6ea')
+  await expect(panel).toContainText(/Nobody can tell it|Close:|Near,/)
+  await panel.getByRole('button', { name: 'Use these doses' }).click()
+  await expect(panel.getByRole('heading', { name: /^Recipe for 100/ })).toBeVisible()
+  const card = await taken(page, 'Save recipe card')
+  expect(card.toString('latin1').startsWith('%PDF')).toBe(true)
+
+  await lens(page, 'Inclusions')
+  await panel.getByRole('combobox', { name: 'Add inclusion' }).click({ force: true })
+  await page.getByRole('option', { name: 'Silver leaf flakes', exact: true }).click()
+  await mivro.type('Count per copy', '40')
+  await expect(page.locator('[data-thing]')).toHaveCount(40)
+  await page.keyboard.press('3')
+  const first = page.locator('[data-thing]').first()
+  const before = await first.getAttribute('transform')
+  await panel.getByRole('button', { name: 'Another layout' }).click()
+  await expect(first).not.toHaveAttribute('transform', before!)
+
+  const pdf = await taken(page, 'Save PDF')
+  // The check line is 50 mm; a point is 25.4/72 mm.
+  const printed = linesOf(pdf).map(({ length }) => (length * 25.4) / 72)
+  expect(printed.some((length) => Math.abs(length - 50) < 0.2)).toBe(true)
+  const mirrored = await taken(page, 'Save mirrored PDF')
+  expect(mirrored.toString('latin1').startsWith('%PDF')).toBe(true)
+
+  await choose(page, '1 Clear face')
+  await page.getByRole('button', { name: 'Split', exact: true }).click()
+  await expect(page.getByRole('slider', { name: 'When Clear face is poured' })).toBeVisible()
+  await mivro.saved()
+
+  await lens(page, 'Colour')
+  const { bytes } = await pictureOf(page)
+  await page.reload()
+  const again = await pictureOf(page)
+  expect(again.bytes).toEqual(bytes)
+})
+
+test('the picture on the screen is the one that is rendered anywhere for the same question', async ({
+  mivro,
+  page,
+}) => {
+  test.setTimeout(90_000)
+  // A slab of one resin and one tint: its question can be written down by hand.
+  const answer = await page.request.get(`${mivro.server.address}/api/materials`)
+  const { items: list } = (await answer.json()) as {
+    items: { id: string; document: Resin | Tint }[]
+  }
+  const material = <M>(id: string) => list.find((one) => one.id === id)!.document as M
+  await mivro.open('/pieces/demo-coaster/pour')
+  for (const layer of ['3 Night back', '2 Moonlight']) {
+    await choose(page, layer)
+    await page.getByRole('button', { name: 'Delete', exact: true }).click()
+  }
+  await choose(page, '1 Clear face')
+  await mivro.type(/^From .* up to$/, '8 mm')
+  await mivro.pick('Tint', 'Violet dye')
+  await mivro.type("Tint, share of the resin's weight", '0.15')
+  await mivro.saved()
+  await lens(page, 'Colour')
+  const shown = await pictureOf(page)
+
+  const { mesh } = cavityOf(
+    buildSolid({ solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0.001 }),
+  )
+  const matter = mixed(bodyMatter(material<Resin>('demo-slow-epoxy')), [
+    { matter: matterOf(material<Tint>('demo-violet')), dose: 0.0015 },
+  ])
+  const { width, height } = shown
+  const look: Look = {
+    up: [0, 0, 1],
+    stands: [0, 0, -1],
+    layers: [{ top: 0.008, join: 'crisp', matter }],
+    things: [],
+    setting: { table: 'white', lamp: 'behind' },
+    view: { turn: 0.4, lift: usualLift({ height: 0.008, volume: 62.7e-6 }), width, height },
+  }
+  const rendered = new LookMaker(mesh).pixels(look)
+  const off = shown.bytes.map((byte, i) => Math.abs(byte - rendered[i]))
+  expect(Math.max(...off.filter((_, i) => i % 997 === 0))).toBeLessThanOrEqual(1)
+  expect(off.filter((far) => far > 1).length / off.length).toBeLessThan(0.001)
+})
+
+test('brass stars in a deep layer: told, laid on a gelled base in one click, and dragged to their place', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-comet-drop/pour?lens=inclusions')
+  const panel = page.getByRole('complementary', { name: 'What is chosen' })
+  await choose(page, '2 Dusk violet')
+  await mivro.type("Above the layer's floor", '')
+  await expect(panel).toContainText('Brass stars: heavier than the resin')
+  await expect(panel).toContainText(/sink to the floor of its layer before the gel/)
+  await panel.getByRole('button', { name: 'Pour a base, set them on the gel, cover' }).click()
+  await expect(page.getByRole('slider', { name: 'When Dusk violet, base is poured' })).toBeVisible()
+  await choose(page, '3 Dusk violet')
+  await expect(panel).not.toContainText('heavier than the resin')
+  await expect(page.locator('[data-thing]')).toHaveCount(12)
+
+  const star = page.locator('[data-thing]').first()
+  const before = await star.getAttribute('transform')
+  await star.focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect(star).not.toHaveAttribute('transform', before!)
+  await expect(panel).toContainText('laid by hand')
+  const moved = await star.getAttribute('transform')
+  await mivro.saved()
+  await page.reload()
+  await choose(page, '3 Dusk violet')
+  await expect(page.locator('[data-thing]').first()).toHaveAttribute('transform', moved!)
+})
