@@ -4,6 +4,8 @@ export const views: [string, string][] = [
   ['New piece', '/pieces/new'],
   ['Shape', '/pieces/demo-meteorite/shape'],
   ['Pour', '/pieces/demo-comet-drop/pour'],
+  ['Colour', '/pieces/demo-comet-drop/pour?lens=colour'],
+  ['Inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions'],
   ['Heat', '/pieces/demo-comet-drop/pour?lens=heat'],
   ['Mixing', '/desk'],
   ['Air', '/pieces/demo-astronomer/mould/air'],

@@ -72,6 +72,18 @@ describe('weighing', () => {
     expect(steps.map((s) => s.what)).toEqual(['B', 'tint', 'A'])
   })
 
+  it('several tints go into the tinted part one after the other, each a share of A and B', () => {
+    const tints = [
+      { material: violet, fraction: 0.002 },
+      { material: { ...violet, name: 'Blue' }, fraction: 0.001 },
+    ]
+    const { steps } = weigh(85 * ml, { resin: slowEpoxy, tints }, 0.1 * gram)
+    expect(steps.map(({ key }) => key)).toEqual(['A', 'tint-1', 'tint-2', 'B'])
+    const [a, one, two, b] = steps.map(({ mass }) => mass)
+    expect(one / (a + b)).toBeCloseTo(0.002, 12)
+    expect(two / (a + b)).toBeCloseTo(0.001, 12)
+  })
+
   it('a dye too light for the scale is noticed', () => {
     const recipe = { resin: slowEpoxy, tints: [{ material: violet, fraction: 0.002 }] }
     const dye = weigh(85 * ml, recipe, 0.1 * gram).steps.find(({ what }) => what === 'tint')!

@@ -330,6 +330,19 @@ describe('the document refuses what no layer can be, at its field', () => {
   ])('%s', (_, change, expected) => expect(refused(change)[0]).toMatch(expected))
 })
 
+describe('plans from before a layer could hold several tints', () => {
+  const old = (more: object) => {
+    const { tints: _, ...bare } = layer('a', 10)
+    return readDocument(planSchema, { ...plan([]), layers: [{ ...bare, ...more }] }).layers[0].tints
+  }
+  it('keep the one they had, or none', () => {
+    expect(old({ tint: { material: 'violet', fraction: 0.002 } })).toEqual([
+      { material: 'violet', fraction: 0.002 },
+    ])
+    expect(old({})).toEqual([])
+  })
+})
+
 describe('editing', () => {
   const three = plan([layer('a', 10), layer('b', 20), layer('c', 30)])
   const compiled = compile(three, curve, shelf)

@@ -108,7 +108,11 @@ export const materials: Record<string, Material> = {
     name: 'Night blue dye',
     form: 'dye',
     colour: '#24508c',
-    swatches: [{ id: 'chip-1', colour: '#2f62b4', dose: 0.002, depth: 0.025 }],
+    swatches: [
+      { id: 'chip-1', colour: '#2f62b4', dose: 0.002, depth: 0.025 },
+      { id: 'chip-2', colour: '#d3e2f2', dose: 0.00125, depth: 0.005 },
+      { id: 'chip-3', colour: '#7aa2d6', dose: 0.005, depth: 0.005 },
+    ],
     density: 1080,
     limit: 0.005,
     note: 'Two drops in 100 g are plenty.',

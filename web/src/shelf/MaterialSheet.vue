@@ -8,10 +8,14 @@ import {
   slipsOf,
   twinOf,
   withTyped,
+  bodies,
   tintForms,
+  type Body,
+  type TintForm,
   type ResinClass,
 } from '@mivro/core/material'
-import { resinClassWords } from '@mivro/words/material'
+import { bodyOf } from '@mivro/core/colour'
+import { resinClassWords, tintFormWords } from '@mivro/words/material'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../api/session.ts'
 import CautionNote from '../ui/CautionNote.vue'
@@ -24,6 +28,7 @@ import { useShelf } from '../project/shelfStore.ts'
 import RatioField from '../ui/RatioField.vue'
 import { sheetEntries } from './sheetEntries.ts'
 import SeenAtTheBench from './SeenAtTheBench.vue'
+import TintChips from './TintChips.vue'
 import SheetReader from './SheetReader.vue'
 
 const props = defineProps<{ session: Session<'materials'> }>()
@@ -77,6 +82,16 @@ const readings = [
   { value: 'thin film', label: 'In a film', hint: 'Viscosity doubled at the sheet’s temperature' },
   { value: 'gel', label: 'As gel', hint: 'Until it gels in the cup' },
 ]
+const forms = tintForms.map((value) => ({
+  value,
+  label: tintFormWords[value].replace(/^an? /, ''),
+}))
+const carrierOptions = [
+  { value: 'none', label: 'Nothing' },
+  { value: 'solvent', label: 'Solvent' },
+  { value: 'water', label: 'Water' },
+]
+const bodyOptions = bodies.map((value) => ({ value, label: value }))
 const classes = Object.entries(resinClassWords).map(([value, words]) => ({
   value,
   label: words.replace(/^an? /, ''),
@@ -192,13 +207,26 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             :take="(kitPrice) => change({ kitPrice: kitPrice || undefined })"
           />
         </template>
+        <SelectField
+          v-if="material.kind === 'tint'"
+          label="Kind of tint"
+          :options="forms"
+          :value="material.form"
+          @choose="change({ form: $event as TintForm })"
+        />
         <SegmentField
           v-if="material.kind === 'tint'"
-          above
-          label="Name"
-          :options="tintForms.map((value) => ({ value, label: value }))"
-          :value="material.form"
-          @choose="change({ form: $event })"
+          label="Thinned with"
+          :options="carrierOptions"
+          :value="material.carrier ?? 'none'"
+          @choose="change({ carrier: $event === 'none' ? undefined : $event })"
+        />
+        <SelectField
+          v-if="material.kind === 'resin'"
+          label="Body colour"
+          :options="bodyOptions"
+          :value="bodyOf(material)"
+          @choose="change({ body: $event as Body })"
         />
         <template v-for="group in shown" :key="group.title">
           <h3>{{ group.title }}</h3>
@@ -237,6 +265,9 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
         />
       </div>
     </section>
+    <aside v-if="material.kind === 'tint'" class="panel beside" aria-label="Chips and ladder">
+      <TintChips :key="session.id" :tint="material" :take="(swatches) => change({ swatches })" />
+    </aside>
     <aside
       v-if="material.kind === 'resin' || material.kind === 'silicone'"
       class="panel beside"

@@ -96,6 +96,7 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
       entries: [
         { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
         { key: 'density', label: 'Density', kind: 'density' },
+        { key: 'hides', label: 'Covers from a depth of', kind: 'length', optional: 'typical' },
       ],
     },
   ],

@@ -43,6 +43,23 @@ describe('what is said of what goes into a layer', () => {
     expect(about('dye')).toMatch(/the cast may stay soft/)
   })
 
+  it('what is thinned with water is refused, with solvent kept from flame and vacuum', () => {
+    const little = { tints: [{ material: 'violet', fraction: 0.002 }] }
+    const about = (carrier: 'water' | 'solvent') => said(little, { ...violet, carrier }).join(' ')
+    expect(about('water')).toMatch(/thinned with water, and water spoils/)
+    expect(about('solvent')).toMatch(/no flame or heat gun near it, and no vacuum/)
+  })
+
+  it('mica in a clear resin wants something opaque behind it, unless it covers by itself', () => {
+    const mica = { ...violet, form: 'mica' as const, name: 'Gold mica', limit: 0.05, hides: 0.003 }
+    const about = (fraction: number) =>
+      said({ tints: [{ material: 'violet', fraction }] }, mica).some((one) =>
+        one.includes('comes out as amber'),
+      )
+    expect(about(0.002)).toBe(true)
+    expect(about(0.05)).toBe(false)
+  })
+
   it('leaf is carried, whatever its metal weighs; petals are dried, sealed and kept cool', () => {
     const leaf = {
       id: 'l',

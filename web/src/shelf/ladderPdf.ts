@@ -1,0 +1,47 @@
+import type { Chip } from '@mivro/core/colour'
+import type { Tint } from '@mivro/core/material'
+import { displayStep } from '@mivro/core/mix'
+import { show, type UnitChoice } from '@mivro/core/units'
+import { makePdf } from '../ui/pdf.ts'
+
+/** A ladder of chips as a sheet for the bench: what to weigh, and where each chip is laid. */
+export function ladderPdf(
+  { name }: Tint,
+  chips: readonly Chip[],
+  { depth, step }: { depth: number; step: number },
+  units: UnitChoice,
+): Promise<Blob> {
+  const mass = (kg: number) => show(kg, 'mass', units, { step: displayStep(kg, step) })
+  const box = (colour?: string) => ({
+    canvas: [
+      { type: 'rect', x: 0, y: 0, w: 110, h: 56, r: 4, color: colour, lineColor: '#9bb0ab' },
+    ],
+  })
+  return makePdf({
+    pageSize: 'A4',
+    pageMargins: 40,
+    info: { title: `${name}, ladder` },
+    content: [
+      { text: `${name}: ladder of ${chips.length} chips`, bold: true, fontSize: 16 },
+      {
+        text: `Each ${mass(chips[0].resin)} of clear resin, ${show(depth, 'length', units)} deep, over white. Weigh what is little by a stock of 1 in 10.`,
+        margin: [0, 4, 0, 14],
+      },
+      {
+        table: {
+          widths: [60, 70, 120, 120],
+          body: [
+            ['Dose', 'Tint', 'Expected', 'Lay the chip here'],
+            ...chips.map((chip) => [
+              show(chip.dose, 'fraction', units, { step: 1e-5 }),
+              { text: mass(chip.tint), bold: true },
+              box(chip.expected),
+              box(),
+            ]),
+          ],
+        },
+        layout: 'lightHorizontalLines',
+      },
+    ],
+  })
+}
