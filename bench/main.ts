@@ -1,5 +1,6 @@
 import { benchDrags } from './drags.ts'
 import { benchHeat } from './heat.ts'
+import { benchLight } from './light.ts'
 import { benchPages } from './pages.ts'
 import { benchParts } from './parts.ts'
 import { benchShapes } from './shapes.ts'
@@ -9,6 +10,7 @@ const topics = {
   shapes: benchShapes,
   parts: benchParts,
   heat: benchHeat,
+  light: benchLight,
   store: benchStore,
   pages: benchPages,
   drags: benchDrags,

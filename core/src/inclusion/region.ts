@@ -5,10 +5,14 @@ export type Loops = readonly ArrayLike<number>[]
 export function isInside(loops: Loops, x: number, y: number): boolean {
   let inside = false
   for (const points of loops) {
-    for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
-      const [y1, y2] = [points[i + 1], points[j + 1]]
-      if (y1 > y === y2 > y) continue
-      if (x < points[i] + ((y - y1) / (y2 - y1)) * (points[j] - points[i])) inside = !inside
+    let x2 = points[points.length - 2]
+    let y2 = points[points.length - 1]
+    for (let i = 0; i < points.length; i += 2) {
+      const x1 = points[i]
+      const y1 = points[i + 1]
+      if (y1 > y !== y2 > y && x < x1 + ((y - y1) / (y2 - y1)) * (x2 - x1)) inside = !inside
+      x2 = x1
+      y2 = y1
     }
   }
   return inside
@@ -18,14 +22,22 @@ export function isInside(loops: Loops, x: number, y: number): boolean {
 export function wallDistance(loops: Loops, x: number, y: number): number {
   let best = Infinity
   for (const points of loops) {
-    for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
-      const [dx, dy] = [points[j] - points[i], points[j + 1] - points[i + 1]]
+    let x2 = points[points.length - 2]
+    let y2 = points[points.length - 1]
+    for (let i = 0; i < points.length; i += 2) {
+      const x1 = points[i]
+      const y1 = points[i + 1]
+      const dx = x2 - x1
+      const dy = y2 - y1
       const length = dx * dx + dy * dy
-      const along = length > 0 ? ((x - points[i]) * dx + (y - points[i + 1]) * dy) / length : 0
-      const t = Math.min(1, Math.max(0, along))
-      const [ex, ey] = [points[i] + t * dx - x, points[i + 1] + t * dy - y]
+      const along = length > 0 ? ((x - x1) * dx + (y - y1) * dy) / length : 0
+      const t = along < 0 ? 0 : along > 1 ? 1 : along
+      const ex = x1 + t * dx - x
+      const ey = y1 + t * dy - y
       const square = ex * ex + ey * ey
       if (square < best) best = square
+      x2 = x1
+      y2 = y1
     }
   }
   return Math.sqrt(best)

@@ -16,7 +16,7 @@ export interface Taken {
 /** Tries for each thing before it is said that no more fit. */
 const tries = 60
 /** Of these the one farthest from all others is taken: even, but not in rows. */
-const candidates = 8
+const candidates = 5
 /** A gap is looked for in steps of this share of a thing. */
 const gapSteps = 5
 /** Turn from one seed of a sunflower to the next, radians. */
@@ -49,9 +49,9 @@ export function scatter(
   const reach = Math.min(high[0] - low[0], high[1] - low[1]) / 2 - clearance.wall - half
   const near = new Near(2 * half + clearance.thing, taken)
   const fits = (x: number, y: number) =>
+    near.room(x, y, half) >= clearance.thing &&
     isInside(loops, x, y) &&
-    wallDistance(loops, x, y) >= clearance.wall + half &&
-    near.room(x, y, half) >= clearance.thing
+    wallDistance(loops, x, y) >= clearance.wall + half
   const anywhere = (): [number, number] => [
     low[0] + next() * (high[0] - low[0]),
     low[1] + next() * (high[1] - low[1]),
@@ -76,14 +76,14 @@ export function scatter(
     }
     return anywhere()
   }
-  /** The first gap of all, row by row, where chance finds none any more. */
-  const anyGap = (): [number, number] | undefined => {
+  /** Gaps row by row, where chance finds none any more; what was too narrow stays so. */
+  function* gaps(): Generator<[number, number]> {
     const step = (2 * half + clearance.thing) / gapSteps
     for (let y = low[1]; y <= high[1]; y += step) {
-      for (let x = low[0]; x <= high[0]; x += step) if (fits(x, y)) return [x, y]
+      for (let x = low[0]; x <= high[0]; x += step) if (fits(x, y)) yield [x, y]
     }
-    return undefined
   }
+  const left = gaps()
   const places: Place[] = []
   for (let i = 0; i < count; i++) {
     let best: [number, number] | undefined
@@ -96,7 +96,7 @@ export function scatter(
       const room = near.room(...at, half)
       if (room > bestRoom) [best, bestRoom] = [at, room]
     }
-    best ??= anyGap()
+    best ??= left.next().value as [number, number] | undefined
     if (!best) break
     near.add({ x: best[0], y: best[1], half })
     places.push({ x: best[0], y: best[1], turn: 2 * Math.PI * next() })

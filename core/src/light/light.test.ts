@@ -31,6 +31,8 @@ const made = (solid: Solid) => buildSolid(solid)
 const slab = made({ solid: 'block', width: 40 * mm, depth: 40 * mm, height: 12 * mm })
 const drop = made({ solid: 'drop', width: 38 * mm, height: 52 * mm, facets: 10 })
 const clear = { k: even(0), s: even(0) }
+/** One medium all through. */
+const one = strata([{ top: 1, join: 'crisp' }]).media
 const tints = ['#7b4fa3', '#24508c', '#e8a838'].map((colour) => matterOf({ ...violet, colour }))
 const dosed = (i: number, dose: number) => mixed(clear, [{ matter: tints[i], dose }])
 
@@ -105,7 +107,7 @@ describe('layers along a path', () => {
   it('straight through three of them pass the product of the three (Beer–Lambert, 1e-6)', () => {
     const matters = [dosed(0, 5e-4), dosed(1, 3e-4), dosed(2, 8e-4)]
     const out = new Float64Array(8)
-    new Passing(matters, 0.1).through(straightDown(1.53), 0, out)
+    new Passing(strata(layers).media, matters, 0.1).through(straightDown(1.53), 0, out)
     const product = passes([
       { matter: matters[0], depth: 4 * mm },
       { matter: matters[1], depth: 3 * mm },
@@ -181,7 +183,7 @@ describe('energy', () => {
         fc.double({ min: 0.05, max: 1.5, noNaN: true }),
         (turn, lift) => {
           const paths = traceView(optics, { turn, lift, width: 16, height: 16 })
-          const passing = new Passing(mattersOf(media, [dosed(0, 5e-4), white]), 0.12)
+          const passing = new Passing(media, [dosed(0, 5e-4), white], 0.12)
           for (let i = 0; i < paths.count; i++) {
             expect(paths.weight[i] + paths.sheen[i]).toBeLessThanOrEqual(1 + 1e-6)
             light.fill(1)
@@ -201,7 +203,7 @@ describe('energy', () => {
       index: 1.53,
     }
     const lamp = traceLamp(optics, [0, 0, 1], 64)
-    const { bands } = lightTable(lamp, [clear], 0.1)
+    const { bands } = lightTable(lamp, one, [clear], 0.1)
     const mean = bands.reduce((sum, share) => sum + share, 0) / bands.length
     expect(mean).toBeLessThanOrEqual(1 + 1e-3)
     expect(Math.max(...bands)).toBeGreaterThan(1.2)
@@ -230,10 +232,11 @@ describe('a rendered slab', () => {
           zoom: 4,
         })
         const lamp = [0, 0, 1] as const
-        const table = lightTable(traceLamp(optics, lamp, 160), [matter], 0.1)
+        const table = lightTable(traceLamp(optics, lamp, 160), one, [matter], 0.1)
         const setting = { table: 'white', lamp: 'above' } as const
         const seen = shade(paths, {
-          matters: [matter],
+          media: one,
+          layers: [matter],
           things: [],
           setting,
           lamp,

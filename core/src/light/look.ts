@@ -1,8 +1,8 @@
-import { linearOf, spectrumOf, type Matter } from '../colour/index.ts'
+import { even, linearOf, spectrumOf, type Matter } from '../colour/index.ts'
 import { middleOf, thingsMesh, type Place, type ThingSize } from '../inclusion/index.ts'
 import { axesFor, type Mesh, type Vec3 } from '../mesh/index.ts'
 import type { Optics } from './follow.ts'
-import { mattersOf, strata, type Stratum } from './media.ts'
+import { strata, type Medium, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
 import type { Paths } from './paths.ts'
 import { towardLamp, type Setting } from './setting.ts'
@@ -40,6 +40,9 @@ export const resinIndex = 1.53
 /** Paths from the lamp along each side of its square, for a picture this wide, px. */
 const lampPaths = (width: number) => (width < 150 ? 64 : 160)
 
+/** A piece without layers is clear all through. */
+const clear: Matter = { k: even(0), s: even(0) }
+
 /** Traces that are kept of one piece. */
 const mostKept = 3
 
@@ -51,6 +54,7 @@ export class LookMaker {
   private piece: { key: string; standing: Standing } | undefined
   /** A coarse picture, a finer one and the finest. */
   private readonly seen = new Map<string, Paths>()
+  private cut: { key: string; levels: Float64Array; media: Medium[] } | undefined
   private lit: { key: string; light: LampLight } | undefined
 
   constructor(private readonly mesh: Mesh) {}
@@ -69,7 +73,7 @@ export class LookMaker {
     const { view, setting, layers, things } = look
     const rows = look.rows ?? [0, view.height]
     const { piece, key } = this.standing(look)
-    const { levels, media } = strata(layers)
+    const { levels, media } = this.strata(layers)
     const optics: Optics = { piece, levels, index: resinIndex }
     const cut = `${key} ${levels.join()}`
     const paths = this.paths(`${cut} ${JSON.stringify([view, rows])}`, () =>
@@ -78,17 +82,15 @@ export class LookMaker {
     const lamp = towardLamp(setting.lamp, view.turn)
     const side = lampPaths(view.width)
     const light = this.lamp(`${cut} ${lamp.join()} ${side}`, () => traceLamp(optics, lamp, side))
-    const matters = mattersOf(
-      media,
-      layers.map(({ matter }) => matter),
-    )
+    const matters = layers.length > 0 ? layers.map(({ matter }) => matter) : [clear]
     const reach = 2 * piece.radius
     return shade(paths, {
-      matters,
+      media,
+      layers: matters,
       things: things.map(({ colour }) => spectrumOf(linearOf(colour))),
       setting,
       lamp,
-      table: lightTable(light, matters, reach),
+      table: lightTable(light, media, matters, reach),
       reach,
     })
   }
@@ -107,6 +109,13 @@ export class LookMaker {
       }
     }
     return { piece: this.piece.standing, key }
+  }
+
+  /** The same media for the same layers, so that what was reckoned along the paths is kept. */
+  private strata(layers: readonly Stratum[]): { levels: Float64Array; media: Medium[] } {
+    const key = JSON.stringify(layers.map(({ top, join }) => [top, join]))
+    if (this.cut?.key !== key) this.cut = { key, ...strata(layers) }
+    return this.cut
   }
 
   private paths(key: string, trace: () => Paths): Paths {

@@ -1,6 +1,7 @@
 import { bandCount, rgbOfBands, type Matter } from '../colour/index.ts'
 import { follow, type Optics } from './follow.ts'
 import { ends, PathBook, type Paths } from './paths.ts'
+import type { Medium } from './media.ts'
 import { fromLamp } from './setting.ts'
 import { Passing } from './passing.ts'
 
@@ -87,12 +88,13 @@ const wide = 5
  */
 export function lightTable(
   light: LampLight,
-  matters: readonly Matter[],
+  media: readonly Medium[],
+  layers: readonly Matter[],
   reach: number,
 ): TableLight {
   const { paths, straight, middle, half, expected } = light
   const map = new Float32Array(cells * cells * bandCount).fill(1)
-  const passing = new Passing(matters, reach)
+  const passing = new Passing(media, layers, reach)
   const share = new Float64Array(bandCount)
   const minus = new Float64Array(bandCount).fill(-1)
   const add = (x: number, y: number, by: Float64Array, weight: number) => {

@@ -1,4 +1,5 @@
 import { bandCount, flux, type Matter } from '../colour/index.ts'
+import { mattersOf, type Medium } from './media.ts'
 import type { Paths } from './paths.ts'
 
 /** Lengths in a table of a scattering medium. */
@@ -11,7 +12,8 @@ interface Scattering {
 }
 
 /**
- * What media do to light along paths. Clear ones exactly (Beer–Lambert: exponents add), those that
+ * What layers and the ramps between them do to light along paths. Clear ones exactly
+ * (Beer–Lambert: exponents add, so only how long a path is in each layer counts), those that
  * scatter from a table by length, up to `reach` m.
  */
 export class Passing {
@@ -20,32 +22,47 @@ export class Passing {
   private readonly perMetre: number
   private readonly clear: boolean
   private readonly sum = new Float64Array(bandCount)
+  private readonly passed = new Float64Array(bandCount)
 
-  constructor(matters: readonly Matter[], reach: number) {
-    this.absorb = Float64Array.from(matters.flatMap(({ k }) => [...k]))
+  constructor(
+    private readonly media: readonly Medium[],
+    private readonly layers: readonly Matter[],
+    reach: number,
+  ) {
+    const matters = mattersOf(media, layers)
     this.perMetre = (entries - 1) / reach
     this.tables = matters.map((matter) =>
       matter.s.some((s) => s * reach > 1e-6) ? this.tabulate(matter) : undefined,
     )
     this.clear = this.tables.every((table) => table === undefined)
+    this.absorb = Float64Array.from((this.clear ? layers : matters).flatMap(({ k }) => [...k]))
   }
 
   /** The share that passes a path straight, in each band. */
-  through({ starts, medium, length }: Paths, path: number, out: Float64Array): void {
+  through(paths: Paths, path: number, out: Float64Array): void {
     const { absorb, sum } = this
     for (let band = 0; band < bandCount; band++) {
       sum[band] = 0
       out[band] = 1
     }
-    for (let i = starts[path]; i < starts[path + 1]; i++) {
-      const table = this.tables[medium[i]]
-      if (!table) {
-        const at = bandCount * medium[i]
-        for (let band = 0; band < bandCount; band++) sum[band] += absorb[at + band] * length[i]
-        continue
+    if (this.clear) {
+      const count = this.layers.length
+      const lengths = lengthsOf(paths, this.media, count)
+      for (let layer = 0; layer < count; layer++) {
+        const length = lengths[path * count + layer]
+        const at = bandCount * layer
+        for (let band = 0; band < bandCount; band++) sum[band] += absorb[at + band] * length
       }
-      const at = bandCount * this.entry(length[i])
-      for (let band = 0; band < bandCount; band++) out[band] *= table.through[at + band]
+    } else {
+      const { starts, medium, length } = paths
+      for (let i = starts[path]; i < starts[path + 1]; i++) {
+        const table = this.tables[medium[i]]
+        const at = bandCount * (table ? this.entry(length[i]) : medium[i])
+        for (let band = 0; band < bandCount; band++) {
+          if (table) out[band] *= table.through[at + band]
+          else sum[band] += absorb[at + band] * length[i]
+        }
+      }
     }
     for (let band = 0; band < bandCount; band++) out[band] *= Math.exp(-sum[band])
   }
@@ -72,8 +89,6 @@ export class Passing {
     }
   }
 
-  private readonly passed = new Float64Array(bandCount)
-
   private entry(length: number): number {
     return Math.min(entries - 1, Math.round(length * this.perMetre))
   }
@@ -90,4 +105,23 @@ export class Passing {
     }
     return { back, through }
   }
+}
+
+/** How long each path is in each layer; a ramp counts to both of its layers by their shares. */
+const collapsed = new WeakMap<Paths, { media: readonly Medium[]; lengths: Float32Array }>()
+
+function lengthsOf(paths: Paths, media: readonly Medium[], layers: number): Float32Array {
+  const known = collapsed.get(paths)
+  if (known?.media === media) return known.lengths
+  const { count, starts, medium, length } = paths
+  const lengths = new Float32Array(count * layers)
+  for (let path = 0; path < count; path++) {
+    for (let i = starts[path]; i < starts[path + 1]; i++) {
+      const { below, above, share } = media[medium[i]]
+      lengths[path * layers + below] += (1 - share) * length[i]
+      if (share > 0) lengths[path * layers + above] += share * length[i]
+    }
+  }
+  collapsed.set(paths, { media, lengths })
+  return lengths
 }

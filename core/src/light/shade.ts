@@ -1,12 +1,15 @@
 import { bandCount, rgbOfBands, type Matter, type Spectrum } from '../colour/index.ts'
 import { lightAt, type TableLight } from './onTable.ts'
+import type { Medium } from './media.ts'
 import { Passing } from './passing.ts'
 import { ends, type Paths } from './paths.ts'
 import { neutral, roomLight, woodAt, type Setting } from './setting.ts'
 
 /** What paths are shaded with; none of it needs a new trace. */
 export interface Shading {
-  matters: readonly Matter[]
+  /** Media between the levels that the paths were cut at, and what the layers do to light. */
+  media: readonly Medium[]
+  layers: readonly Matter[]
   /** What each thing reflects. */
   things: readonly Spectrum[]
   setting: Setting
@@ -30,8 +33,8 @@ const around = 0.55
  * Light that goes in is never exceeded: what is mirrored, passed and sent back is one at most.
  */
 export function shade(paths: Paths, shading: Shading): Float32Array {
-  const { matters, setting, lamp, table, things, reach } = shading
-  const passing = new Passing(matters, reach)
+  const { media, layers, setting, lamp, table, things, reach } = shading
+  const passing = new Passing(media, layers, reach)
   const out = new Float32Array(3 * paths.count)
   const weights = rgbOfBands
   const light = new Float64Array(bandCount)

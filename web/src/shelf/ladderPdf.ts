@@ -2,6 +2,7 @@ import type { Chip } from '@mivro/core/colour'
 import type { Tint } from '@mivro/core/material'
 import { displayStep } from '@mivro/core/mix'
 import { show, type UnitChoice } from '@mivro/core/units'
+import { token } from '../theme/token.ts'
 import { makePdf } from '../ui/pdf.ts'
 
 /** A ladder of chips as a sheet for the bench: what to weigh, and where each chip is laid. */
@@ -14,7 +15,7 @@ export function ladderPdf(
   const mass = (kg: number) => show(kg, 'mass', units, { step: displayStep(kg, step) })
   const box = (colour?: string) => ({
     canvas: [
-      { type: 'rect', x: 0, y: 0, w: 110, h: 56, r: 4, color: colour, lineColor: '#9bb0ab' },
+      { type: 'rect', x: 0, y: 0, w: 110, h: 56, r: 4, color: colour, lineColor: token('edge') },
     ],
   })
   return makePdf({
