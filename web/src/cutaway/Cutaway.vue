@@ -9,6 +9,7 @@ import Bands from './Bands.vue'
 import { margin, spanAt } from './frame.ts'
 import Inclusions from './Inclusions.vue'
 import LengthRuler from './LengthRuler.vue'
+import type { DrawnThings } from './marks.ts'
 import MouldBlock from './MouldBlock.vue'
 import { spaced, volumeTicks } from './ruler.ts'
 import Surface from './Surface.vue'
@@ -21,6 +22,10 @@ const props = defineProps<{
   plan: Plan
   compiled: CompiledPlan
   selected?: string
+  /** What is set in, as soon as it is known where. */
+  things?: DrawnThings
+  /** Of the cut about up, radians. */
+  turn?: number
   /** Only looked at: nothing can be dragged. */
   still?: boolean
 }>()
@@ -129,13 +134,7 @@ const words = computed(() =>
         :selected="selected"
         @select="emit('select', $event)"
       >
-        <Inclusions
-          v-for="layer in compiled.layers"
-          :key="layer.id"
-          :layer="layer"
-          :section="section"
-          :frame="frame"
-        />
+        <Inclusions v-if="things" :things="things" :frame="frame" :turn="turn ?? 0" />
       </Bands>
       <path :d="path" class="outline" />
 

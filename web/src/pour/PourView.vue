@@ -5,12 +5,13 @@ import { useRoute, useRouter } from 'vue-router'
 import { movePour, type PourMoment } from '@mivro/core/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
-import { usualDay } from '@mivro/core/plan'
+import { thingsToSee, usualDay } from '@mivro/core/plan'
 import { useHeat } from '../heat/useHeat.ts'
 import FirstSteps from '../project/FirstSteps.vue'
 import { led } from '../project/firstVisit.ts'
 import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
+import { useArrangement } from '../project/useArrangement.ts'
 import { useProject } from '../project/projectStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import ToolButton from '../ui/ToolButton.vue'
@@ -64,6 +65,15 @@ const steps = computed(() => {
   if (layers.some(({ weighing }) => weighing)) return 3
   return layers.length > 0 ? 2 : 1
 })
+/** What is set in, on the cut. */
+const { arrangement } = useArrangement(() =>
+  project.piece && project.plan && project.compiled && lens.value === 'layers'
+    ? { form: project.piece.document.form, plan: project.plan, compiled: project.compiled }
+    : undefined,
+)
+const things = computed(() =>
+  arrangement.value ? thingsToSee(plan.value, arrangement.value) : undefined,
+)
 const heat = useHeat(() => lens.value === 'heat')
 
 function movedPour(index: number, moment: PourMoment): void {
@@ -181,6 +191,8 @@ const shortcuts = [
         :plan="plan"
         :compiled="project.compiled"
         :selected="selected"
+        :things="things"
+        :turn="project.turn"
         @select="select"
         @drag="drag"
         @drop="drop"

@@ -42,10 +42,6 @@ export interface LayerClock {
 
 /** Things set into a layer, as they lie until the gel holds them. */
 export interface SetIn {
-  count: number
-  density: number
-  /** Of a ball of the same volume, m. */
-  radius: number
   /** On the floor of its layer when heavier than the resin, else under its surface. */
   lies: 'floor' | 'surface'
 }

@@ -150,13 +150,10 @@ export function judgeInclusions(
   })
 }
 
-/** How the things set into a layer are to be drawn; without a resin they lie on the floor. */
+/** Where the things set into a layer lie; without a resin on its floor. */
 export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
   const liquid = resin ? mixDensity(resin.ratio, resin) : 0
-  return layer.inclusions.map(({ count, mass, density }) => ({
-    count,
-    density,
-    radius: Math.cbrt((3 * mass) / (4 * Math.PI * density)),
+  return layer.inclusions.map(({ density }) => ({
     lies: density >= liquid ? 'floor' : 'surface',
   }))
 }

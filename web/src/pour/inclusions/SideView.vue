@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { Arranged } from '@mivro/core/inclusion'
 import type { Section } from '@mivro/core/filling'
 import type { CompiledPlan } from '@mivro/core/plan'
 import Bands from '../../cutaway/Bands.vue'
+import Inclusions from '../../cutaway/Inclusions.vue'
+import type { DrawnThings } from '../../cutaway/marks.ts'
 import { frameForCard, outlinePath } from '../../cutaway/frame.ts'
 
 /** The cut with everything at the height where it rests. */
@@ -13,11 +14,10 @@ const props = defineProps<{
   compiled: CompiledPlan
   /** Of the cut about up, radians. */
   turn: number
-  things: readonly (Arranged & { colour: string })[]
+  things: DrawnThings
   selected?: string
 }>()
 const emit = defineEmits<{ select: [id: string] }>()
-const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 360, height: 360 })
 /** Above and below the piece stands which side is up, px. */
@@ -29,26 +29,6 @@ const words = computed(() =>
     ? ['Back, poured last', 'Face, poured first']
     : ['Up', 'Lowest, poured first'],
 )
-const marks = computed(() => {
-  const { x, y } = frame.value
-  const [c, s] = [Math.cos(props.turn), Math.sin(props.turn)]
-  return props.things.flatMap(({ id: thing, size, floor, places, colour }) =>
-    places.map((place, i) => {
-      const across = c * place.x + s * place.y
-      const wide = x(size.across) - x(0)
-      const tall = Math.max(1.6, y(floor) - y(floor + size.thickness))
-      return {
-        key: `${thing}-${i}`,
-        x: x(across) - wide / 2,
-        y: y(floor) - tall,
-        wide,
-        tall,
-        round: size.shape === 'ball' || size.shape === 'shard' ? tall / 2 : 1,
-        colour,
-      }
-    }),
-  )
-})
 </script>
 
 <template>
@@ -63,18 +43,7 @@ const marks = computed(() => {
           :selected="selected"
           @select="emit('select', $event)"
         />
-        <clipPath :id="id"><path :d="path" clip-rule="evenodd" /></clipPath>
-        <rect
-          v-for="mark in marks"
-          :key="mark.key"
-          class="thing"
-          :x="mark.x"
-          :y="mark.y"
-          :width="mark.wide"
-          :height="mark.tall"
-          :rx="mark.round"
-          :fill="mark.colour"
-        />
+        <Inclusions :things="things" :frame="frame" :turn="turn" />
         <path :d="path" class="outline" />
       </g>
       <text :x="width / 2" y="14">{{ words[0] }}</text>
@@ -101,11 +70,6 @@ svg {
   stroke: var(--ink);
   stroke-width: 1.6;
   stroke-linejoin: round;
-  pointer-events: none;
-}
-
-.thing {
-  stroke: var(--shade);
   pointer-events: none;
 }
 
