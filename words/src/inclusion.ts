@@ -1,4 +1,10 @@
-import type { Pattern, Settling, ThingShape } from '@mivro/core/inclusion'
+import type {
+  Pattern,
+  Settling,
+  ThingPreparation,
+  ThingShape,
+  ThingStep,
+} from '@mivro/core/inclusion'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
 
 export const thingShapeWords: Record<ThingShape, string> = {
@@ -15,6 +21,23 @@ export const patternWords: Record<Pattern, string> = {
   ring: 'Ring',
   spiral: 'Spiral',
 }
+
+/** What is done to a thing before it is set in. */
+const stepWords: Record<ThingStep, string> = {
+  dry: 'press and dry it through',
+  seal: 'seal it with two thin coats',
+  wet: 'wet it with resin before it goes in',
+  degrease: 'degrease it with alcohol and touch it no more',
+  wash: 'wash it and dry it through',
+}
+
+/**
+ * What a thing needs before the day of the pour.
+ *
+ * @example sayPreparation({ name: 'Stars', steps: ['degrease'], time: 1800 }) // 'Stars: degrease it with alcohol and touch it no more (30 min).'
+ */
+export const sayPreparation = ({ name, steps, time }: ThingPreparation): string =>
+  `${name}: ${steps.map((step) => stepWords[step]).join(', ')} (${showDuration(time)}).`
 
 /** Nobody sees that it moved, m. */
 const unseen = 0.0005

@@ -7,6 +7,7 @@ import { axesFor, cavityOf, closureOf, measure, type Vec3 } from '../mesh/index.
 import { buildSolid } from '../shape/index.ts'
 import { arrange, type SetLayer } from './arrange.ts'
 import { driftFrom, fluidityOf, gelOf, speedAtOne, waitFor } from './drift.ts'
+import { prepareThings } from './prepare.ts'
 import { patterns, thingShapes } from './inclusion.ts'
 import { thingsMesh } from './mesh.ts'
 import { isInside, wallDistance } from './region.ts'
@@ -42,6 +43,20 @@ describe('the size of a thing', () => {
       expect(share).toBeGreaterThan(shape === 'shard' ? 0.6 : 0.93)
       expect(share).toBeLessThan(1.02)
     }
+  })
+})
+
+describe('what things need before they are set in', () => {
+  // Facts of the trade: organic is dried and sealed, metal degreased, stone washed.
+  it('is said once for each kind, with its days', () => {
+    const petal = { name: 'Petal', density: 400 }
+    const found = prepareThings([petal, petal, stars, { name: 'Grit', density: 2900 }])
+    expect(found.map(({ name, steps }) => [name, ...steps])).toEqual([
+      ['Petal', 'dry', 'seal', 'wet'],
+      ['Brass stars', 'degrease'],
+      ['Grit', 'wash'],
+    ])
+    expect(found[0].time).toBe(8 * 24 * 3600)
   })
 })
 

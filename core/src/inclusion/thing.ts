@@ -44,8 +44,15 @@ export function sizeOf({
   return { shape, across, thickness: thickness ?? 0.1 * across }
 }
 
-/** Metals are this dense or more, stones less, wood and petals less still, kg/m³. */
+/** Metals are this dense or more, stones less, kg/m³. */
 const [metal, stone] = [5000, 1300]
+/** Lighter than this, what is set in is taken to be organic, kg/m³ (common practice, no source). */
+const organicBelow = 1050
+
+export const isMetal = ({ density }: Pick<PlanInclusion, 'density'>): boolean => density >= metal
+/** Wood, petals, paper, wax. */
+export const isOrganic = ({ density }: Pick<PlanInclusion, 'density'>): boolean =>
+  density < organicBelow
 
 /** What it is drawn in where no colour is given. @example colourOf({ density: 8500 }) // '#c99a3a' */
 export const colourOf = ({ colour, density }: Pick<PlanInclusion, 'colour' | 'density'>): string =>

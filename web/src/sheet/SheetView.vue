@@ -6,6 +6,8 @@ import { Printer } from 'lucide-vue-next'
 import { type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
+import { prepareThings } from '@mivro/core/inclusion'
+import { sayPreparation } from '@mivro/words/inclusion'
 import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
@@ -104,6 +106,10 @@ const setIn = (index: number) =>
   (plan.value?.layers[index].inclusions ?? [])
     .map(({ count, name }) => `${name}, ${count} in each copy`)
     .join(', ')
+/** What is set in is made ready before the day. */
+const readied = computed(() =>
+  prepareThings(plan.value?.layers.flatMap(({ inclusions }) => inclusions) ?? []),
+)
 const print = () => window.print()
 
 /** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
@@ -181,6 +187,9 @@ watch(
         <p v-if="mouldWords" class="word"><b>The mould.</b> {{ mouldWords }}</p>
         <p v-if="held && held.as !== 'as it stood'" class="word">
           <b>Held.</b> It is poured {{ heldWords(held) }}.
+        </p>
+        <p v-if="readied.length > 0" class="word">
+          <b>Before the day.</b> {{ readied.map(sayPreparation).join(' ') }}
         </p>
         <p v-if="project.word" class="word">
           <b>From the pull of {{ showDay(project.word.pouredAt) }}:</b> {{ project.word.nextTime }}

@@ -1,12 +1,9 @@
 import { resinClasses, type Resin } from '../../material/index.ts'
-import type { PlanInclusion } from '../../inclusion/index.ts'
+import { isOrganic } from '../../inclusion/index.ts'
 import type { Plan } from '../plan.ts'
 
 /** With petals, wood, wax or other organic things set in, K (common practice, no source). */
 export const organicHeatLimit = 333.15
-
-/** Lighter than this, what is set in is taken to be organic, kg/m³ (common practice, no source). */
-const organicBelow = 1050
 
 /** What is at stake when a layer gets hotter, and who says so. */
 export interface HeatLimit {
@@ -17,9 +14,6 @@ export interface HeatLimit {
   /** What is set in and bears no more. */
   name?: string
 }
-
-export const isOrganic = ({ density }: Pick<PlanInclusion, 'density'>): boolean =>
-  density < organicBelow
 
 /**
  * How hot a layer of that resin may get in this plan; undefined where heat is no fault, as in an

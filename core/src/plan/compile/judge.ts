@@ -9,11 +9,11 @@ import {
   type Weighing,
 } from '../../mix/index.ts'
 import { isDry, potMassOf, resinClasses, type Resin } from '../../material/index.ts'
-import { carriedBelow } from '../../inclusion/index.ts'
+import { carriedBelow, isOrganic } from '../../inclusion/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { SetIn } from './compiled.ts'
-import { isOrganic, organicHeatLimit, type HeatLimit } from './heatLimit.ts'
+import { organicHeatLimit, type HeatLimit } from './heatLimit.ts'
 import type { StackedLayer } from './stack.ts'
 
 /** A batch heavier than the sheet's pot by this factor sets off noticeably sooner. */
