@@ -161,3 +161,63 @@ test('brass stars in a deep layer: told, laid on a gelled base in one click, and
   await choose(page, '3 Dusk violet')
   await expect(page.locator('[data-thing]').first()).toHaveAttribute('transform', moved!)
 })
+
+test('a turntable of the piece is saved as one PNG of 24 pictures', async ({ mivro, page }) => {
+  test.setTimeout(120_000)
+  await mivro.open('/pieces/demo-keycap/pour?lens=colour')
+  await pictureOf(page)
+  await page.getByRole('button', { name: 'Turn over', exact: true }).click()
+  await page
+    .getByRole('button', { name: 'Black', exact: true })
+    .or(page.getByText('Black'))
+    .first()
+    .click()
+  const waiting = page.waitForEvent('download', { timeout: 90_000 })
+  await page.getByRole('button', { name: 'Save turntable' }).click()
+  const download = await waiting
+  expect(download.suggestedFilename()).toBe('ring-system-keycap-turntable.png')
+  const png = readFileSync((await download.path())!)
+  // A PNG says its sides in its header: 6 by 4 pictures of 320 px.
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1920, 1280])
+})
+
+test('a ladder is printed, and how a chip came out becomes a chip that stays', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/shelf/demo-moonlight')
+  const beside = page.getByRole('complementary', { name: 'Chips and ladder' })
+  await expect(beside).toContainText('No chip yet, so it is taken as the colour above at 2.5 %')
+  const pdf = await taken(page, 'Save ladder as PDF')
+  expect(pdf.toString('latin1').startsWith('%PDF')).toBe(true)
+  await beside.getByRole('button', { name: 'How 2.5 % came out' }).click()
+  await page.getByRole('dialog').getByRole('textbox').fill('#c0c8d0')
+  await page.getByRole('dialog').getByRole('textbox').press('Enter')
+  await page.getByRole('dialog').getByRole('button', { name: 'OK' }).click()
+  await expect(beside.locator('[data-chip]')).toHaveCount(1)
+  await mivro.saved()
+  await page.reload()
+  await expect(beside.locator('[data-chip]')).toHaveCount(1)
+  await mivro.type('Dose of chip 1', 'plenty')
+  await expect(beside.getByRole('alert')).toContainText('does not read as a share')
+})
+
+test('water in a tint is refused with the reason, and petals bring their days to the sheet', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/shelf/demo-violet')
+  await page.getByText('Water', { exact: true }).click()
+  await mivro.saved()
+  await mivro.open('/pieces/demo-comet-drop/pour')
+  await choose(page, '2 Dusk violet')
+  await expect(page.locator('[data-code="tint-water"]:visible')).toContainText(
+    'Violet dye is thinned with water, and water spoils Clear slow epoxy 2:1',
+  )
+  await mivro.open('/pieces/demo-comet-drop/sheet')
+  await expect(page.getByText('Before the day.')).toBeVisible()
+  await expect(page.locator('main')).toContainText(
+    'Brass stars: degrease it with alcohol and touch it no more (30 min).',
+  )
+})

@@ -70,7 +70,7 @@ test('a layer is laid out on the desk with what the plan needs', async ({ mivro,
   await expect(page.locator('.past .add')).toContainText('of Part B, hardener')
   await page.getByRole('button', { name: 'Open in Mixing' }).click()
   await expect(page.getByRole('heading', { name: 'Mixing' })).toBeVisible()
-  await expect(page.locator('tr.part-tint')).toContainText('Night blue dye')
+  await expect(page.locator('tr.part-tint-1')).toContainText('Night blue dye')
 })
 
 test('a sheet is read: what a field means, and what it does to a piece', async ({

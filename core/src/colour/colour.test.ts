@@ -10,7 +10,8 @@ import { passes, seenThrough } from './look.ts'
 import { bodyMatter, matterOf, mixed, tintMatter } from './matter.ts'
 import { solveTints } from './solve.ts'
 import { spectrumOf } from './spectrum.ts'
-import { deltaE, hexOf, labOf, linearOf } from './srgb.ts'
+import { hexOf, linearOf } from './hex.ts'
+import { deltaE, labOf } from './lab.ts'
 
 const white = even(1)
 const clear = { k: even(0), s: even(0) }

@@ -1,6 +1,7 @@
 import type { Tint } from '../material/index.ts'
 import { matterOf, type Matter, mixed } from './matter.ts'
-import { hexOf, deltaE } from './srgb.ts'
+import { hexOf } from './hex.ts'
+import { deltaE } from './lab.ts'
 import { seenThrough } from './look.ts'
 import { even } from './bands.ts'
 

@@ -2,7 +2,7 @@ import { resinClasses, type Body, type Resin, type Swatch, type Tint } from '../
 import { bandCount, even, toLinear, type Spectrum } from './bands.ts'
 import { flux, over } from './flux.ts'
 import { spectrumOf } from './spectrum.ts'
-import { linearOf } from './srgb.ts'
+import { linearOf } from './hex.ts'
 
 /** What a resin or a tint does to light in each band: it absorbs `k` and scatters `s`, 1/m. */
 export interface Matter {

@@ -1,7 +1,7 @@
 import { bandCount, rgbOfBands, type Rgb, type Spectrum } from './bands.ts'
 import { flux, over } from './flux.ts'
 import type { Matter } from './matter.ts'
-import { deltaE, labOf } from './srgb.ts'
+import { deltaE, labOf } from './lab.ts'
 
 /** A tint that may be used, and its largest dose. */
 export interface OnHand {
