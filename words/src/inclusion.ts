@@ -1,9 +1,10 @@
-import type {
-  Pattern,
-  Settling,
-  ThingPreparation,
-  ThingShape,
-  ThingStep,
+import {
+  unseen,
+  type Pattern,
+  type Settling,
+  type ThingPreparation,
+  type ThingShape,
+  type ThingStep,
 } from '@mivro/core/inclusion'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
 
@@ -38,9 +39,6 @@ const stepWords: Record<ThingStep, string> = {
  */
 export const sayPreparation = ({ name, steps, time }: ThingPreparation): string =>
   `${name}: ${steps.map((step) => stepWords[step]).join(', ')} (${showDuration(time)}).`
-
-/** Nobody sees that it moved, m. */
-const unseen = 0.0005
 
 /**
  * What becomes of a thing until the gel in a layer so deep, in the person's units.

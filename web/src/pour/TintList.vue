@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
+import { guessedSwatch } from '@mivro/core/colour'
 import type { TintShare } from '@mivro/core/plan'
 import type { Problem } from '@mivro/core/problem'
 import { useShelf } from '../project/shelfStore.ts'
@@ -18,8 +19,6 @@ const shelf = useShelf()
 
 /** Most that a layer holds. */
 const most = 6
-/** A dose to begin with: of a tint's limit (common practice, no source). */
-const begin = 0.4
 
 const free = computed(() =>
   shelf.stored.filter(
@@ -31,7 +30,7 @@ const name = (i: number) => (i === 0 ? 'Tint' : `Tint ${i + 1}`)
 
 function firstDose(id: string): number {
   const tint = shelf.materials.get(id)
-  return tint?.kind === 'tint' ? begin * tint.limit : 0.002
+  return tint?.kind === 'tint' ? guessedSwatch(tint).dose : 0
 }
 function choose(i: number, id: string | undefined): void {
   if (id === undefined) return remove(i)

@@ -2,8 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import type { FillCurve, Section } from '@mivro/core/filling'
 import { seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/plan'
-import { frameForCard, outlinePath } from '../../cutaway/frame.ts'
-import { useElementSize } from '@vueuse/core'
+import { useSidedFrame } from '../../cutaway/useSidedFrame.ts'
 
 /** The piece from the side as an eye sees it, over white. */
 const props = defineProps<{
@@ -16,11 +15,11 @@ const props = defineProps<{
 const emit = defineEmits<{ select: [id: string] }>()
 const id = useId()
 const box = ref<HTMLElement>()
-const { width, height } = useElementSize(box, { width: 280, height: 400 })
-/** Above and below the piece stands which side is up, px. */
-const label = 20
-const frame = computed(() => frameForCard(props.section, width.value, height.value - 2 * label))
-const path = computed(() => outlinePath(props.section, frame.value))
+const { width, height, label, frame, path, sides } = useSidedFrame(
+  box,
+  () => props.section,
+  () => props.compiled,
+)
 const bands = computed(() =>
   props.compiled.layers
     .filter(({ depth }) => depth > 0)
@@ -33,11 +32,6 @@ const bands = computed(() =>
       }))
       return { id: layer.id, name: layer.name, top, tall: bottom - top, stops: stops.reverse() }
     }),
-)
-const words = computed(() =>
-  props.compiled.into.mould === 'open'
-    ? ['Back, poured last', 'Face, poured first']
-    : ['Up', 'Lowest, poured first'],
 )
 </script>
 
@@ -87,8 +81,8 @@ const words = computed(() =>
           class="chosen"
         />
       </g>
-      <text :x="width / 2" y="14">{{ words[0] }}</text>
-      <text :x="width / 2" :y="height - 6">{{ words[1] }}</text>
+      <text :x="width / 2" y="14">{{ sides.top }}</text>
+      <text :x="width / 2" :y="height - 6">{{ sides.bottom }}</text>
     </svg>
   </div>
 </template>

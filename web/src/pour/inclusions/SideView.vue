@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { ref } from 'vue'
 import type { Section } from '@mivro/core/filling'
 import type { CompiledPlan } from '@mivro/core/plan'
 import Bands from '../../cutaway/Bands.vue'
 import Inclusions from '../../cutaway/Inclusions.vue'
 import type { DrawnThings } from '../../cutaway/marks.ts'
-import { frameForCard, outlinePath } from '../../cutaway/frame.ts'
+import { useSidedFrame } from '../../cutaway/useSidedFrame.ts'
 
 /** The cut with everything at the height where it rests. */
 const props = defineProps<{
@@ -19,15 +18,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [id: string] }>()
 const box = ref<HTMLElement>()
-const { width, height } = useElementSize(box, { width: 360, height: 360 })
-/** Above and below the piece stands which side is up, px. */
-const label = 20
-const frame = computed(() => frameForCard(props.section, width.value, height.value - 2 * label))
-const path = computed(() => outlinePath(props.section, frame.value))
-const words = computed(() =>
-  props.compiled.into.mould === 'open'
-    ? ['Back, poured last', 'Face, poured first']
-    : ['Up', 'Lowest, poured first'],
+const { width, height, label, frame, path, sides } = useSidedFrame(
+  box,
+  () => props.section,
+  () => props.compiled,
 )
 </script>
 
@@ -46,8 +40,8 @@ const words = computed(() =>
         <Inclusions :things="things" :frame="frame" :turn="turn" />
         <path :d="path" class="outline" />
       </g>
-      <text :x="width / 2" y="14">{{ words[0] }}</text>
-      <text :x="width / 2" :y="height - 6">{{ words[1] }}</text>
+      <text :x="width / 2" y="14">{{ sides.top }}</text>
+      <text :x="width / 2" :y="height - 6">{{ sides.bottom }}</text>
     </svg>
   </div>
 </template>
