@@ -26,7 +26,7 @@ const webOrder = [
   ['api', 'work'],
   ['project'],
   ['ui'],
-  ['cutaway', 'clock', 'solid', 'weigh'],
+  ['cutaway', 'clock', 'solid', 'thing', 'weigh'],
   ['heat', 'light'],
   ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history'],
   ['app'],

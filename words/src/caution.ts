@@ -104,10 +104,26 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.inclusion}: so thin that the pour carries it wherever it flows. Lay it on the tacky gel to keep it flat, or stir it in to let it drift.`,
   'inclusion-organic': (a, u) =>
     `${a.inclusion}: dry it through, seal it (two thin coats), and keep it below ${show(a.limit, 'temperature', u)}, or it browns and gives off bubbles.`,
+  'inclusion-drinks': (a, u) =>
+    `${a.inclusion}: porous, so it drinks about ${show(a.volume, 'volume', u)} beyond what it displaces; that is weighed out with the rest. Wet it with resin first, lay it in thin lots, and poke the air out.`,
+  'inclusion-bleeds': (a) =>
+    `${a.inclusion}: its colour runs into resin. Seal it with two thin coats, and try one in a spoonful of mix first.`,
+  'inclusion-face': (a) =>
+    a.mould === 'open'
+      ? `${a.inclusion}: lay it face down, since the floor of an open mould is the face of the piece.`
+      : `${a.inclusion}: mind which side its face looks to; the template shows it mirrored as the face does.`,
+  'inclusion-magnetic': (a) =>
+    `${a.inclusion}: magnetic, so they pull to one another and to anything of iron while the resin is liquid. Hold each with a dab, far enough apart.`,
+  'inclusion-load': (a, u) =>
+    `${a.inclusion}: it is to carry load, so it sits at least ${show(a.deep, 'length', u)} deep and straight. Hold it in a jig between pouring and gel.`,
+  'dab-no-time': (a) =>
+    `${a.inclusion}: a dab holds after about ${showDuration(a.sets)}, and ${a.layer} is poured ${showDuration(a.short)} too soon for that. Pour it later, while the join still allows.`,
   'inclusion-floats': (a) =>
     `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
   'things-no-room': (a) =>
     `${a.fit} of ${a.asked} ${a.inclusion} find room in ${a.layer}, 1 mm apart and 2 mm from the wall. Take fewer or smaller ones, or spread them over two layers.`,
+  'things-meet': (a) =>
+    `${a.count} of ${a.inclusion} ${a.count === 1 ? 'meets' : 'meet'} another that lies there. Move ${a.count === 1 ? 'it' : 'them'} apart.`,
   'things-astray': (a, u) =>
     `${a.count} of ${a.inclusion} ${a.count === 1 ? 'lies' : 'lie'} out of the piece or nearer than ${show(a.wall, 'length', u)} to its wall. Move ${a.count === 1 ? 'it' : 'them'} inward.`,
   'tint-over-limit': (a, u) =>

@@ -1,3 +1,20 @@
+import type { DoseUnit } from '@mivro/core/colour'
+
+/** What doses are counted in. */
+export const doseUnitWords: Record<DoseUnit, string> = {
+  share: 'Share',
+  weight: 'Weight',
+  drops: 'Drops',
+  tips: 'Toothpick tips',
+}
+
+export const doseUnitHeads: Record<DoseUnit, string> = {
+  share: "Tints, share of the resin's weight",
+  weight: 'Tints, weight in this mix',
+  drops: 'Tints, drops in this mix',
+  tips: 'Tints, toothpick tips in this mix',
+}
+
 /** From this CIEDE2000 on a difference is seen side by side, plainly seen, and another colour (from memory). */
 const [seen, plain, other] = [1, 3, 10]
 

@@ -1,5 +1,12 @@
 import type { FixAmounts, FixCode } from '@mivro/core/caution'
-import { metric, show, showCup, showTimeOfDay, type UnitChoice } from '@mivro/core/units'
+import {
+  metric,
+  show,
+  showCup,
+  showDuration,
+  showTimeOfDay,
+  type UnitChoice,
+} from '@mivro/core/units'
 
 const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => string } = {
   'mix-more': (a, u) => `Mix ${show(a.mass, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''}`,
@@ -12,6 +19,9 @@ const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => 
   'fill-to-rim': (a, u) => `Fill it up to ${show(a.top, 'length', u)}`,
   'base-and-cover': () => 'Pour a base, set them on the gel, cover',
   'lay-on-floor': (a) => `Let them lie on ${a.below}`,
+  dab: () => 'Fix them with a dab',
+  jig: () => 'Hold it in a jig',
+  'wait-for-dab': (a) => `Pour it ${showDuration(a.short)} later`,
   'as-the-join-wants': () => 'Pour it when the join wants it',
   'begin-at': (a) => `Begin at ${showTimeOfDay(a.begin)}`,
   'fill-chunks': (a, u) => `Add ${show(a.volume, 'volume', u, { step: 1e-6 })} of chunks`,

@@ -1,11 +1,16 @@
 import {
   unseen,
+  type Holder,
   type Pattern,
+  type SetHow,
   type Settling,
+  type Spread,
   type ThingPreparation,
   type ThingShape,
   type ThingStep,
+  type ThingTrait,
 } from '@mivro/core/inclusion'
+import type { ClearThing } from '@mivro/core/material'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
 
 export const thingShapeWords: Record<ThingShape, string> = {
@@ -14,13 +19,72 @@ export const thingShapeWords: Record<ThingShape, string> = {
   star: 'Star',
   ring: 'Ring',
   shard: 'Shard',
+  own: 'Own shape',
 }
+
+export const thingTraitWords: Record<ThingTrait, string> = {
+  porous: 'Porous',
+  damp: 'Damp',
+  oily: 'Oily',
+  bleeds: 'Bleeds colour',
+  hollow: 'Hollow',
+  conducts: 'Conducts',
+  magnetic: 'Magnetic',
+  'has a face': 'Has a face',
+  'carries load': 'Carries load',
+}
+
+export const clearThingWords: Record<ClearThing, string> = {
+  acrylic: 'Acrylic',
+  glass: 'Glass',
+  quartz: 'Quartz',
+  topaz: 'Topaz',
+  sapphire: 'Sapphire or ruby',
+  zirconia: 'Zirconia',
+  opal: 'Opal',
+  ice: 'Water or ice',
+}
+
+export const spreadWords: Record<Spread, string> = {
+  even: 'Through its depth',
+  'dense below': 'Dense below, thin above',
+  'dense above': 'Dense above, thin below',
+}
+
+export const holderWords: Record<Holder, string> = { dab: 'A dab', jig: 'A jig' }
+
+/** What is done with things when their moment comes. */
+const settingWords: Record<SetHow, string> = {
+  'on the mould': 'Lay on the floor of the mould',
+  'on the gel': 'Lay on the tacky gel',
+  dab: 'Fix to the gel with a dab',
+  jig: 'Hang in the jig and leave there until the gel',
+  'with the pour': 'Set into the fresh pour',
+}
+
+/** The same in a few words. */
+export const setHowWords: Record<SetHow, string> = {
+  'on the mould': 'on the floor of the mould',
+  'on the gel': 'on the gel',
+  dab: 'with a dab',
+  jig: 'in the jig',
+  'with the pour': 'with the pour',
+}
+
+/**
+ * The step of setting things in, without its times.
+ *
+ * @example saySettingIn('on the gel', ['Stars, 14 in each copy']) // 'Lay on the tacky gel: Stars, 14 in each copy.'
+ */
+export const saySettingIn = (how: SetHow, things: readonly string[]): string =>
+  `${settingWords[how]}: ${things.join('; ')}.`
 
 export const patternWords: Record<Pattern, string> = {
   even: 'Even',
   cluster: 'Cluster',
   ring: 'Ring',
   spiral: 'Spiral',
+  line: 'Along a line',
 }
 
 /** What is done to a thing before it is set in. */
@@ -30,7 +94,11 @@ const stepWords: Record<ThingStep, string> = {
   wet: 'wet it with resin before it goes in',
   degrease: 'degrease it with alcohol and touch it no more',
   wash: 'wash it and dry it through',
+  fill: 'fill its hollow with resin and let that harden',
 }
+
+/** One of them. @example sayThingStep('degrease') // 'degrease it with alcohol and touch it no more' */
+export const sayThingStep = (step: ThingStep): string => stepWords[step]
 
 /**
  * What a thing needs before the day of the pour.
@@ -46,7 +114,7 @@ export const sayPreparation = ({ name, steps, time }: ThingPreparation): string 
  * @example saySettling({ drift: 0, holdsFrom: 0, gel: 3600 }, 0.01) // 'The pour carries it; it neither sinks nor rises.'
  */
 export function saySettling(
-  { drift, holdsFrom }: Settling,
+  { drift, holdsFrom }: Pick<Settling, 'drift' | 'holdsFrom'>,
   depth: number,
   choice: UnitChoice = metric,
 ): string {

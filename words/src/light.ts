@@ -1,4 +1,4 @@
-import type { Lamp, Table } from '@mivro/core/light'
+import type { Lamp, Mount, Table } from '@mivro/core/light'
 
 /** On what a piece stands. */
 export const tableWords: Record<Table, string> = {
@@ -14,4 +14,12 @@ export const lampWords: Record<Lamp, string> = {
   front: 'Front',
   above: 'Above',
   behind: 'Behind',
+}
+
+/** What a finished piece is held in. */
+export const mountWords: Record<Mount, string> = {
+  none: 'Free',
+  silver: 'In silver',
+  gold: 'In gold',
+  black: 'In black',
 }

@@ -57,6 +57,10 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'colon-duration': (a) => `"${a.text}" reads as a time of day. Write a duration as 2h30 or 150 s.`,
   'not-a-time': (a) => `"${a.text}" is no time of day. Write it as 9:30, 21:30 or 9:30 pm.`,
   'zero-denominator': (a) => `"${a.text}" divides by zero. Write a fraction such as 1/8.`,
+  'angle-out-of-range': (a) =>
+    `${a.value}° is more than a thing can be tilted: from −${a.most}° to ${a.most}°.`,
+  'not-a-recipe': (a) =>
+    `"${a.text}" does not read as a tint with its share. Write it like "Violet dye 0.15 %", with a semicolon between two.`,
   'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,
   'ratio-zero': (a) =>
     `A ratio of "${a.text}" leaves one part out, and nothing would cure. Write both parts, such as 2:1.`,
@@ -68,7 +72,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'nothing-poured': () =>
     'No layer holds resin yet, so nothing gets warm. Give a layer its resin and a height first.',
   'unknown-kind': (a) =>
-    `"${a.text}" is no kind of material. Write resin, silicone, tint or inclusion.`,
+    `"${a.text}" is no kind of material. Write resin, silicone, tint, inclusion or recipe.`,
   'table-too-long': (a) =>
     `The table has ${count(a.rows)} rows; up to ${count(a.limit)} materials are read at once. Split it, or leave out what is no material.`,
   'day-too-short': (a) =>

@@ -43,6 +43,9 @@ const sentences: Record<SafetyId, string> = {
   flame:
     'A flame or heat gun over resin only where the sheet allows it, never near solvent, aerosol or polyester.',
   hands: 'Set inclusions with tweezers, not with gloved fingers over liquid resin.',
+  magnets:
+    'Magnets that are swallowed kill: cast in only what no child can break free, and keep them from pacemakers.',
+  'no-battery': 'Never seal a battery, a cell or anything under voltage into a casting.',
   uncured: 'Fresh casts are not yet fully cured: keep the gloves on, and wet-sand or wear a mask.',
   brittle: 'Work a blade away from you, and air jets away from faces: a brittle piece can shatter.',
   food: 'Casting resin is not approved for food, skin or toys unless its sheet says so.',

@@ -36,8 +36,15 @@ export interface CautionAmounts {
   'inclusion-carried': { inclusion: string; thickness: number }
   'inclusion-organic': { inclusion: string; limit: number }
   'inclusion-floats': { inclusion: string; layer: string }
+  'inclusion-drinks': { inclusion: string; volume: number }
+  'inclusion-bleeds': { inclusion: string }
+  'inclusion-face': { inclusion: string; mould: 'open' | 'closed' }
+  'inclusion-magnetic': { inclusion: string }
+  'inclusion-load': { inclusion: string; deep: number }
+  'dab-no-time': { inclusion: string; layer: string; sets: number; short: number }
   'things-no-room': { inclusion: string; layer: string; fit: number; asked: number }
   'things-astray': { inclusion: string; count: number; wall: number }
+  'things-meet': { inclusion: string; count: number }
 
   'tint-over-limit': {
     tint: string

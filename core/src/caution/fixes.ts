@@ -9,6 +9,9 @@ export interface FixAmounts {
   'fill-to-rim': { top: number }
   'base-and-cover': { layer: string }
   'lay-on-floor': { below: string }
+  dab: { inclusion: string }
+  jig: { inclusion: string }
+  'wait-for-dab': { short: number }
   'as-the-join-wants': Record<string, never>
   'begin-at': { begin: number }
   'fill-chunks': { volume: number }

@@ -3,7 +3,7 @@ export const mouldSteps = ['prepare', 'build', 'silicone', 'vacuum', 'pressure',
 export type MouldStep = (typeof mouldSteps)[number]
 
 /** The steps of a pour that can hurt someone, in their order. */
-export const pourSteps = ['weigh', 'mix', 'pour', 'demould'] as const
+export const pourSteps = ['weigh', 'mix', 'pour', 'set', 'demould'] as const
 export type PourStep = (typeof pourSteps)[number]
 
 export type Step = MouldStep | PourStep
@@ -19,6 +19,8 @@ export const hazards = [
   'exotherm',
   'hot mould',
   'inclusion',
+  'magnet',
+  'conductor',
   'sanding dust',
   'aerosol',
   'oven',
@@ -60,7 +62,9 @@ export const safetyTable = [
   { id: 'exotherm', step: 'mix', hazard: 'exotherm' },
   { id: 'hot-mould', step: 'pour', hazard: 'hot mould' },
   { id: 'flame', step: 'pour', hazard: 'any resin' },
-  { id: 'hands', step: 'pour', hazard: 'inclusion' },
+  { id: 'hands', step: 'set', hazard: 'inclusion' },
+  { id: 'magnets', step: 'set', hazard: 'magnet' },
+  { id: 'no-battery', step: 'set', hazard: 'conductor' },
   { id: 'uncured', step: 'demould', hazard: 'any resin' },
   { id: 'brittle', step: 'demould', hazard: 'any resin' },
   { id: 'food', step: 'demould', hazard: 'any resin' },

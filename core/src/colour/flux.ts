@@ -1,5 +1,5 @@
 /** Under this a layer does not scatter, over the optical depth it would do so in. */
-const clear = 1e-7
+const clear = 1e-9
 
 /** What a layer does to the light that meets it: sent back over black, and let through. */
 export interface Flux {

@@ -1,10 +1,11 @@
 import { levelCut } from '../filling/index.ts'
 import { axesFor, toAxes, type Mesh, type Vec3 } from '../mesh/index.ts'
-import type { Place, PlanInclusion } from './inclusion.ts'
-import type { Loops } from './region.ts'
-import { isInside, wallDistance } from './region.ts'
-import { clearance, scatter, type Taken } from './scatter.ts'
-import { sizeOf, type ThingSize } from './thing.ts'
+import type { LaidPlace, Place, PlanInclusion } from './inclusion.ts'
+import type { Taken } from './near.ts'
+import { areaWithin, isInside, wallDistance, type Loops } from './region.ts'
+import { clearance, scatter } from './scatter.ts'
+import { spreadOver } from './spread.ts'
+import { sizeOf, sizeShare, type ThingSize } from './thing.ts'
 
 /** A layer with what is set into it. */
 export interface SetLayer {
@@ -23,11 +24,12 @@ export interface Arranged {
   size: ThingSize
   /** Of their undersides above the lowest point, m. */
   floor: number
-  places: Place[]
+  places: LaidPlace[]
   /** How many find no room. */
   over: number
-  /** Of those laid by hand, how many stand out of the piece or too near to its wall. */
+  /** Of those laid by hand: how many stand out of the piece or too near to its wall, and how many meet another. */
   astray: number
+  meeting: number
 }
 
 export interface Arrangement {
@@ -38,6 +40,8 @@ export interface Arrangement {
 
 /** A hair above a floor, as a share of the layer: on the plane of a level face nothing is cut. */
 const hair = 0.02
+/** Two lengths this close are the same to any hand, m. */
+const same = 1e-9
 
 /**
  * Where everything that is set in lies: by hand where it was laid by hand, else by its pattern;
@@ -52,64 +56,94 @@ export function arrange(mesh: Mesh, up: Vec3, layers: readonly SetLayer[]): Arra
   }
   const outlines: Arrangement['outlines'] = []
   const things: Arranged[] = []
-  for (const { id: layer, bottom, top, things: set } of layers) {
-    const depth = top - bottom
-    if (!(depth > 0)) continue
-    outlines.push({ layer, loops: cutAt(bottom + hair * depth) })
-    const taken: (Taken & { floor: number; roof: number })[] = []
-    for (const thing of set) {
-      const size = sizeOf(thing)
-      const lowest = Math.max(0, depth - size.thickness)
-      const lift = Math.min(lowest, thing.lift ?? (thing.lies === 'floor' ? 0 : lowest))
-      const floor = bottom + lift
-      const narrow = narrower(
-        cutAt(Math.max(floor, bottom + hair * depth)),
-        cutAt(Math.min(top - hair * depth, floor + size.thickness)),
-      )
-      const half = size.across / 2
-      const byHand = (thing.places ?? []).slice(0, thing.count)
-      const meeting = taken.filter(
-        ({ floor: low, roof }) => low < floor + size.thickness && roof > floor,
-      )
-      const found = scatter(narrow, thing.count - byHand.length, {
-        pattern: thing.pattern ?? 'even',
-        seed: thing.seed ?? 1,
-        half,
-        taken: [...meeting, ...byHand.map(({ x, y }) => ({ x, y, half }))],
-      })
-      const places = [...byHand, ...found]
-      taken.push(...places.map(({ x, y }) => ({ x, y, half, floor, roof: floor + size.thickness })))
-      things.push({
-        layer,
-        id: thing.id,
-        size,
-        floor,
-        places,
-        over: thing.count - places.length,
-        astray: byHand.filter(
-          ({ x, y }) =>
-            !isInside(narrow, x, y) || wallDistance(narrow, x, y) < clearance.wall + half - 1e-9,
-        ).length,
-      })
+  for (const layer of layers) {
+    if (!(layer.top > layer.bottom)) continue
+    const depth = layer.top - layer.bottom
+    outlines.push({ layer: layer.id, loops: cutAt(layer.bottom + hair * depth) })
+    const taken: Taken[] = []
+    for (const thing of layer.things) {
+      const laid = lay(layer, thing, taken, cutAt)
+      taken.push(...laid.taken)
+      things.push(laid.arranged)
     }
   }
   return { outlines, things }
 }
 
+/** One kind of thing in its layer, clear of what lies there already. */
+function lay(
+  { id: layer, bottom, top }: SetLayer,
+  thing: SetLayer['things'][number],
+  before: readonly Taken[],
+  cutAt: (height: number) => Float64Array[],
+): { arranged: Arranged; taken: Taken[] } {
+  const size = sizeOf(thing)
+  const depth = top - bottom
+  const highest = Math.max(0, depth - size.thickness)
+  const lift = Math.min(highest, thing.lift ?? (thing.lies === 'floor' ? 0 : highest))
+  const floor = bottom + lift
+  const above = spreadOver(thing, highest - lift)
+  const [lowest, roof] = [
+    cutAt(Math.max(floor, bottom + hair * depth)),
+    cutAt(Math.min(top - hair * depth, thing.spread ? top : floor + size.thickness)),
+  ]
+  const narrow = narrower(lowest, roof)
+  const share = (i: number) => sizeShare(thing, i)
+  const half = (i: number) => (share(i) * size.across) / 2
+  const heights = (i: number, up = above(i)): readonly [number, number] => [
+    floor + up,
+    floor + up + share(i) * size.thickness,
+  ]
+  const takes = ({ x, y, up }: Place, i: number): Taken => {
+    const [low, high] = heights(i, up)
+    return { x, y, half: half(i), floor: low, roof: high }
+  }
+  const byHand = (thing.places ?? []).slice(0, thing.count)
+  const first = byHand.length
+  const handTaken = byHand.map(takes)
+  const found = scatter(narrow, thing.count - first, {
+    pattern: thing.pattern ?? 'even',
+    seed: thing.seed ?? 1,
+    half: size.across / 2,
+    share: (i) => share(first + i),
+    heights: (i) => heights(first + i),
+    line: thing.line,
+    taken: [...before, ...handTaken],
+  })
+  const places = [...byHand, ...found].map((place, i): LaidPlace => ({
+    ...place,
+    ...(thing.spread && place.up === undefined && { up: above(i) }),
+    ...(share(i) !== 1 && { size: share(i) }),
+  }))
+  return {
+    taken: places.map(takes),
+    arranged: {
+      layer,
+      id: thing.id,
+      size,
+      floor,
+      places,
+      over: thing.count - places.length,
+      astray: byHand.filter(
+        ({ x, y }, i) =>
+          !isInside(narrow, x, y) || wallDistance(narrow, x, y) < clearance.wall + half(i) - same,
+      ).length,
+      meeting: handTaken.filter((one, i) =>
+        [...before, ...handTaken.toSpliced(i, 1)].some((other) => meets(one, other)),
+      ).length,
+    },
+  }
+}
+
+/** Whether two things overlap. */
+const meets = (a: Taken, b: Taken): boolean =>
+  Math.hypot(a.x - b.x, a.y - b.y) < a.half + b.half - same &&
+  a.floor! < b.roof! - same &&
+  b.floor! < a.roof! - same
+
 /** The smaller of two outlines, by what they enclose. */
 const narrower = (one: Float64Array[], other: Float64Array[]): Loops =>
-  area(one) <= area(other) ? one : other
-
-const area = (loops: Loops): number =>
-  Math.abs(
-    loops.reduce((sum, points) => {
-      let twice = 0
-      for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
-        twice += points[j] * points[i + 1] - points[i] * points[j + 1]
-      }
-      return sum + twice / 2
-    }, 0),
-  )
+  areaWithin(one) <= areaWithin(other) ? one : other
 
 /** The middle of a piece in the frame of a pour, at its lowest point: where places are counted from. */
 export function middleOf(mesh: Mesh, up: Vec3): Vec3 {

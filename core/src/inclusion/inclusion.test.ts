@@ -6,7 +6,7 @@ import { levelCut } from '../filling/index.ts'
 import { axesFor, cavityOf, closureOf, measure, type Vec3 } from '../mesh/index.ts'
 import { buildSolid } from '../shape/index.ts'
 import { arrange, type SetLayer } from './arrange.ts'
-import { driftFrom, fluidityOf, gelOf, speedAtOne, waitFor } from './drift.ts'
+import { driftFrom, driftIn, gelOf, speedAtOne, speedBy, thickeningOf, waitFor } from './drift.ts'
 import { prepareThings } from './prepare.ts'
 import { patterns, thingShapes } from './inclusion.ts'
 import { thingsMesh } from './mesh.ts'
@@ -163,6 +163,26 @@ describe('how a thing moves until the gel', () => {
     expect(16 * half * -speed).toBeCloseTo(weight, 12)
   })
 
+  // Schiller & Naumann 1933 (in Clift, Grace & Weber 1978), each measured point from their standard
+  // drag curve: Re 1 → 1.15 times creeping drag, Re 10 → 1.73, Re 100 → 4.55.
+  it.each([
+    [1, 1.15],
+    [10, 1.73],
+    [100, 4.55],
+  ])('at Re %d its drag is %f times that of creeping flow', (reynolds, more) => {
+    const ball = { mass: (4 / 3) * Math.PI * mm ** 3 * 8000, density: 8000, shape: 'ball' as const }
+    const speed = speedBy(ball, 1000)
+    const creeping = speedAtOne(ball, 1000)
+    // The viscosity at which it falls with that Reynolds number, by halving.
+    let [thin, thick] = [1e-4, 1e3]
+    for (let i = 0; i < 80; i++) {
+      const middle = Math.sqrt(thin * thick)
+      if ((1000 * Math.abs(speed(middle)) * 2 * mm) / middle > reynolds) thin = middle
+      else thick = middle
+    }
+    expect(creeping / thin / speed(thin)).toBeCloseTo(more, 2)
+  })
+
   it('leaf is carried, and what is lighter rises', () => {
     expect(speedAtOne({ ...stars, mass: 2e-5, thickness: 1e-6 }, 1100)).toBe(0)
     expect(speedAtOne({ mass: gram, density: 400 }, 1100)).toBeGreaterThan(0)
@@ -172,9 +192,9 @@ describe('how a thing moves until the gel', () => {
     (sheet) => [sheet, learn(calibrate(sheet), sheet).law] as const,
   )
 
-  it('the fluidity that is left ends with the gel', () => {
+  it('what is left of a way ends with the gel', () => {
     for (const [, law] of laws) {
-      const { time, left } = fluidityOf(law, 296.15)
+      const { time, left } = driftIn(thickeningOf(law, 296.15), speedBy(stars, 1100))
       expect(left[left.length - 1]).toBe(0)
       expect(time[time.length - 1] / gelOf(law, 296.15)).toBeCloseTo(1, 2)
     }
@@ -183,10 +203,9 @@ describe('how a thing moves until the gel', () => {
   // Facts of the trade: thin slow resin lets flakes sink for most of its gel time, a fast urethane hardly.
   it('mica of 300 µm waits longest in a deep epoxy, then in a coating epoxy, then in a fast urethane', () => {
     const mica = { mass: Math.PI * 150e-6 ** 2 * 5e-6 * 2900, density: 2900, thickness: 5.01e-6 }
-    const speed = speedAtOne(mica, 1120)
     const [deep, coating, fast] = (['deep', 'coating', 'fast'] as const).map((name) => {
       const { law } = learn(calibrate(sheets[name]), sheets[name])
-      const wait = waitFor(fluidityOf(law, 296.15), speed, 0.5 * mm)
+      const wait = waitFor(driftIn(thickeningOf(law, 296.15), speedBy(mica, 1120)), 0.5 * mm)
       return { wait, share: wait / gelOf(law, 296.15) }
     })
     expect(deep.wait).toBeGreaterThan(coating.wait)
@@ -199,11 +218,10 @@ describe('how a thing moves until the gel', () => {
 
   it('waiting so long leaves no more than that', () => {
     const [, law] = laws[0]
-    const fluidity = fluidityOf(law, 296.15)
-    const speed = speedAtOne(stars, 1100)
-    const wait = waitFor(fluidity, speed, mm)
-    expect(Math.abs(driftFrom(fluidity, wait, speed))).toBeCloseTo(mm, 6)
-    expect(Math.abs(driftFrom(fluidity, 0, speed))).toBeGreaterThan(mm)
-    expect(driftFrom(fluidity, 1e9, speed)).toBe(0)
+    const way = driftIn(thickeningOf(law, 296.15), speedBy(stars, 1100))
+    const wait = waitFor(way, mm)
+    expect(Math.abs(driftFrom(way, wait))).toBeCloseTo(mm, 6)
+    expect(Math.abs(driftFrom(way, 0))).toBeGreaterThan(mm)
+    expect(driftFrom(way, 1e9)).toBe(0)
   })
 })

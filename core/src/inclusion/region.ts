@@ -55,3 +55,19 @@ export function boundsOf(loops: Loops) {
   }
   return { low, high }
 }
+
+/**
+ * What loops enclose, m²; holes run the other way round.
+ *
+ * @example areaWithin([Float64Array.of(0, 0, 2, 0, 2, 1, 0, 1)]) // 2
+ */
+export const areaWithin = (loops: Loops): number =>
+  Math.abs(
+    loops.reduce((sum, points) => {
+      let twice = 0
+      for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
+        twice += points[j] * points[i + 1] - points[i] * points[j + 1]
+      }
+      return sum + twice / 2
+    }, 0),
+  )

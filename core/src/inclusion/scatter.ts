@@ -1,17 +1,11 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import type { Pattern, Place } from './inclusion.ts'
+import { Near, type Taken } from './near.ts'
 import { boundsOf, isInside, wallDistance, type Loops } from './region.ts'
 
 /** Kept free around a thing, m: to the wall, and to the next (common practice, no source). */
 export const clearance = { wall: 0.002, thing: 0.001 } as const
-
-/** Something that lies there already: its middle and half its width, m. */
-export interface Taken {
-  x: number
-  y: number
-  half: number
-}
 
 /** Tries for each thing before it is said that no more fit. */
 const tries = 60
@@ -21,12 +15,19 @@ const candidates = 5
 const gapSteps = 5
 /** Turn from one seed of a sunflower to the next, radians. */
 const golden = Math.PI * (3 - Math.sqrt(5))
+/** A ring is laid at this share of what the outline gives. */
+const ringAt = 0.72
 
 export interface ScatterOptions {
   pattern: Pattern
   seed: number
-  /** Half the width of one, m. */
+  /** Half the width of the largest, m, and of the i-th as a share of it. */
   half: number
+  share?: (i: number) => number
+  /** Height of the i-th, underside and top, m; things that pass over one another need no room. */
+  heights?: (i: number) => readonly [low: number, high: number]
+  /** What the pattern follows where it is a line. */
+  line?: readonly (readonly [x: number, y: number])[]
   taken?: readonly Taken[]
 }
 
@@ -39,17 +40,28 @@ export interface ScatterOptions {
 export function scatter(
   loops: Loops,
   count: number,
-  { pattern, seed, half, taken = [] }: ScatterOptions,
+  {
+    pattern,
+    seed,
+    half: largest,
+    share = () => 1,
+    heights = () => [0, 0],
+    line,
+    taken = [],
+  }: ScatterOptions,
 ): Place[] {
   const random = xoroshiro128plus(seed)
   const next = () => uniformFloat64(random)
   const { low, high } = boundsOf(loops)
   if (!(high[0] > low[0])) return []
   const middle = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
-  const reach = Math.min(high[0] - low[0], high[1] - low[1]) / 2 - clearance.wall - half
-  const near = new Near(2 * half + clearance.thing, taken)
+  const reach = Math.min(high[0] - low[0], high[1] - low[1]) / 2 - clearance.wall - largest
+  const near = new Near(2 * largest + clearance.thing, taken)
+  const along = pattern === 'line' && line ? alongLine(line) : undefined
+  let half = largest
+  let [floor, roof] = heights(0)
   const fits = (x: number, y: number) =>
-    near.room(x, y, half) >= clearance.thing &&
+    near.room(x, y, half, floor, roof) >= clearance.thing &&
     isInside(loops, x, y) &&
     wallDistance(loops, x, y) >= clearance.wall + half
   const anywhere = (): [number, number] => [
@@ -58,12 +70,11 @@ export function scatter(
   ]
   /** Where the pattern would have the i-th of them. */
   const drawn = (i: number): [number, number] => {
+    if (along) return along((i + 0.5) / count)
     if (pattern === 'ring') {
       const angle = (2 * Math.PI * (i + 0.15 * next())) / count
-      return [
-        middle[0] + 0.72 * reach * Math.cos(angle),
-        middle[1] + 0.72 * reach * Math.sin(angle),
-      ]
+      const far = ringAt * reach
+      return [middle[0] + far * Math.cos(angle), middle[1] + far * Math.sin(angle)]
     }
     if (pattern === 'spiral') {
       const far = reach * Math.sqrt((i + 0.5) / count)
@@ -78,7 +89,7 @@ export function scatter(
   }
   /** Gaps row by row, where chance finds none any more; what was too narrow stays so. */
   function* gaps(): Generator<[number, number]> {
-    const step = (2 * half + clearance.thing) / gapSteps
+    const step = (2 * largest + clearance.thing) / gapSteps
     for (let y = low[1]; y <= high[1]; y += step) {
       for (let x = low[0]; x <= high[0]; x += step) if (fits(x, y)) yield [x, y]
     }
@@ -86,6 +97,8 @@ export function scatter(
   const left = gaps()
   const places: Place[] = []
   for (let i = 0; i < count; i++) {
+    half = largest * share(i)
+    ;[floor, roof] = heights(i)
     let best: [number, number] | undefined
     let bestRoom = -1
     for (let k = 0, found = 0; k < tries && found < (pattern === 'even' ? candidates : 1); k++) {
@@ -93,51 +106,33 @@ export function scatter(
       const at = k < tries / 2 ? drawn(i) : anywhere()
       if (!fits(...at)) continue
       found++
-      const room = near.room(...at, half)
+      const room = near.room(...at, half, floor, roof)
       if (room > bestRoom) [best, bestRoom] = [at, room]
     }
     best ??= left.next().value as [number, number] | undefined
     if (!best) break
-    near.add({ x: best[0], y: best[1], half })
+    near.add({ x: best[0], y: best[1], half, floor, roof })
     places.push({ x: best[0], y: best[1], turn: 2 * Math.PI * next() })
   }
   return places
 }
 
-/** Things in cells, so that only those nearby are looked at. */
-class Near {
-  private readonly cells = new Map<string, Taken[]>()
-  private readonly side: number
-  private widest = 0
-
-  constructor(side: number, taken: readonly Taken[]) {
-    this.side = Math.max(side, ...taken.map(({ half }) => 2 * half), 1e-4)
-    taken.forEach((one) => this.add(one))
+/** Places along a drawn line, by the share of its length. */
+function alongLine(line: readonly (readonly [number, number])[]) {
+  const ends = [0]
+  for (let i = 1; i < line.length; i++) {
+    ends.push(ends[i - 1] + Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]))
   }
-
-  add(one: Taken): void {
-    const key = this.key(one.x, one.y)
-    const known = this.cells.get(key)
-    if (known) known.push(one)
-    else this.cells.set(key, [one])
-    this.widest = Math.max(this.widest, one.half)
-  }
-
-  /** Between a thing here and the nearest other, m; no farther than two cells are looked. */
-  room(x: number, y: number, half: number): number {
-    let best = 2 * this.side
-    for (let dy = -2; dy <= 2; dy++) {
-      for (let dx = -2; dx <= 2; dx++) {
-        const there = this.cells.get(this.key(x + dx * this.side, y + dy * this.side)) ?? []
-        for (const other of there) {
-          best = Math.min(best, Math.hypot(other.x - x, other.y - y) - other.half - half)
-        }
-      }
-    }
-    return best
-  }
-
-  private key(x: number, y: number): string {
-    return `${Math.floor(x / this.side)} ${Math.floor(y / this.side)}`
+  const whole = ends[ends.length - 1]
+  return (share: number): [number, number] => {
+    const far = share * whole
+    let i = 1
+    while (i < line.length - 1 && ends[i] < far) i++
+    const length = ends[i] - ends[i - 1]
+    const t = length > 0 ? (far - ends[i - 1]) / length : 0
+    return [
+      line[i - 1][0] + t * (line[i][0] - line[i - 1][0]),
+      line[i - 1][1] + t * (line[i][1] - line[i - 1][1]),
+    ]
   }
 }

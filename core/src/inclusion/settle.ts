@@ -1,9 +1,13 @@
 import type { CureLaw } from '../cure/index.ts'
-import { driftFrom, fluidityOf, gelOf, speedAtOne, waitFor } from './drift.ts'
+import { driftFrom, driftIn, gelOf, speedBy, thickeningOf, waitFor } from './drift.ts'
 import type { PlanInclusion } from './inclusion.ts'
+import type { Sized } from './thing.ts'
 
 /** Nobody sees a thing that moved less, m. */
 export const unseen = 0.0005
+
+/** Moments that a path is drawn by. */
+const moments = 32
 
 /** What becomes of a thing in a layer while that is liquid. */
 export interface Settling {
@@ -13,27 +17,43 @@ export interface Settling {
   holdsFrom: number
   /** When the layer gels, s after mixing. */
   gel: number
+  /** How far it has moved at moments from the pour to the gel: s after mixing, m. */
+  path: { at: number; moved: number }[]
 }
 
 /**
  * What becomes of things that are set into a layer `placed` s after it was mixed, at a steady
- * temperature, K. `density` is the mix's.
+ * temperature, K. `density` is the mix's. What is held by a dab or a jig does not move.
  */
 export function settle(
   law: Pick<CureLaw, 'kinetics' | 'rheology'>,
   density: number,
   temperature: number,
   placed: number,
-  things: readonly Pick<PlanInclusion, 'mass' | 'density' | 'thickness' | 'shape'>[],
+  things: readonly (Sized & Pick<PlanInclusion, 'held'>)[],
 ): Settling[] {
-  const fluidity = fluidityOf(law, temperature)
+  const thickening = thickeningOf(law, temperature)
   const gel = gelOf(law, temperature)
   return things.map((thing) => {
-    const speed = speedAtOne(thing, density)
-    return {
-      drift: driftFrom(fluidity, placed, speed),
-      holdsFrom: speed === 0 ? 0 : waitFor(fluidity, speed, unseen),
-      gel,
-    }
+    const way = driftIn(thickening, thing.held ? () => 0 : speedBy(thing, density))
+    const drift = driftFrom(way, placed)
+    const path = Array.from({ length: moments + 1 }, (_, i) => {
+      const at = placed + (Math.max(0, gel - placed) * i) / moments
+      return { at, moved: drift - driftFrom(way, at) }
+    })
+    return { drift, holdsFrom: way.left[0] === 0 ? 0 : waitFor(way, unseen), gel, path }
   })
 }
+
+/**
+ * Where a thing is at each moment, m above the floor of a layer so deep, when it goes in `start`
+ * above it: it neither sinks through the floor nor rises through the surface.
+ *
+ * @example restingPath({ path: [{ at: 0, moved: 0 }, { at: 60, moved: -0.02 }] }, 0.01, 0.012)[1].height // 0
+ */
+export const restingPath = (
+  { path }: Pick<Settling, 'path'>,
+  start: number,
+  depth: number,
+): { at: number; height: number }[] =>
+  path.map(({ at, moved }) => ({ at, height: Math.min(depth, Math.max(0, start + moved)) }))

@@ -1,5 +1,6 @@
 import { checkLine, margin, trueSize } from '../paper/index.ts'
 import type { Arranged } from './arrange.ts'
+import type { SeenAs } from './layingList.ts'
 import { outlineOf } from './mesh.ts'
 import { boundsOf, type Loops } from './region.ts'
 
@@ -15,7 +16,7 @@ const mm = (x: number) => (x * 1000).toFixed(2)
 export function placementTemplate(
   loops: Loops,
   things: readonly Arranged[],
-  { seen, check }: { seen: 'from above' | 'mirrored'; check: string },
+  { seen, check }: { seen: SeenAs; check: string },
 ): string {
   const side = seen === 'mirrored' ? -1 : 1
   const path = (points: ArrayLike<number>) => {
@@ -32,20 +33,21 @@ export function placementTemplate(
   lines.push('<path d="M-3 0h6M0 -3v6" stroke="#14312f" stroke-width="0.2"/>')
   let number = 0
   for (const { size, places } of things) {
-    const { outer, inner } = outlineOf(size.shape)
-    for (const { x, y, turn } of places) {
+    const loopsOfOne = outlineOf(size)
+    for (const { x, y, turn, size: share = 1 } of places) {
       const [c, s] = [Math.cos(turn), Math.sin(turn)]
-      for (const loop of inner ? [outer, inner] : [outer]) {
+      const across = share * size.across
+      for (const loop of loopsOfOne) {
         const points = loop.flatMap(([u, v]) => [
-          x + size.across * (c * u - s * v),
-          y + size.across * (s * u + c * v),
+          x + across * (c * u - s * v),
+          y + across * (s * u + c * v),
         ])
         lines.push(
           `<polygon points="${path(points)}" fill="none" stroke="#0f7376" stroke-width="0.25"/>`,
         )
       }
       lines.push(
-        `<text x="${mm(side * x + size.across / 2 + 0.0008)}" y="${mm(-y + 0.0008)}" font-size="2.4" fill="#14312f">${++number}</text>`,
+        `<text x="${mm(side * x + across / 2 + 0.0008)}" y="${mm(-y + 0.0008)}" font-size="2.4" fill="#14312f">${++number}</text>`,
       )
     }
   }

@@ -15,6 +15,10 @@ export interface Optics {
   levels: Float64Array
   /** Refractive index of the resin. */
   index: number
+  /** Of each thing that is clear; light ends at one without. */
+  things?: readonly (number | undefined)[]
+  /** What lies lower than this above the table, m, is held in a closed mount; none without. */
+  mount?: number
 }
 
 const ray = new Ray()
@@ -22,11 +26,11 @@ const ray = new Ray()
 /**
  * Follows light backwards from an eye, or forwards from a lamp: refracted where it enters and
  * leaves (Snell), cut at the levels, mirrored inside where more goes back than out (Fresnel), the
- * stronger branch each time, until it meets a thing, the table or the room. Ends the book's
- * current path.
+ * stronger branch each time, until it meets a thing, the mount, the table or the room. Ends the
+ * book's current path.
  */
 export function follow(
-  { piece, levels, index }: Optics,
+  { piece, levels, index, things = [], mount = 0 }: Optics,
   book: PathBook,
   from: readonly [number, number, number],
   toward: readonly [number, number, number],
@@ -38,12 +42,14 @@ export function follow(
   )
   const near = 1e-5 * piece.radius
   let [inside, mirrored, weight] = [false, 0, 1]
+  /** Of the clear thing that light is in; 0 in none. */
+  let within = 0
   if (!meetsBall(piece)) return leave(book, 1)
   for (let surface = 0; surface < mostSurfaces; surface++) {
     const hit = piece.bvh.raycastFirst(ray, DoubleSide, near, Infinity) as Intersection | null
     if (!hit) return leave(book, weight)
     const { x, y, z } = hit.point
-    if (inside) {
+    if (inside && within === 0) {
       crossLevels(book, levels, along(piece, o.x, o.y, o.z), along(piece, x, y, z), hit.distance)
     }
     const face = hit.face!
@@ -51,15 +57,39 @@ export function follow(
     smooth(piece, hit)
     const part = piece.part[face.a]
     if (part > 0) {
-      paths.thing[current] = part - 1
-      const side = n.x * d.x + n.y * d.y + n.z * d.z > 0 ? -1 : 1
-      return book.end(ends.thing, weight, side * n.x, side * n.y, side * n.z)
+      const own = things[part - 1]
+      if (own === undefined) {
+        paths.thing[current] = part - 1
+        const side = n.x * d.x + n.y * d.y + n.z * d.z > 0 ? -1 : 1
+        return book.end(ends.thing, weight, side * n.x, side * n.y, side * n.z)
+      }
+      o.set(x, y, z)
+      const around = inside ? index : 1
+      // One clear thing in another is taken to be of the same stuff.
+      if (facing === within > 0) continue
+      const cosine = against(facing)
+      const [from, into] = facing ? [around, own] : [own, around]
+      const back = fresnel(cosine, from, into)
+      if (back < 0.5) {
+        weight *= 1 - back
+        bend(from / into, cosine)
+        within = facing ? own : 0
+      } else {
+        if (++mirrored > mostMirrored) return book.end(ends.room, 0, d.x, d.y, d.z)
+        weight *= back
+        mirror(cosine)
+      }
+      continue
     }
     o.set(x, y, z)
+    if (mount > 0 && z < mount) {
+      const side = facing ? 1 : -1
+      return book.end(ends.mount, weight, side * n.x, side * n.y, side * n.z)
+    }
     // A back seen from outside, or a front from inside, is a hole or an overlap: light goes on.
     if (facing === inside) continue
     if (facing) {
-      const cosine = Math.min(1, Math.max(0, -(n.x * d.x + n.y * d.y + n.z * d.z)))
+      const cosine = against(true)
       const back = fresnel(cosine, 1, index)
       if (weight === 1 && paths.sheen[current] === 0) {
         paths.sheen[current] = back
@@ -71,19 +101,16 @@ export function follow(
       inside = true
       continue
     }
-    const cosine = Math.min(1, Math.max(0, n.x * d.x + n.y * d.y + n.z * d.z))
+    const cosine = against(false)
     const back = fresnel(cosine, index, 1)
     if (back < 0.5) {
       weight *= 1 - back
-      n.x = -n.x
-      n.y = -n.y
-      n.z = -n.z
       bend(index, cosine)
       inside = false
     } else {
       if (++mirrored > mostMirrored) return book.end(ends.room, 0, d.x, d.y, d.z)
       weight *= back
-      d.set(d.x - 2 * cosine * n.x, d.y - 2 * cosine * n.y, d.z - 2 * cosine * n.z).normalize()
+      mirror(cosine)
     }
   }
   book.end(ends.room, 0, d.x, d.y, d.z)
@@ -136,6 +163,23 @@ function smooth({ positions: p, normals }: Standing, { face, point }: Intersecti
   n.x /= size
   n.y /= size
   n.z /= size
+}
+
+/** Turns the normal against the ray; answers the cosine between them. */
+function against(facing: boolean): number {
+  if (!facing) {
+    n.x = -n.x
+    n.y = -n.y
+    n.z = -n.z
+  }
+  const { direction: d } = ray
+  return Math.min(1, Math.max(0, -(n.x * d.x + n.y * d.y + n.z * d.z)))
+}
+
+/** Throws the ray back at a boundary whose normal looks against it. */
+function mirror(cosine: number): void {
+  const { direction: d } = ray
+  d.set(d.x + 2 * cosine * n.x, d.y + 2 * cosine * n.y, d.z + 2 * cosine * n.z).normalize()
 }
 
 /** Turns the ray at a boundary whose normal looks against it (Snell); `ratio` is from over into. */

@@ -290,13 +290,37 @@ describe('a look', () => {
     expect([...again]).not.toEqual([...new LookMaker(drop).pixels(look)])
   })
 
+  const size = { shape: 'ball', across: 9 * mm, thickness: 9 * mm } as const
+  const bead = { size, floor: 18 * mm, places: [{ x: 0, y: 0, turn: 0 }], colour: '#000000' }
+  const seenWith = (things: Look['things']) =>
+    new LookMaker(drop).linear({ ...look, layers: [], things, view: { ...look.view, lift: 0.2 } })
+  const farthest = (a: Float32Array, b: Float32Array) =>
+    a.reduce((most, x, i) => Math.max(most, Math.abs(x - b[i])), 0)
+
+  // Fresnel: (n1 − n2)² / (n1 + n2)², so a clear thing of the resin's own index vanishes.
+  it('shows nothing of a clear thing whose index is the resin’s, and bends light by another', () => {
+    const without = seenWith([])
+    expect(farthest(seenWith([{ ...bead, index: 1.53 }]), without)).toBeLessThan(0.02)
+    expect(farthest(seenWith([{ ...bead, index: 1.9 }]), without)).toBeGreaterThan(0.3)
+  })
+
+  it('in a gold mount is gold below, and lets no light through there', () => {
+    const held = (mount: 'gold' | 'none') =>
+      new LookMaker(drop).linear({ ...look, setting: { ...look.setting, mount } })
+    const [free, gold] = [held('none'), held('gold')]
+    const yellow = (rgb: Float32Array) => {
+      let count = 0
+      for (let i = 0; i < rgb.length; i += 3) if (rgb[i] > 1.5 * rgb[i + 2]) count++
+      return count
+    }
+    expect(yellow(gold)).toBeGreaterThan(yellow(free) + 30)
+  })
+
   it('shows what is set in by its own colour', () => {
-    const size = { shape: 'ball', across: 9 * mm, thickness: 9 * mm } as const
-    const coal = { size, floor: 18 * mm, places: [{ x: 0, y: 0, turn: 0 }], colour: '#000000' }
     const plain = { ...look, layers: [], view: { ...look.view, lift: 0.2 } }
     const dark = (pixels: Uint8ClampedArray) =>
       pixels.filter((byte, i) => i % 4 < 3 && byte < 70).length
-    const [without, within] = [[], [coal]].map((things) =>
+    const [without, within] = [[], [bead]].map((things) =>
       new LookMaker(drop).pixels({ ...plain, things }),
     )
     expect(dark(within)).toBeGreaterThan(dark(without) + 20)

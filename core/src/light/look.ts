@@ -1,11 +1,11 @@
 import { even, linearOf, spectrumOf, type Matter } from '../colour/index.ts'
-import { middleOf, thingsMesh, type Place, type ThingSize } from '../inclusion/index.ts'
+import { middleOf, thingsMesh, type LaidPlace, type ThingSize } from '../inclusion/index.ts'
 import { axesFor, type Mesh, type Vec3 } from '../mesh/index.ts'
 import type { Optics } from './follow.ts'
 import { strata, type Medium, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
 import type { Paths } from './paths.ts'
-import { towardLamp, type Setting } from './setting.ts'
+import { mountShare, towardLamp, type Setting } from './setting.ts'
 import { shade, toPixels } from './shade.ts'
 import { standOnTable, type Standing } from './standing.ts'
 import { traceView, type View } from './view.ts'
@@ -15,8 +15,10 @@ export interface SetThings {
   size: ThingSize
   /** Of their undersides above the lowest point, m. */
   floor: number
-  places: readonly Place[]
+  places: readonly LaidPlace[]
   colour: string
+  /** Refractive index of what is clear. */
+  index?: number
 }
 
 /** Everything that decides a picture of a finished piece. */
@@ -74,8 +76,15 @@ export class LookMaker {
     const rows = look.rows ?? [0, view.height]
     const { piece, key } = this.standing(look)
     const { levels, media } = this.strata(layers)
-    const optics: Optics = { piece, levels, index: resinIndex }
-    const cut = `${key} ${levels.join()}`
+    const mounted = setting.mount !== undefined && setting.mount !== 'none'
+    const optics: Optics = {
+      piece,
+      levels,
+      index: resinIndex,
+      things: things.map(({ index }) => index),
+      mount: mounted ? mountShare * piece.height : 0,
+    }
+    const cut = `${key} ${levels.join()} ${mounted} ${optics.things!.join()}`
     const paths = this.paths(`${cut} ${JSON.stringify([view, rows])}`, () =>
       traceView(optics, view, ...rows),
     )

@@ -110,7 +110,7 @@ export function lightTable(
     }
   }
   for (let i = 0; i < paths.count; i++) {
-    if (paths.sheen[i] === 0 && paths.end[i] !== ends.thing) continue
+    if (paths.sheen[i] === 0 && paths.end[i] < ends.thing) continue
     add(straight[2 * i], straight[2 * i + 1], minus, 1)
     if (paths.end[i] !== ends.table) continue
     passing.through(paths, i, share)

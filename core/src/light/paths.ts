@@ -1,5 +1,5 @@
 /** Where a path of light ends. */
-export const ends = { room: 0, table: 1, thing: 2 } as const
+export const ends = { room: 0, table: 1, thing: 2, mount: 3 } as const
 
 /**
  * Paths of light, found once and shaded many times: what each crosses, with which share of the
@@ -14,7 +14,7 @@ export interface Paths {
   /** Share that the boundaries let through. */
   weight: Float32Array
   end: Uint8Array
-  /** Direction into the room, place on the table, or normal of a thing; three numbers a path. */
+  /** Direction into the room, place on the table, or normal of a thing or the mount; three numbers a path. */
   at: Float32Array
   /** Of a thing: its number. */
   thing: Uint16Array

@@ -1,14 +1,29 @@
-import { linearOf, spectrumOf } from '../colour/index.ts'
+import { linearOf, spectrumOf, type Spectrum } from '../colour/index.ts'
 
 export const tables = ['white', 'grey', 'black', 'wood', 'light'] as const
 export type Table = (typeof tables)[number]
 export const lamps = ['front', 'above', 'behind'] as const
 export type Lamp = (typeof lamps)[number]
 
-/** On what a piece stands, and from where it is lit. */
+export const mounts = ['none', 'silver', 'gold', 'black'] as const
+export type Mount = (typeof mounts)[number]
+
+/** On what a piece stands, from where it is lit, and the closed mount it is held in. */
 export interface Setting {
   table: Table
   lamp: Lamp
+  /** Left out: none. */
+  mount?: Mount
+}
+
+/** A mount holds so much of a piece's height (common practice, no source). */
+export const mountShare = 0.3
+
+/** What a brushed mount reflects, in each band. */
+export const mountColours: Record<Exclude<Mount, 'none'>, Spectrum> = {
+  silver: spectrumOf(linearOf('#d9dbdc')),
+  gold: spectrumOf(linearOf('#d8ac52')),
+  black: spectrumOf(linearOf('#26282a')),
 }
 
 /** The lamp, as seen from the piece: to the right of the eye, and above the table, radians. */

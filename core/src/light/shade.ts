@@ -3,7 +3,7 @@ import { lightAt, type TableLight } from './onTable.ts'
 import type { Medium } from './media.ts'
 import { Passing } from './passing.ts'
 import { ends, type Paths } from './paths.ts'
-import { neutral, roomLight, woodAt, type Setting } from './setting.ts'
+import { mountColours, neutral, roomLight, woodAt, type Setting } from './setting.ts'
 
 /** What paths are shaded with; none of it needs a new trace. */
 export interface Shading {
@@ -37,6 +37,7 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
   const passing = new Passing(media, layers, reach)
   const out = new Float32Array(3 * paths.count)
   const weights = rgbOfBands
+  const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
   const light = new Float64Array(bandCount)
   const mirrored = new Float64Array(bandCount)
   const lit = new Float64Array(bandCount)
@@ -87,12 +88,12 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
   for (let i = 0; i < paths.count; i++) {
     const sheen = paths.sheen[i]
     const end = paths.end[i]
-    if (sheen === 0 && end !== ends.thing && (even > 0 || end === ends.room)) {
+    if (sheen === 0 && end < ends.thing && (even > 0 || end === ends.room)) {
       beside(i)
       continue
     }
-    if (end === ends.thing) {
-      const colour = things[paths.thing[i]]
+    if (end >= ends.thing) {
+      const colour = end === ends.mount ? mount! : things[paths.thing[i]]
       const share = falls(paths.at, i)
       for (let band = 0; band < bandCount; band++) light[band] = colour[band] * share
     } else if (paths.weight[i] > 0) from(end, paths.at, i, light)

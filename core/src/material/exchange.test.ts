@@ -13,6 +13,7 @@ import {
   type Row,
 } from './exchange.ts'
 import { materialSchema, type Material } from './material.ts'
+import { partsOnShelf } from './recipe.ts'
 import { firmPlatinum, slowEpoxy, softTin, violet, whiteUrethane } from './samples.ts'
 
 const star: Material = { kind: 'inclusion', name: 'Star', density: 8500, mass: 0.0004, note: '' }
@@ -171,5 +172,50 @@ describe('what is no shelf', () => {
     const many = JSON.stringify({ materials: Array.from({ length: 501 }, () => ({})) })
     expect(() => fromJson(many)).toThrow('table-too-long')
     expect(fromJson(many.replace(',{}', ''))).toHaveLength(500)
+  })
+})
+
+describe('recipes and things with traits', () => {
+  const recipe: Material = {
+    kind: 'recipe',
+    name: 'Dusk',
+    parts: [
+      { material: 'v', name: 'Violet dye', fraction: 0.0015 },
+      { name: 'Moonlight mica', fraction: 0.01 },
+    ],
+    colour: '#8d55ba',
+    depth: 0.02,
+    note: '',
+  }
+
+  it('a recipe goes out as its tints with their shares, and comes back by their names', () => {
+    expect(toRow(recipe).tints).toBe('Violet dye 0.15 %; Moonlight mica 1 %')
+    const back = fromRow(toRow(recipe))
+    expect(back).toMatchObject({ kind: 'recipe', depth: 0.02, colour: '#8d55ba' })
+    expect('parts' in back && back.parts).toEqual(
+      recipe.parts.map(({ name, fraction }) => ({ name, fraction })),
+    )
+  })
+
+  it('what reads as no tint with its share is said at its column', () => {
+    expect(() => fromRow({ ...toRow(recipe), tints: 'a little violet' })).toThrow('not-a-recipe')
+  })
+
+  it('its tints are found by their id, else by their name, and what is missing is named', () => {
+    const shelf = [
+      { id: 'v', document: { ...violet, name: 'Renamed violet' } },
+      { id: 'm', document: { ...violet, name: 'moonlight  MICA' } },
+    ]
+    expect(partsOnShelf(recipe.parts, shelf).found).toEqual([
+      { material: 'v', fraction: 0.0015 },
+      { material: 'm', fraction: 0.01 },
+    ])
+    expect(partsOnShelf(recipe.parts, []).missing).toEqual(['Violet dye', 'Moonlight mica'])
+  })
+
+  it('traits and the index of a thing come back', () => {
+    const bead = { ...star, traits: ['porous', 'has a face'], index: 1.46, drinks: 0.1 } as Material
+    expect(toRow(bead).traits).toBe('porous, has a face')
+    expect(fromRow(toRow(bead))).toMatchObject({ traits: ['porous', 'has a face'], index: 1.46 })
   })
 })

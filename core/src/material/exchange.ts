@@ -2,6 +2,7 @@ import { readDocument } from '../document/index.ts'
 import { Problem, problemsOf, type Problem as AnyProblem } from '../problem/index.ts'
 import { parseNumber, parseRatio } from '../units/index.ts'
 import { materialSchema, type Material, type MaterialKind } from './material.ts'
+import type { RecipePart } from './recipe.ts'
 
 /** A column of the table: its name, which kinds have it, and how SI is written in it. */
 interface Column {
@@ -10,7 +11,28 @@ interface Column {
   kinds: readonly MaterialKind[]
   /** Written × factor + offset = SI; without one it is text. */
   unit?: { factor: number; offset?: number }
-  whole?: boolean
+  /** Several in one cell. */
+  list?: { write: (value: never) => string; read: (text: string) => unknown }
+}
+
+/** Words with commas between. */
+const words = {
+  write: (all: readonly string[]) => all.join(', '),
+  read: (text: string) => text.split(',').map((word) => word.trim().toLowerCase()),
+}
+
+/** Tints of a recipe, each with its share: "Violet dye 0.15 %; Moonlight mica 1 %". */
+const parts = {
+  write: (all: readonly RecipePart[]) =>
+    all
+      .map(({ name, fraction }) => `${name.replaceAll(';', ',')} ${written(fraction * 100)} %`)
+      .join('; '),
+  read: (text: string): RecipePart[] =>
+    text.split(';').map((one) => {
+      const [, name, share] = /^(.+?)\s+(\S+)\s*%$/.exec(one.trim()) ?? []
+      if (!name) throw new Problem('not-a-recipe', { text: one.trim() })
+      return { name, fraction: parseNumber(share) / 100 }
+    }),
 }
 
 const minute = { factor: 60 }
@@ -21,11 +43,12 @@ const percent = { factor: 1e-2 }
 const celsius = { factor: 1, offset: 273.15 }
 const seconds = { factor: 1 }
 const both = ['resin', 'silicone'] as const
-const all = ['resin', 'silicone', 'tint', 'inclusion'] as const
+const all = ['resin', 'silicone', 'tint', 'inclusion', 'recipe'] as const
 
 /**
  * The table of materials: one row each, units in the column's name. An empty cell is a value that
- * the sheet does not give. What was seen at the bench and drops counted are in the JSON only.
+ * the sheet does not give. What was seen at the bench, drops counted, chips and own forms of things
+ * are in the JSON only.
  */
 export const columns: readonly Column[] = [
   { name: 'kind', field: 'kind', kinds: all },
@@ -57,10 +80,21 @@ export const columns: readonly Column[] = [
   { name: 'limit_percent', field: 'limit', kinds: ['tint'], unit: percent },
   { name: 'mass_g', field: 'mass', kinds: ['inclusion'], unit: gram },
   { name: 'thickness_mm', field: 'thickness', kinds: ['inclusion'], unit: mm },
+  { name: 'shape', field: 'shape', kinds: ['inclusion'] },
+  { name: 'refractive_index', field: 'index', kinds: ['inclusion'], unit: { factor: 1 } },
+  { name: 'traits', field: 'traits', kinds: ['inclusion'], list: words },
+  { name: 'drinks_percent', field: 'drinks', kinds: ['inclusion'], unit: percent },
+  { name: 'heat_limit_c', field: 'heatLimit', kinds: ['resin', 'inclusion'], unit: celsius },
+  { name: 'body', field: 'body', kinds: ['resin'] },
+  { name: 'thinned_with', field: 'carrier', kinds: ['tint'] },
+  { name: 'covers_from_mm', field: 'hides', kinds: ['tint'], unit: mm },
+  { name: 'toothpick_tip_g', field: 'tip', kinds: ['tint'], unit: gram },
+  { name: 'tints', field: 'parts', kinds: ['recipe'], list: parts },
+  { name: 'seen_at_mm', field: 'depth', kinds: ['recipe'], unit: mm },
   { name: 'tint_into', field: 'tintInto', kinds: ['resin'] },
   { name: 'name_a', field: 'nameA', kinds: both },
   { name: 'name_b', field: 'nameB', kinds: both },
-  { name: 'colour', field: 'colour', kinds: ['resin', 'silicone', 'tint'] },
+  { name: 'colour', field: 'colour', kinds: all },
   { name: 'note', field: 'note', kinds: all },
 ]
 
@@ -79,7 +113,7 @@ const written = (value: number) => String(Number(value.toPrecision(12)))
 export function toRow(material: Material): Row {
   const flat = material as unknown as Record<string, unknown>
   return Object.fromEntries(
-    columns.map(({ name, field, kinds, unit }) => {
+    columns.map(({ name, field, kinds, unit, list }) => {
       if (!kinds.includes(material.kind)) return [name, '']
       if (field === 'ratio' || field === 'ratioBy') {
         const { a, b, by } = flat.ratio as { a: number; b: number; by: string }
@@ -87,6 +121,7 @@ export function toRow(material: Material): Row {
       }
       const value = flat[field]
       if (value === undefined) return [name, '']
+      if (list) return [name, guarded(list.write(value as never))]
       if (!unit) return [name, guarded(String(value))]
       return [name, written(((value as number) - (unit.offset ?? 0)) / unit.factor)]
     }),
@@ -112,6 +147,7 @@ const usual: Partial<Record<MaterialKind, Record<string, unknown>>> = {
     clarity: 'translucent',
   },
   tint: { colour: '#3f7fa0', density: 1100 },
+  recipe: { colour: '#3f7fa0', depth: 0.01 },
 }
 
 /**
@@ -122,12 +158,13 @@ export function fromRow(row: Row): Material {
   const kind = (row.kind ?? '').trim().toLowerCase() as MaterialKind
   if (!all.includes(kind)) throw new Problem('unknown-kind', { text: row.kind ?? '' }, 'kind')
   const draft: Record<string, unknown> = { ...usual[kind], kind, note: '' }
-  for (const { name, field, kinds, unit } of columns) {
+  for (const { name, field, kinds, unit, list } of columns) {
     const text = unguarded((row[name] ?? '').trim())
     if (!kinds.includes(kind) || text === '' || field === 'kind') continue
     try {
       if (field === 'ratio') draft.ratio = { by: ratioBy(row), ...parseRatio(text) }
       else if (field === 'ratioBy') continue
+      else if (list) draft[field] = list.read(text)
       else if (!unit) draft[field] = text
       else draft[field] = parseNumber(text) * unit.factor + (unit.offset ?? 0)
     } catch (error) {

@@ -1,4 +1,7 @@
 export * from './classes.ts'
+export * from './fields.ts'
+export * from './thing.ts'
+export * from './recipe.ts'
 export * from './material.ts'
 export * from './slips.ts'
 export * from './exchange.ts'

@@ -1,15 +1,12 @@
 import { z } from '../schema/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
 import { bodies, resinClassNames } from './classes.ts'
+import { colourSchema, density } from './fields.ts'
+import { recipeSchema } from './recipe.ts'
+import { thingFields } from './thing.ts'
 
 const minute = 60
 const hour = 3600
-
-/** A colour as `#rrggbb`. */
-export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/i)
-
-/** Density of anything poured or set in: from cork to gold, so that 1100 g/ml is refused. */
-const density = () => quantity('density', 100, 20000)
 
 /** Density of a liquid part. */
 const liquidDensity = () => quantity('density', 700, 3000)
@@ -181,6 +178,8 @@ export const tintSchema = z.object({
   hides: quantity('length', 1e-5, 0.2).optional(),
   /** What it is thinned with; left out: nothing. */
   carrier: z.enum(carriers).optional(),
+  /** What the tip of a toothpick takes up, kg; left out: what is usual for its form. */
+  tip: quantity('mass', 1e-7, 0.01).optional(),
   /** Drops counted onto the scale: how many, and what they weighed, kg. */
   drops: z
     .array(z.object({ count: whole(1, 10000), mass: quantity('mass', 1e-6, 1) }))
@@ -191,29 +190,16 @@ export const tintSchema = z.object({
 })
 export type Tint = z.infer<typeof tintSchema>
 
-export const thingShapes = ['ball', 'disc', 'star', 'ring', 'shard'] as const
-export type ThingShape = (typeof thingShapes)[number]
-
 /** What is set into a layer. */
 export const inclusionSchema = z.object({
   kind: z.literal('inclusion'),
-  name: text('name'),
-  density: density(),
-  /** Of one, kg. */
-  mass: quantity('mass', 1e-9, 20),
-  /** As it lies, m. */
-  thickness: quantity('length', 1e-8, 1).optional(),
-  /** It bears no more than this, K; left out: by what it is. */
-  heatLimit: quantity('temperature', 303.15, 573.15).optional(),
-  /** Left out: a disc where its thickness is known, else a shard. */
-  shape: z.enum(thingShapes).optional(),
-  /** Left out: by its density. */
-  colour: colourSchema.optional(),
+  ...thingFields,
   note: note(),
 })
 export type InclusionMaterial = z.infer<typeof inclusionSchema>
 
 export const materialSchema = z.discriminatedUnion('kind', [
+  recipeSchema,
   resinSchema,
   siliconeSchema,
   tintSchema,

@@ -141,3 +141,11 @@ function roundTo(mass: number, step: number): number {
  * @example wholeMass(weigh(100e-6, { resin: oneToOne }, 0.0001, { cups: 4 })) // 0.11
  */
 export const wholeMass = ({ cups, total }: Weighing): number => cups * total
+
+/**
+ * Of that the resin alone, which doses are shares of, kg.
+ *
+ * @example resinIn(weigh(100e-6, { resin: oneToOne }, 0.0001, { cups: 4 })).toFixed(6) // '0.110000'
+ */
+export const resinIn = ({ cups, steps }: Weighing): number =>
+  cups * steps.reduce((sum, { what, mass }) => (what === 'tint' ? sum : sum + mass), 0)

@@ -1,5 +1,6 @@
 import type { Caution, CautionAmounts, CautionCode, FixAmounts, FixCode } from '../caution/index.ts'
 import type { CompiledPlan } from './compile/compiled.ts'
+import type { Holder } from '../inclusion/index.ts'
 import { splitLayer, withLayer } from './edit.ts'
 import { cupsFor } from './heat/waysOut.ts'
 import type { Plan } from './plan.ts'
@@ -32,16 +33,42 @@ const fix = <F extends FixCode>(code: F, amounts: FixAmounts[F], plan: Plan): Pl
 /** What is set into a layer is wished on its floor. */
 const onFloor = (plan: Plan, index: number): Plan =>
   withLayer(plan, index, {
-    inclusions: plan.layers[index].inclusions.map((one) => ({ ...one, lift: 0 })),
+    inclusions: plan.layers[index].inclusions.map((one) => ({
+      ...one,
+      lift: 0,
+      spread: undefined,
+    })),
   })
 
-/** A base that gels, everything set on it, a cover. */
-function baseAndCover(plan: Plan, compiled: CompiledPlan, index: number): PlanFix | undefined {
+/** Something that is set into a layer, held there. */
+const heldBy = (plan: Plan, index: number, inclusion: string, held: Holder): Plan =>
+  withLayer(plan, index, {
+    inclusions: plan.layers[index].inclusions.map((one) =>
+      one.name === inclusion ? { ...one, held } : one,
+    ),
+  })
+
+/** A base that gels, everything set on it, a cover; what would float up is dabbed. */
+function baseAndCover(
+  plan: Plan,
+  compiled: CompiledPlan,
+  index: number,
+  dabbed?: string,
+): PlanFix | undefined {
   const { id, name } = plan.layers[index]
   const base = `${id}-base`.slice(0, 40)
   if (plan.layers.some((layer) => layer.id === base)) return undefined
-  const split = splitLayer(onFloor(plan, index), compiled, index, base)
-  return fix('base-and-cover', { layer: name }, split)
+  const laid = onFloor(plan, index)
+  const held = dabbed === undefined ? laid : heldBy(laid, index, dabbed, 'dab')
+  return fix('base-and-cover', { layer: name }, splitLayer(held, compiled, index, base))
+}
+
+/** The layer is poured so much later, s. */
+function later(plan: Plan, compiled: CompiledPlan, index: number, by: number): Plan | undefined {
+  const { clock } = compiled.layers[index]
+  const below = compiled.layers.slice(0, index).findLast((layer) => layer.clock)?.clock
+  if (!clock || !below) return undefined
+  return withLayer(plan, index, { wait: clock.pourAt - below.pourAt + by })
 }
 
 const finders: { [C in CautionCode]?: Finder<C> } = {
@@ -69,7 +96,17 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     baseAndCover(plan, compiled, index),
     fix('lay-on-floor', { below }, onFloor(plan, index)),
   ],
-  'inclusion-floats': (_, plan, { index, compiled }) => [baseAndCover(plan, compiled, index)],
+  'inclusion-floats': ({ inclusion }, plan, { index, compiled }) => [
+    baseAndCover(plan, compiled, index, inclusion),
+    index > 0 ? fix('dab', { inclusion }, heldBy(plan, index, inclusion, 'dab')) : undefined,
+  ],
+  'inclusion-load': ({ inclusion }, plan, { index }) => [
+    fix('jig', { inclusion }, heldBy(plan, index, inclusion, 'jig')),
+  ],
+  'dab-no-time': ({ short }, plan, { index, compiled }) => {
+    const waited = later(plan, compiled, index, short)
+    return [waited && fix('wait-for-dab', { short }, waited)]
+  },
   'batch-over-pot-mass': (_, plan, { index, compiled }) => {
     const { batch, weighing } = compiled.layers[index]
     const cups = batch && weighing ? cupsFor(batch, weighing.cups) : 0

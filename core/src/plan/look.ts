@@ -72,7 +72,14 @@ export const thingsToSee = (
 ): Look['things'] =>
   things.map(({ layer, id, size, floor, places }) => {
     const found = layers.find((one) => one.id === layer)?.inclusions.find((one) => one.id === id)
-    return { size, floor, places, colour: colourOf(found ?? { density: 0 }) }
+    const { index } = found ?? {}
+    return {
+      size,
+      floor,
+      places,
+      colour: colourOf(found ?? { density: 0 }),
+      ...(index !== undefined && { index }),
+    }
   })
 
 /** What is to be said of an arrangement: things without room, and things laid where they can't lie. */
@@ -80,7 +87,7 @@ export const judgeArrangement = (
   { layers }: Pick<Plan, 'layers'>,
   { things }: Arrangement,
 ): Caution[] =>
-  things.flatMap(({ layer, id, places, over, astray }) => {
+  things.flatMap(({ layer, id, places, over, astray, meeting }) => {
     const of = layers.find((one) => one.id === layer)
     const inclusion = of?.inclusions.find((one) => one.id === id)?.name ?? ''
     const at = { layer, field: 'inclusions' }
@@ -91,5 +98,6 @@ export const judgeArrangement = (
       ...(astray > 0
         ? [caution('things-astray', 'warn', at, { inclusion, count: astray, wall: clearance.wall })]
         : []),
+      ...(meeting > 0 ? [caution('things-meet', 'warn', at, { inclusion, count: meeting })] : []),
     ]
   })

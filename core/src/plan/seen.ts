@@ -1,4 +1,12 @@
-import { even, hexOf, seenThrough } from '../colour/index.ts'
+import {
+  even,
+  hexOf,
+  linearOf,
+  passes,
+  seenThrough,
+  spectrumOf,
+  toLinear,
+} from '../colour/index.ts'
 import { areaAt, type FillCurve } from '../filling/index.ts'
 import type { CompiledLayer } from './compile/compiled.ts'
 
@@ -41,3 +49,24 @@ export const seenOver = (
   depth: number,
   ground: number,
 ): string => hexOf(seenThrough([{ matter, depth }], even(ground)))
+
+/**
+ * What is seen of a layer so deep on an opaque ground of that colour.
+ *
+ * @example seenOn(clearMatter, 0.01, '#c98a3d') // '#c98a3d'
+ */
+export const seenOn = (
+  matter: NonNullable<CompiledLayer['matter']>,
+  depth: number,
+  ground: string,
+): string => hexOf(seenThrough([{ matter, depth }], spectrumOf(linearOf(ground))))
+
+/**
+ * What is seen of a layer so deep that is held against the light, nothing behind it.
+ *
+ * @example seenAgainstLight(clearMatter, 0.01) // '#ffffff'
+ */
+export const seenAgainstLight = (
+  matter: NonNullable<CompiledLayer['matter']>,
+  depth: number,
+): string => hexOf(toLinear(passes([{ matter, depth }])))

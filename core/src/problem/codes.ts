@@ -16,6 +16,8 @@ export interface ProblemAmounts {
   'not-a-time': { text: string }
   'zero-denominator': { text: string }
   'not-a-ratio': { text: string }
+  'angle-out-of-range': { value: number; most: number }
+  'not-a-recipe': { text: string }
   'ratio-zero': { text: string }
 
   // What a document holds

@@ -21,7 +21,7 @@ const clock = (mixAt: number, more: Partial<LayerClock> = {}): LayerClock => ({
   ...more,
 })
 const layer = (index: number, name: string, at: LayerClock) =>
-  ({ id: name, index, name, clock: at }) as unknown as CompiledLayer
+  ({ id: name, index, name, clock: at, setIn: [] }) as unknown as CompiledLayer
 const compiled = (layers: CompiledLayer[]): CompiledPlan =>
   ({ layers, demouldAt: 30 * hour, cautions: [] }) as unknown as CompiledPlan
 const two = compiled([
@@ -47,6 +47,15 @@ describe('the clock', () => {
     const open = strip({ compiled: compiled([layer(0, 'Night', clock(0, { trimAt: undefined }))]) })
     expect(open.find('.trim').exists()).toBe(false)
     expect(open.text()).not.toContain('gates')
+  })
+
+  it('shows when things are laid on a gel, under the layer that they lie on', () => {
+    const when = { how: 'on the gel', from: 2 * hour, until: 2.4 * hour } as const
+    const dusk = { ...layer(1, 'Dusk', clock(2.4 * hour)), setIn: [{ lies: 'floor', when }] }
+    const set = strip({ compiled: compiled([layer(0, 'Night', clock(0)), dusk as CompiledLayer]) })
+    expect(set.findAll('.setting')).toHaveLength(1)
+    expect(set.text()).toContain('Set into Dusk, on the gel: 2 h to 2 h 24')
+    expect(strip().find('.setting').exists()).toBe(false)
   })
 
   it('without a resin it waits', () => {

@@ -2,7 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
-import { finenessOf, nightsOf, pourMoment } from '@mivro/core/plan'
+import { finenessOf, nightsOf, pourMoment, setSteps } from '@mivro/core/plan'
 import { showDuration, showTimeOfDay } from '@mivro/core/units'
 import ClockBand from './ClockBand.vue'
 import ClockHead from './ClockHead.vue'
@@ -11,6 +11,7 @@ import PourMark from './PourMark.vue'
 import StripSlider from './StripSlider.vue'
 import { timeAxis, type TimeAxis } from './timeAxis.ts'
 import { meetingWords, ripeningSentence } from '@mivro/words/clock'
+import { setHowWords } from '@mivro/words/inclusion'
 
 const props = defineProps<{
   compiled: CompiledPlan
@@ -151,6 +152,23 @@ const trims = computed(() => {
   return { from: axis.value.x(last.trimAt), until: axis.value.x(last.demouldAt) }
 })
 
+/** When things are laid on a gel, dabbed or hung in: under the band of the layer they meet. */
+const settings = computed(() =>
+  rows.value.flatMap(({ name, setIn }, row) =>
+    setSteps({ setIn }).flatMap(({ when: { how, from, until } }) => {
+      if (how === 'with the pour' || how === 'on the mould' || until < from) return []
+      const { x } = axis.value
+      return {
+        key: `${row}-${how}`,
+        row: how === 'jig' ? row : row - 1,
+        from: x(from),
+        until: Math.max(x(from) + 6, x(until)),
+        says: `Set into ${name}, ${setHowWords[how]}: ${moment(from)} to ${moment(until)}`,
+      }
+    }),
+  ),
+)
+
 const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
 const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel === 'model'))
 </script>
@@ -269,6 +287,17 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           <PourMark :x="meeting.pour" :y="top(row) - 3" :height="thick + 6" />
         </StripSlider>
       </g>
+      <g v-for="one in settings" :key="one.key" class="setting">
+        <title>{{ one.says }}</title>
+        <rect
+          :x="one.from"
+          :y="top(one.row) + thick"
+          :width="one.until - one.from"
+          height="4"
+          rx="2"
+        />
+        <path :d="`M${one.from} ${top(one.row) + thick - 4}l6 6l-6 6l-6 -6Z`" />
+      </g>
       <g aria-hidden="true">
         <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
         <text :x="demouldX - 6" :y="top(rows.length - 1) + 14" text-anchor="end" class="outword">
@@ -302,6 +331,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
     </p>
     <ul class="visually-hidden">
       <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, fine) }}</li>
+      <li v-for="one in settings" :key="one.key">{{ one.says }}</li>
     </ul>
   </section>
 </template>
@@ -352,6 +382,12 @@ svg.waiting {
 
 .meeting text {
   pointer-events: none;
+}
+
+.setting {
+  fill: var(--brass);
+  stroke: var(--ink);
+  stroke-width: 0.6;
 }
 
 .trim {

@@ -4,6 +4,9 @@ import type { Frame } from './frame.ts'
 /** A thing as it is drawn on a section, px. */
 export interface Mark {
   key: string
+  /** Of which of the things, and which of its places. */
+  kind: number
+  i: number
   x: number
   y: number
   wide: number
@@ -24,12 +27,16 @@ export function marksOn({ x, y }: Frame, turn: number, things: DrawnThings): Mar
   const [c, s] = [Math.cos(turn), Math.sin(turn)]
   return things.flatMap(({ size, floor, places, colour }, kind) =>
     places.map((place, i) => {
-      const wide = x(size.across) - x(0)
-      const tall = Math.max(least, y(floor) - y(floor + size.thickness))
+      const { size: share = 1, up = 0, tilt = 0 } = place
+      const wide = x(share * size.across) - x(0)
+      const thick = size.thickness * Math.cos(tilt) + size.across * Math.abs(Math.sin(tilt))
+      const tall = Math.max(least, y(floor) - y(floor + share * thick))
       return {
         key: `${kind}-${i}`,
+        kind,
+        i,
         x: x(c * place.x + s * place.y) - wide / 2,
-        y: y(floor) - tall,
+        y: y(floor + up) - tall,
         wide,
         tall,
         round: size.shape === 'ball' || size.shape === 'shard' ? tall / 2 : 1,

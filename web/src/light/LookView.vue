@@ -1,16 +1,31 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { ElButton } from 'element-plus'
-import { lamps, tables, type Lamp, type Setting, type Table } from '@mivro/core/light'
+import {
+  ElButton,
+  ElDropdown,
+  ElDropdownItem,
+  ElDropdownMenu,
+  ElOption,
+  ElSelect,
+} from 'element-plus'
+import {
+  lamps,
+  mounts,
+  tables,
+  type Lamp,
+  type Mount,
+  type Setting,
+  type Table,
+} from '@mivro/core/light'
 import { problemsOf } from '@mivro/core/problem'
 import type { PouredLook } from '@mivro/core/plan'
 import type { Form } from '@mivro/core/piece'
-import { lampWords, tableWords } from '@mivro/words/light'
+import { lampWords, mountWords, tableWords } from '@mivro/words/light'
 import ProblemNote from '../ui/ProblemNote.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import { useDrag } from '../ui/useDrag.ts'
-import { turntable } from './turntable.ts'
+import { turns, turntables, type Turntable } from './turntable.ts'
 import { useLook } from './useLook.ts'
 import { download, fileName } from '../ui/download.ts'
 
@@ -31,7 +46,7 @@ const seen = defineModel<{ turn: number; lift: number }>('seen', { required: tru
 const box = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const { width, height } = useElementSize(box, { width: 420, height: 380 })
-const setting = reactive<Setting>({ table: 'white', lamp: 'behind' })
+const setting = reactive<Setting>({ table: 'white', lamp: 'behind', mount: 'none' })
 
 /** A whole width of the picture turns it once around, its height by a quarter. */
 const perPixel = computed(() => ({ turn: (2 * Math.PI) / width.value, lift: 1.6 / height.value }))
@@ -77,11 +92,11 @@ const { problem, drawn } = useLook(
 )
 /** How many pictures of the turntable are drawn. */
 const sheet = ref<number>()
-async function saveTurntable(): Promise<void> {
+async function saveTurntable(as: Turntable): Promise<void> {
   sheet.value = 0
   try {
-    const picture = await turntable(question.value!, (count) => (sheet.value = count))
-    download(`${fileName(props.name)}-turntable.png`, picture, 'image/png')
+    const picture = await turntables[as](question.value!, (count) => (sheet.value = count))
+    download(`${fileName(props.name)}-${as}.png`, picture, 'image/png')
   } catch (error) {
     problem.value = problemsOf(error)[0]
   } finally {
@@ -118,6 +133,15 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         :value="setting.table"
         @choose="setting.table = $event as Table"
       />
+      <ElSelect
+        class="mount"
+        size="small"
+        aria-label="Held in"
+        :model-value="setting.mount"
+        @update:model-value="setting.mount = $event as Mount"
+      >
+        <ElOption v-for="mount in mounts" :key="mount" :value="mount" :label="mountWords[mount]" />
+      </ElSelect>
       <SegmentField
         label="Light"
         :options="options(lamps, lampWords)"
@@ -125,9 +149,17 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         @choose="setting.lamp = $event as Lamp"
       />
       <ElButton size="small" @click="emit('turnOver')">Turn over</ElButton>
-      <ElButton size="small" :loading="sheet !== undefined" @click="saveTurntable">
-        {{ sheet === undefined ? 'Save turntable' : `Picture ${sheet} of 24` }}
-      </ElButton>
+      <ElDropdown trigger="click" :disabled="sheet !== undefined" @command="saveTurntable">
+        <ElButton size="small" :loading="sheet !== undefined">
+          {{ sheet === undefined ? 'Save turntable' : `Picture ${sheet} of ${turns}` }}
+        </ElButton>
+        <template #dropdown>
+          <ElDropdownMenu>
+            <ElDropdownItem command="turntable">Animated PNG</ElDropdownItem>
+            <ElDropdownItem command="contact-sheet">Contact sheet, PNG</ElDropdownItem>
+          </ElDropdownMenu>
+        </template>
+      </ElDropdown>
     </figcaption>
   </figure>
 </template>
@@ -178,6 +210,11 @@ canvas:focus-visible {
 .settings {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 18px;
+  align-items: center;
+  gap: 2px 14px;
+}
+
+.mount {
+  width: 108px;
 }
 </style>

@@ -8,7 +8,7 @@ import type { FileReport } from '../work/handlers.ts'
 import { lookAt } from '../work/pending.ts'
 import { askOutline, askSurvey, inspectFile } from '../work/pool.ts'
 import type { Survey, SurveyStep } from '../work/survey.ts'
-import { isDrawing, readSvg } from './readSvg.ts'
+import { isDrawing, readSvg } from '../work/readSvg.ts'
 import { startingMeasured } from './startingMeasures.ts'
 import { startingSolid } from './startingSolids.ts'
 

@@ -2,12 +2,13 @@
 import { computed, ref } from 'vue'
 import { ChevronDown, Plus } from 'lucide-vue-next'
 import { ElButton, ElOption, ElSelect } from 'element-plus'
-import type { PlanInclusion } from '@mivro/core/inclusion'
+import { setInFrom, type PlanInclusion } from '@mivro/core/inclusion'
 import type { Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
 import { newId } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
+import ThingFields from '../thing/ThingFields.vue'
 import CountField from '../ui/CountField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -27,15 +28,7 @@ function add(chosen: string): void {
   const material = shelf.materials.get(chosen)
   const known =
     material?.kind === 'inclusion'
-      ? {
-          name: material.name,
-          mass: material.mass,
-          density: material.density,
-          thickness: material.thickness,
-          heatLimit: material.heatLimit,
-          shape: material.shape,
-          colour: material.colour,
-        }
+      ? setInFrom(material)
       : { name: 'Charm', mass: 0.001, density: 8500 }
   const id = newId().slice(0, 12)
   if (!props.take([...props.inclusions, { id, count: 1, ...known }])) open.value = id
@@ -99,6 +92,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           :value="inclusion.thickness"
           :take="(thickness) => change(i, { thickness })"
         />
+        <ThingFields :thing="inclusion" :take="(values) => change(i, values)" />
       </div>
     </div>
     <div class="add">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { resinIn } from '@mivro/core/mix'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { safetyFor } from '@mivro/core/caution'
@@ -150,7 +151,12 @@ const joins = [
     :caution="one.caution"
     :fixes="one.fixes"
   />
-  <TintList :key="`${layer.id}-tints`" :tints="source.tints" :take="(tints) => change({ tints })" />
+  <TintList
+    :key="`${layer.id}-tints`"
+    :tints="source.tints"
+    :resin="layer.weighing && resinIn(layer.weighing)"
+    :take="(tints) => change({ tints })"
+  />
   <CautionNote
     v-for="one in cautions('tint')"
     :key="one.caution.code"

@@ -62,6 +62,14 @@ const starting: Record<MaterialKind, Material> = {
     note: '',
   },
   inclusion: { kind: 'inclusion', name: 'New charm', density: 8500, mass: 0.001, note: '' },
+  recipe: {
+    kind: 'recipe',
+    name: 'New recipe',
+    parts: [],
+    colour: '#dfe3e0',
+    depth: 0.01,
+    note: '',
+  },
 }
 
 /** A small shelf to begin with: typical sheets, none of them anybody's own. */

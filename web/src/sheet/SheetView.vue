@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
-import { ElButton } from 'element-plus'
+import dayjs from 'dayjs'
+import { ElButton, ElDatePicker } from 'element-plus'
 import { useRoute } from 'vue-router'
-import { Printer } from 'lucide-vue-next'
+import { CalendarPlus, Printer } from 'lucide-vue-next'
 import { type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
-import { finenessOf, runSheet, type SheetStep } from '@mivro/core/plan'
-import { prepareThings } from '@mivro/core/inclusion'
-import { sayPreparation } from '@mivro/words/inclusion'
+import { finenessOf, runSheet, usualDay, type SheetStep } from '@mivro/core/plan'
+import { preparationCalendar, prepareThings } from '@mivro/core/inclusion'
+import { sayPreparation, saySettingIn, sayThingStep } from '@mivro/words/inclusion'
 import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
@@ -16,9 +17,13 @@ import MiniCut from '../cutaway/MiniCut.vue'
 import { heldWords } from '@mivro/words/held'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { now, showDay } from '../ui/dates.ts'
+import { dayFormat, now, showDay } from '../ui/dates.ts'
+import { download, fileName } from '../ui/download.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
 import '../ui/paper.css'
+import { iCalendar, momentOf, preparationDays } from './calendar.ts'
 
 const route = useRoute()
 const project = useProject()
@@ -39,6 +44,7 @@ const before: Record<PourStep, string> = {
   weigh: 'Before you weigh',
   mix: 'Before you mix',
   pour: 'Before you pour',
+  set: 'Before you set things in',
   demould: 'Before you demould',
 }
 /** How the mould wants to be made ready, from its passport. */
@@ -67,12 +73,21 @@ function moment(seconds: number): string {
 }
 const held = computed(() => project.into?.held)
 
-function words({ step, layer, at: when, trimAt }: SheetStep): string {
+function words({ step, layer, at: when, trimAt, set }: SheetStep): string {
   const time = (seconds: number) => showDuration(seconds, fine.value)
   if (step === 'demould') {
     const gates =
       trimAt === undefined ? '' : `Trim the gates while they are rubbery, from ${moment(trimAt)}. `
     return `${gates}Take it out of the mould from ${moment(when ?? 0)}. The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
+  }
+  if (step === 'set') {
+    const { inclusions } = plan.value!.layers[layer!.index]
+    const things = set!.inclusions.map((i) => {
+      const { count, name } = inclusions[i]
+      return `${name}, ${count} in each copy`
+    })
+    const until = set!.when.until
+    return `${saySettingIn(set!.when.how, things)} From ${moment(when ?? 0)} until ${moment(until)}.`
   }
   const { clock, weighing, depth, top } = layer!
   const { cups, cupSize } = weighing!
@@ -102,15 +117,45 @@ function words({ step, layer, at: when, trimAt }: SheetStep): string {
 const scale = computed(() => scaleUnits(plan.value!.scaleStep, studio.units))
 const grams = (kg: number) =>
   figure(kg, 'mass', scale.value, { step: displayStep(kg, plan.value!.scaleStep) })
-const setIn = (index: number) =>
-  (plan.value?.layers[index].inclusions ?? [])
-    .map(({ count, name }) => `${name}, ${count} in each copy`)
-    .join(', ')
 /** What is set in is made ready before the day. */
 const readied = computed(() =>
   prepareThings(plan.value?.layers.flatMap(({ inclusions }) => inclusions) ?? []),
 )
 const print = () => window.print()
+
+/** The day of the pour, for the calendar. */
+const pourDay = ref(dayjs().add(1, 'day').format('YYYY-MM-DD'))
+const { problems: refused, trying } = useProblems()
+const saveCalendar = () =>
+  trying(async () => {
+    const day = dayjs(pourDay.value)
+    const begin = plan.value!.begin ?? usualDay.begin
+    const title = `${project.piece!.document.name}, ${plan.value!.name}`
+    const entries = [
+      ...preparationDays(
+        preparationCalendar(readied.value),
+        day,
+        ({ name, step }) => `${name}: ${sayThingStep(step)}`,
+      ),
+      ...steps.value.flatMap((step) =>
+        step.at === undefined || step.step === 'weigh'
+          ? []
+          : {
+              title: `${stepTitles[step.step]}: ${step.layer?.name ?? title}`,
+              start: momentOf(day, begin + step.at),
+              note: words(step),
+            },
+      ),
+    ]
+    download(`${fileName(title)}.ics`, await iCalendar(title, entries), 'text/calendar')
+  })
+const stepTitles: Record<PourStep, string> = {
+  weigh: 'Weigh',
+  mix: 'Mix',
+  pour: 'Pour',
+  set: 'Set in',
+  demould: 'Demould',
+}
 
 /** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
 const pageHeight = 1010
@@ -138,6 +183,19 @@ watch(
       <ElButton tag="router-link" :to="{ name: 'pour', params: { id: String(route.params.id) } }"
         >Back to the pour</ElButton
       >
+      <span class="gap" />
+      <ElDatePicker
+        v-model="pourDay"
+        class="day"
+        type="date"
+        :format="dayFormat"
+        value-format="YYYY-MM-DD"
+        :clearable="false"
+        aria-label="Day of the pour"
+      />
+      <ElButton :disabled="steps.length === 0" @click="saveCalendar">
+        <CalendarPlus :size="15" aria-hidden="true" />Save calendar
+      </ElButton>
       <ElButton
         type="primary"
         :disabled="!project.compiled || project.known.waiting"
@@ -146,6 +204,7 @@ watch(
         <Printer :size="15" aria-hidden="true" />Print
       </ElButton>
     </div>
+    <ProblemNote v-for="problem in refused" :key="problem.code" :problem="problem" />
     <main v-if="project.problems.length > 0" class="paper">
       <p>{{ sayProblem(project.problems[0]) }}</p>
     </main>
@@ -216,9 +275,6 @@ watch(
               <span class="box" />
               <p>
                 {{ words(step) }}
-                <template v-if="step.step === 'pour' && setIn(step.layer!.index)">
-                  Set in: {{ setIn(step.layer!.index) }}.
-                </template>
               </p>
             </div>
             <table v-if="step.step === 'weigh'">
@@ -300,6 +356,18 @@ h2 i {
   height: 12px;
   border: 1px solid var(--shade);
   border-radius: var(--r-tiny);
+}
+
+.gap {
+  flex: 1;
+}
+
+.tools {
+  gap: 8px;
+}
+
+.tools :deep(.day) {
+  width: 160px;
 }
 
 .do {

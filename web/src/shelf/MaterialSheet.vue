@@ -15,6 +15,7 @@ import {
   type ResinClass,
 } from '@mivro/core/material'
 import { bodyOf } from '@mivro/core/colour'
+import { colourOf } from '@mivro/core/inclusion'
 import { resinClassWords, tintFormWords } from '@mivro/words/material'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../api/session.ts'
@@ -28,6 +29,9 @@ import { useShelf } from '../project/shelfStore.ts'
 import RatioField from '../ui/RatioField.vue'
 import { sheetEntries } from './sheetEntries.ts'
 import SeenAtTheBench from './SeenAtTheBench.vue'
+import ThingFields from '../thing/ThingFields.vue'
+import RecipeParts from './RecipeParts.vue'
+import RecipeUse from './RecipeUse.vue'
 import TintChips from './TintChips.vue'
 import SheetReader from './SheetReader.vue'
 
@@ -103,9 +107,11 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
     <section class="panel sheet" aria-label="The sheet" @focusin="touched">
       <div class="head">
         <ElColorPicker
-          v-if="'colour' in material"
-          :model-value="material.colour"
-          aria-label="Colour it is drawn with"
+          v-if="material.kind === 'inclusion' || 'colour' in material"
+          :model-value="material.kind === 'inclusion' ? colourOf(material) : material.colour"
+          :aria-label="
+            material.kind === 'recipe' ? 'Colour it came out' : 'Colour it is drawn with'
+          "
           @update:model-value="$event && change({ colour: $event })"
         />
         <TextField
@@ -228,6 +234,11 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           :value="bodyOf(material)"
           @choose="change({ body: $event as Body })"
         />
+        <RecipeParts
+          v-if="material.kind === 'recipe'"
+          :parts="material.parts"
+          :take="(parts) => change({ parts })"
+        />
         <template v-for="group in shown" :key="group.title">
           <h3>{{ group.title }}</h3>
           <template v-for="entry in group.entries" :key="entry.key">
@@ -256,6 +267,10 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             <CautionNote v-for="slip in slipsAt(entry.key)" :key="slip.code" :caution="slip" />
           </template>
         </template>
+        <template v-if="material.kind === 'inclusion'">
+          <h3>What it is</h3>
+          <ThingFields :thing="material" :take="change" />
+        </template>
         <TextField
           label="Notes"
           :lines="4"
@@ -265,6 +280,9 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
         />
       </div>
     </section>
+    <aside v-if="material.kind === 'recipe'" class="panel beside" aria-label="Recipe">
+      <RecipeUse :recipe="material" />
+    </aside>
     <aside v-if="material.kind === 'tint'" class="panel beside" aria-label="Chips and ladder">
       <TintChips :key="session.id" :tint="material" :take="(swatches) => change({ swatches })" />
     </aside>

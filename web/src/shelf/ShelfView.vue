@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { ChevronDown, Plus } from 'lucide-vue-next'
+import { colourOf } from '@mivro/core/inclusion'
 import type { Material, MaterialKind } from '@mivro/core/material'
 import { show, showDuration, showRatio } from '@mivro/core/units'
 import type { Stored } from '../api/client.ts'
@@ -35,6 +36,7 @@ const groups: { kind: MaterialKind; title: string; one: string }[] = [
   { kind: 'resin', title: 'Resins', one: 'resin' },
   { kind: 'silicone', title: 'Silicones', one: 'silicone' },
   { kind: 'tint', title: 'Tints', one: 'tint' },
+  { kind: 'recipe', title: 'Recipes', one: 'recipe' },
   { kind: 'inclusion', title: 'To set in', one: 'thing to set in' },
 ]
 const of = (kind: MaterialKind) => shelf.stored.filter((entry) => entry.document.kind === kind)
@@ -80,6 +82,8 @@ const remove = ({ id, document }: Stored<Material>) =>
     sayTakenOff(document.name, () => trying(() => shelf.restore(id)))
   })
 
+const colourIn = (material: Material) =>
+  material.kind === 'inclusion' ? colourOf(material) : material.colour
 function facts(material: Material): string {
   if (material.kind === 'resin') {
     return `${showRatio(material.ratio)} by ${material.ratio.by} · pot life ${showDuration(material.potLife)}`
@@ -89,6 +93,7 @@ function facts(material: Material): string {
   }
   if (material.kind === 'tint')
     return `${material.form} · up to ${show(material.limit, 'fraction', studio.units)}`
+  if (material.kind === 'recipe') return material.parts.map(({ name }) => name).join(', ')
   return `${show(material.mass, 'mass', studio.units, { step: 1e-5 })} each · ${show(material.density, 'density', studio.units)}`
 }
 </script>
@@ -144,12 +149,7 @@ function facts(material: Material): string {
               :class="{ on: entry.id === wanted }"
             >
               <RouterLink :to="{ name: 'shelf', params: { material: entry.id } }">
-                <i
-                  :class="entry.document.kind"
-                  :style="
-                    'colour' in entry.document ? { background: entry.document.colour } : undefined
-                  "
-                />
+                <i :class="entry.document.kind" :style="{ background: colourIn(entry.document) }" />
                 <span>
                   <b>{{ entry.document.name }}</b>
                   <span class="quiet small">{{ facts(entry.document) }}</span>
@@ -194,8 +194,13 @@ li i {
   border-radius: var(--r-field);
 }
 
-li i.tint {
+li i.tint,
+li i.recipe {
   border-radius: var(--r-round);
+}
+
+li i.recipe {
+  border-radius: var(--r-round) 0 var(--r-round) var(--r-round);
 }
 
 li i.silicone {
@@ -208,7 +213,6 @@ li i.inclusion {
   height: 15px;
   margin: 4px;
   border-radius: var(--r-tiny);
-  background: var(--brass);
   rotate: 45deg;
 }
 </style>

@@ -97,7 +97,20 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
         { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
         { key: 'density', label: 'Density', kind: 'density' },
         { key: 'hides', label: 'Covers from a depth of', kind: 'length', optional: 'typical' },
+        {
+          key: 'tip',
+          label: 'A toothpick takes up',
+          kind: 'mass',
+          step: 1e-7,
+          optional: 'typical',
+        },
       ],
+    },
+  ],
+  recipe: [
+    {
+      title: 'Seen',
+      entries: [{ key: 'depth', label: 'Depth it is seen at', kind: 'length' }],
     },
   ],
   inclusion: [

@@ -9,6 +9,9 @@ import { useTyped } from './useTyped.ts'
 const props = defineProps<{
   label: string
   value: number
+  /** No visible label: it stands elsewhere. */
+  bare?: boolean
+  unit?: string
   take: (value: number) => Problem | undefined | void
 }>()
 
@@ -23,10 +26,11 @@ useRefusal(
 </script>
 
 <template>
-  <FieldRow v-slot="{ said }" :label="label" :problem="problem">
+  <FieldRow v-slot="{ said }" :label="label" :problem="problem" :bare="bare">
     <LineInput
       v-model="typed"
-      inputmode="numeric"
+      inputmode="decimal"
+      :unit="unit ?? ''"
       v-bind="said"
       @commit="commit"
       @forget="forget"

@@ -35,7 +35,7 @@ import {
   type Vec3,
 } from '@mivro/core/mesh'
 import { fillCurve, section } from '@mivro/core/filling'
-import { arrange, settle, type PlanInclusion, type SetLayer } from '@mivro/core/inclusion'
+import { arrange, settle, solidFrom, type SetLayer } from '@mivro/core/inclusion'
 import { mixDensity } from '@mivro/core/mix'
 import {
   isSoldReady,
@@ -153,6 +153,10 @@ export const handlers = {
     return arrange((await cavity(form)).mesh, up, layers)
   },
 
+  /** The form of a thing that is set in, from a mesh file. */
+  thing: async ({ form }: { form: Form }, { cavity }: Hands) =>
+    solidFrom((await cavity(form)).mesh),
+
   /** What becomes of things while their layer is liquid. */
   settle: async ({ resin, temperature, placed, things }: SettleQuestion) =>
     settle(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, things),
@@ -208,7 +212,7 @@ export interface SettleQuestion {
   temperature: number
   /** s after mixing. */
   placed: number
-  things: readonly PlanInclusion[]
+  things: Parameters<typeof settle>[4]
 }
 
 export interface WaysQuestion {

@@ -55,6 +55,9 @@ export const askDeepest = (question: Question<'deepest'>) => ask('deepest', ques
 export const askArrangement = (question: Question<'arrange'>, options?: AskOptions<never>) =>
   ask('arrange', question, options)
 
+/** The form of a thing that is set in, from a mesh file. */
+export const askThing = (form: Form) => ask('thing', { form })
+
 /** What becomes of things while their layer is liquid. */
 export const askSettling = (question: Question<'settle'>) => ask('settle', question)
 

@@ -20,20 +20,20 @@ import { layerColumn, type LayerColumn } from './column.ts'
 import type { CompiledLayer, CompiledPlan, LayerClock, Peak } from './compiled.ts'
 import { heatLimitOf, lowest } from './heatLimit.ts'
 import {
-  hazardsOf,
   judgeCopies,
   judgeDepth,
-  judgeInclusions,
   judgeMica,
   judgeMix,
   judgeSlant,
   judgeTints,
-  setInto,
   type LayerDose,
 } from './judge.ts'
+import { hazardsOf } from './hazards.ts'
 import { heatHazards, judgeHeat } from './judgeHeat.ts'
+import { judgeInclusions } from './judgeInclusions.ts'
 import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
+import { judgeSetting, setInto, whenSetIn } from './setInto.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
 /** What compiling can be told besides the plan; all of it plain values. */
@@ -89,7 +89,9 @@ export function compile(
     if (!resin) continue
     if (weighing) cautions.push(...judgeMix(layer, weighing, resin, tints, plan.scaleStep))
     cautions.push(...judgeTints(layer, resin, tints))
-    cautions.push(...judgeInclusions(layer, resin, plan.layers[index - 1]?.name))
+    cautions.push(
+      ...judgeInclusions(layer, resin, { mould: into.mould, below: plan.layers[index - 1]?.name }),
+    )
   }
 
   cautions.push(...judgeMica(mixed, into.mould))
@@ -142,8 +144,11 @@ export function compile(
     const clock = clocks[at]
     const described = describe(layer, index, thick[index])
     described.hazards.push(...heatHazards(clock, into.warmth))
+    const setIn = whenSetIn(layer.stacked, described.setIn, clock, clocks[at - 1])
+    cautions.push(...judgeSetting(layer.stacked, setIn))
     return {
       ...described,
+      setIn,
       clock,
       each: layer.weighing && eachOf(layer.weighing, plan.copies, clock),
       batch: ripening[at]?.batch,

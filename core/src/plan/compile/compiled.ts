@@ -1,6 +1,7 @@
 import type { Matter } from '../../colour/index.ts'
 import type { Caution, Hazard } from '../../caution/index.ts'
 import type { Batch, CureTimes } from '../../cure/index.ts'
+import type { SetMoment } from '../../inclusion/index.ts'
 import type { Weighing } from '../../mix/index.ts'
 import type { Join } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
@@ -44,6 +45,8 @@ export interface LayerClock {
 export interface SetIn {
   /** On the floor of its layer when heavier than the resin, else under its surface. */
   lies: 'floor' | 'surface'
+  /** When it is set in; absent until its layer has a clock. */
+  when?: SetMoment
 }
 
 export interface CompiledLayer {
@@ -59,6 +62,8 @@ export interface CompiledLayer {
   /** Of one copy, m³: the cavity between bottom and top, what is set in, and what is poured. */
   cavity: number
   inclusions: number
+  /** Drunk by what is set in, of the resin that is poured. */
+  drunk: number
   resin: number
   join: Join
   setIn: SetIn[]

@@ -1,29 +1,20 @@
 import { contrast, covers, type Matter } from '../../colour/index.ts'
-import { caution, type Caution, type Hazard } from '../../caution/index.ts'
+import { caution, type Caution } from '../../caution/index.ts'
 import {
-  mixDensity,
   ratioTolerance,
   stirringFill,
   underScale,
   type Dose,
   type Weighing,
 } from '../../mix/index.ts'
-import { isDry, potMassOf, resinClasses, type Resin } from '../../material/index.ts'
-import { carriedBelow, isOrganic } from '../../inclusion/index.ts'
+import { isDry, potMassOf, type Resin } from '../../material/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
-import type { SetIn } from './compiled.ts'
-import { organicHeatLimit, type HeatLimit } from './heatLimit.ts'
+import type { HeatLimit } from './heatLimit.ts'
 import type { StackedLayer } from './stack.ts'
 
 /** A batch heavier than the sheet's pot by this factor sets off noticeably sooner. */
 const heavierPot = 1.5
-
-/** Things whose density differs from the resin's by less hover (common practice, no source). */
-const hovering = 0.03
-
-/** From this depth on a pour is called deep (common practice, no source), m. */
-const deepFrom = 0.02
 
 /**
  * A layer that keeps more heat in than its sheet allows. The sheet's greatest depth is meant for
@@ -110,54 +101,6 @@ export function judgeMix(
   return found
 }
 
-/** What is to be said about the things set into one layer. */
-export function judgeInclusions(
-  { layer, top, bottom }: StackedLayer,
-  resin: Resin,
-  below?: string,
-): Caution[] {
-  const density = mixDensity(resin.ratio, resin)
-  const depth = top - bottom
-  return layer.inclusions.flatMap((inclusion) => {
-    const found: Caution[] = []
-    const place = { layer: layer.id, field: 'inclusions' }
-    const { name, thickness } = inclusion
-    if (thickness !== undefined && thickness > depth && depth > 0) {
-      found.push(
-        caution('inclusion-too-thick', 'warn', place, { inclusion: name, thickness, depth }),
-      )
-    }
-    if (isOrganic(inclusion)) {
-      const limit = inclusion.heatLimit ?? organicHeatLimit
-      found.push(caution('inclusion-organic', 'note', place, { inclusion: name, limit }))
-    }
-    const heavier = inclusion.density / density - 1
-    if (thickness !== undefined && thickness < carriedBelow) {
-      found.push(caution('inclusion-carried', 'note', place, { inclusion: name, thickness }))
-    } else if (heavier > hovering && inclusion.lift !== 0) {
-      const lies = below ?? 'the face'
-      found.push(
-        caution('inclusion-sinks', 'note', place, {
-          inclusion: name,
-          layer: layer.name,
-          below: lies,
-        }),
-      )
-    } else if (heavier < -hovering) {
-      found.push(caution('inclusion-floats', 'note', place, { inclusion: name, layer: layer.name }))
-    }
-    return found
-  })
-}
-
-/** Where the things set into a layer lie; without a resin on its floor. */
-export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
-  const liquid = resin ? mixDensity(resin.ratio, resin) : 0
-  return layer.inclusions.map(({ density }) => ({
-    lies: density >= liquid ? 'floor' : 'surface',
-  }))
-}
-
 /** What is to be said about the tints of a layer that will do what their sheets do not promise. */
 export function judgeTints(
   { layer }: StackedLayer,
@@ -195,19 +138,4 @@ export function judgeMica(layers: readonly SeenLayer[], mould: 'open' | 'closed'
     const amounts = { tint: mica.material.name, layer: layer.name }
     return caution('mica-unbacked', 'note', { layer: layer.id, field: 'tint' }, amounts)
   })
-}
-
-/** Which safety lines apply to a layer. */
-export function hazardsOf(
-  { layer }: StackedLayer,
-  thick: number,
-  resin: Resin | undefined,
-  tints: readonly Dose[],
-): Hazard[] {
-  const hazards: Hazard[] = []
-  if (resin) hazards.push('any resin', resinClasses[resin.class].hazard)
-  if (tints.some(({ material }) => isDry(material.form))) hazards.push('powder')
-  if (thick >= deepFrom) hazards.push('deep pour')
-  if (layer.inclusions.length > 0) hazards.push('inclusion')
-  return hazards
 }

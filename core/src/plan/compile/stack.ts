@@ -1,5 +1,6 @@
 import { caution, type Caution } from '../../caution/index.ts'
 import { heightAt, volumeAt, type FillCurve } from '../../filling/index.ts'
+import { displacedBy, drunkBy } from '../../inclusion/index.ts'
 import type { Layer, Plan } from '../plan.ts'
 
 export interface StackedLayer {
@@ -8,6 +9,8 @@ export interface StackedLayer {
   top: number
   cavity: number
   inclusions: number
+  /** Drunk by what is set in, of the resin. */
+  drunk: number
   resin: number
 }
 
@@ -21,12 +24,12 @@ const same = 1e-9
 const thinnest = 0.0008
 
 /** Volume of what is set into one copy of a layer, m³. */
-export function inclusionVolume(layer: Layer): number {
-  return layer.inclusions.reduce(
-    (sum, { count, mass, density }) => sum + (count * mass) / density,
-    0,
-  )
-}
+export const inclusionVolume = ({ inclusions }: Pick<Layer, 'inclusions'>): number =>
+  inclusions.reduce((sum, one) => sum + displacedBy(one), 0)
+
+/** Resin that it drinks, m³. */
+const drunkVolume = ({ inclusions }: Pick<Layer, 'inclusions'>): number =>
+  inclusions.reduce((sum, one) => sum + drunkBy(one), 0)
 
 /**
  * Stacks the layers from the bottom up: where each begins and ends, what its cavity holds,
@@ -64,6 +67,8 @@ function place(
   below?: Layer,
 ) {
   const inclusions = inclusionVolume(layer)
+  const drunk = drunkVolume(layer)
+  const takes = inclusions - drunk
   const cautions: Caution[] = []
   const say = { layer: layer.id, field: 'fill' }
   const { name } = layer
@@ -83,13 +88,13 @@ function place(
       top = bottom
     }
   } else {
-    const wanted = layer.fill.volume + inclusions
+    const wanted = layer.fill.volume + takes
     const room = curve.volume - filled
     if (wanted > room + curve.volume * same) {
       const amounts = {
         layer: name,
         volume: layer.fill.volume,
-        room: Math.max(0, room - inclusions),
+        room: Math.max(0, room - takes),
       }
       cautions.push(caution('layer-overfull', 'stop', say, amounts))
     }
@@ -108,6 +113,6 @@ function place(
       caution('inclusions-too-big', 'stop', place, { layer: name, inclusions, volume: cavity }),
     )
   }
-  const resin = overfull ? 0 : Math.max(0, cavity - inclusions)
-  return { stacked: { layer, bottom, top, cavity, inclusions, resin }, cautions }
+  const resin = overfull ? 0 : Math.max(0, cavity - takes)
+  return { stacked: { layer, bottom, top, cavity, inclusions, drunk, resin }, cautions }
 }

@@ -1,36 +1,33 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
-import { ElButton, ElColorPicker, ElSlider } from 'element-plus'
+import { computed } from 'vue'
+import { ElSlider } from 'element-plus'
 import {
   bodyMatter,
+  bodyOf,
   doseAt,
-  even,
-  hexOf,
-  linearOf,
   lowestSeen,
-  matterOf,
   placeOf,
-  recipeFor,
-  recipeLines,
   sliderEnd,
-  type SolvedRecipe,
+  wetMatter,
 } from '@mivro/core/colour'
-import { seenOver, withLayer, type CompiledLayer, type TintShare } from '@mivro/core/plan'
-import { displayStep } from '@mivro/core/mix'
+import { resinIn } from '@mivro/core/mix'
+import {
+  seenAgainstLight,
+  seenOn,
+  seenOver,
+  withLayer,
+  type CompiledLayer,
+  type TintShare,
+} from '@mivro/core/plan'
 import { show } from '@mivro/core/units'
-import { sayNearness } from '@mivro/words/colour'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
-import FieldRow from '../../ui/FieldRow.vue'
-import ProblemNote from '../../ui/ProblemNote.vue'
-import { useProblems } from '../../ui/problems.ts'
-import { askTints } from '../../work/pool.ts'
-import { download, fileName } from '../../ui/download.ts'
-import { recipeCard } from './recipeCard.ts'
 import TintList from '../TintList.vue'
 import { useFixes } from '../useFixes.ts'
+import KeptRecipes from './KeptRecipes.vue'
+import WishedColour from './WishedColour.vue'
 
 /** The tints of one layer by eye: doses dragged, the chip beside them, and doses for a wish. */
 const props = defineProps<{ layer: CompiledLayer; count: number }>()
@@ -38,7 +35,6 @@ const project = useProject()
 const shelf = useShelf()
 const studio = useStudio()
 const fixes = useFixes()
-const { problems, trying } = useProblems()
 
 const source = computed(() => project.plan!.layers[props.layer.index])
 const resin = computed(() => {
@@ -56,6 +52,25 @@ const chips = computed(() => {
   return [
     { ground: 'over white', colour: seenOver(matter, depth, 1) },
     { ground: 'over black', colour: seenOver(matter, depth, 0) },
+  ]
+})
+/** A cup stands about so deep with the tinted part, m. */
+const cupDepth = 0.02
+/** The tinted part before the second goes in, to compare while stirring. */
+const wet = computed(() =>
+  resin.value && doses.value.length > 0
+    ? seenOver(wetMatter(resin.value, doses.value), cupDepth, 1)
+    : undefined,
+)
+/** Mica without a base, held against the light, and on an opaque base of its own colour. */
+const mica = computed(() => {
+  const { matter, depth } = props.layer
+  const unbacked = cautions.value.some(({ caution }) => caution.code === 'mica-unbacked')
+  const flakes = dosed.value.find(({ tint }) => tint.form === 'mica')
+  if (!unbacked || !matter || !flakes) return undefined
+  return [
+    { says: 'nothing behind it', colour: seenAgainstLight(matter, depth) },
+    { says: 'on an opaque base', colour: seenOn(matter, depth, flakes.tint.colour) },
   ]
 })
 const dosed = computed(() =>
@@ -84,69 +99,13 @@ const cautions = computed(() =>
     .map((caution) => ({ caution, fixes: fixes(caution) })),
 )
 
-const wished = ref<string | null>(null)
-const found = shallowRef<SolvedRecipe>()
-watch(
-  () => props.layer.id,
-  () => (found.value = undefined),
-)
-const find = (colour: string) =>
-  trying(async () => {
-    const wish = {
-      colour: linearOf(colour),
-      body: body.value!,
-      depth: props.layer.depth,
-      ground: even(1),
-    }
-    const onHand = shelf.stored.flatMap(({ id, document }) =>
-      document.kind === 'tint' ? [{ id, matter: matterOf(document), limit: document.limit }] : [],
-    )
-    found.value = await askTints({ wish, onHand })
-  })
-async function wish(colour: string | null): Promise<void> {
-  wished.value = colour
-  found.value = undefined
-  if (colour && body.value) await find(colour)
-}
-const recipe = computed(() =>
-  found.value?.doses.map(({ id, dose }) => ({
-    name: shelf.materials.get(id)?.name ?? '',
-    dose: share(dose),
+const doses = computed(() =>
+  dosed.value.map(({ i, tint, fraction }) => ({
+    material: tint,
+    id: source.value.tints[i].material,
+    fraction,
   })),
 )
-const lines = computed(() =>
-  recipeLines(
-    dosed.value.map(({ tint, fraction }) => ({ material: tint, fraction })),
-    project.plan!.scaleStep,
-  ),
-)
-const mass = (kg: number) =>
-  show(kg, 'mass', studio.units, { step: displayStep(kg, project.plan!.scaleStep) })
-const saveCard = () =>
-  trying(async () => {
-    const name = `${project.piece!.document.name}, ${source.value.name}`
-    const card = await recipeCard(
-      {
-        name,
-        resin: resin.value!.name,
-        colour: chips.value[0].colour,
-        depth: props.layer.depth,
-        lines: lines.value,
-        step: project.plan!.scaleStep,
-      },
-      studio.units,
-    )
-    download(`${fileName(name)}-recipe.pdf`, card, 'application/pdf')
-  })
-function useRecipe(): void {
-  take(
-    found.value!.doses.map(({ id, dose }) => ({
-      material: id,
-      fraction: Number(dose.toPrecision(3)),
-    })),
-  )
-  found.value = undefined
-}
 </script>
 
 <template>
@@ -164,8 +123,21 @@ function useRecipe(): void {
     </figure>
   </div>
   <p v-else class="quiet">Choose a resin for this layer, and its colour shows here.</p>
+  <p v-if="wet && resin" class="wet small quiet">
+    <i :style="{ background: wet }" />
+    In the cup, {{ resin.tintInto === 'A' ? resin.nameA : resin.nameB }} with its tint,
+    {{ show(cupDepth, 'length', studio.units) }} deep: darker than the cast<template
+      v-if="bodyOf(resin) === 'white'"
+      >, and not white yet</template
+    >.
+  </p>
 
-  <TintList :key="`${layer.id}-tints`" :tints="source.tints" :take="take" />
+  <TintList
+    :key="`${layer.id}-tints`"
+    :tints="source.tints"
+    :resin="layer.weighing && resinIn(layer.weighing)"
+    :take="take"
+  />
   <div v-for="one in dosed" :key="one.tint.name" class="dose">
     <ElSlider
       :model-value="one.place"
@@ -191,37 +163,22 @@ function useRecipe(): void {
     :caution="one.caution"
     :fixes="one.fixes"
   />
+  <div v-if="mica" class="chips">
+    <figure v-for="one in mica" :key="one.says">
+      <i :style="{ background: one.colour }" />
+      <figcaption class="small quiet">{{ one.says }}</figcaption>
+    </figure>
+  </div>
 
-  <section v-if="lines.length > 0 && body" class="wish" aria-label="Recipe">
-    <h3>Recipe for {{ mass(recipeFor) }} of resin</h3>
-    <p v-for="line in lines" :key="line.name" class="row">
-      <span>{{ line.name }}</span><b class="num">{{ mass(line.mass) }}</b>
-    </p>
-    <ElButton size="small" class="apply" @click="saveCard">Save recipe card</ElButton>
-  </section>
-  <section v-if="body" class="wish" aria-label="Doses for a colour">
-    <h3>Doses for a colour</h3>
-    <FieldRow label="Wished colour, over white">
-      <ElColorPicker
-        :model-value="wished"
-        aria-label="Wished colour"
-        @update:model-value="wish($event)"
-      />
-    </FieldRow>
-    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <template v-if="found && recipe && wished">
-      <div class="pair">
-        <i :style="{ background: wished }" />
-        <i :style="{ background: hexOf(found.colour) }" />
-        <p class="small">{{ sayNearness(found.off) }}</p>
-      </div>
-      <p v-for="one in recipe" :key="one.name" class="row">
-        <span>{{ one.name }}</span><b class="num">{{ one.dose }}</b>
-      </p>
-      <p v-if="recipe.length === 0" class="quiet">No tint: the resin alone comes nearest.</p>
-      <ElButton type="primary" class="apply" @click="useRecipe">Use these doses</ElButton>
-    </template>
-  </section>
+  <KeptRecipes
+    v-if="resin && chips.length > 0"
+    :layer="layer"
+    :resin="resin"
+    :colour="chips[0].colour"
+    :doses="doses"
+    :take="take"
+  />
+  <WishedColour v-if="resin" :layer="layer" :resin="resin" :share="share" :take="take" />
 </template>
 
 <style scoped>
@@ -242,37 +199,20 @@ function useRecipe(): void {
   border-radius: var(--r-field);
 }
 
+.wet {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr);
+  align-items: center;
+  gap: 10px;
+}
+
+.wet i {
+  height: 34px;
+  border: 1px solid var(--shade);
+  border-radius: 0 0 var(--r-field) var(--r-field);
+}
+
 .dose {
   padding: 0 8px;
-}
-
-.wish {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  padding-top: 10px;
-  border-top: 1px solid var(--line);
-}
-
-h3 {
-  font-size: var(--size-lead);
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 36px 36px minmax(0, 1fr);
-  align-items: center;
-}
-
-.pair i {
-  height: 36px;
-}
-
-.pair p {
-  padding-left: 10px;
-}
-
-.apply {
-  align-self: flex-start;
 }
 </style>

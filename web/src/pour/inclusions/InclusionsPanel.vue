@@ -3,21 +3,23 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { Shuffle } from 'lucide-vue-next'
 import {
+  holders,
+  layingList,
   patterns,
   placementTemplate,
-  thingShapes,
+  spreads,
+  type Holder,
   type Pattern,
   type PlanInclusion,
+  type SeenAs,
   type Settling,
-  type ThingShape,
+  type Spread,
 } from '@mivro/core/inclusion'
 import { withLayer, type CompiledLayer } from '@mivro/core/plan'
 import { show, showDuration } from '@mivro/core/units'
-import { patternWords, saySettling, thingShapeWords } from '@mivro/words/inclusion'
+import { holderWords, patternWords, saySettling, spreadWords } from '@mivro/words/inclusion'
 import { checkLineWords } from '@mivro/words/template'
-import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
-import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import { download, fileName } from '../../ui/download.ts'
@@ -26,25 +28,22 @@ import { useProblems } from '../../ui/problems.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import SelectField from '../../ui/SelectField.vue'
 import { templatePdf } from '../../ui/templatePdf.ts'
-import { askSettling } from '../../work/pool.ts'
 import InclusionList from '../InclusionList.vue'
 import { useFixes } from '../useFixes.ts'
+import ChosenThing from './ChosenThing.vue'
+import { layingPdf } from './layingPdf.ts'
 import { useSetThings } from './useSetThings.ts'
+import { useSettling } from './useSettling.ts'
 
 /** What is set into one layer: how it is laid out, and what becomes of it until the gel. */
 const props = defineProps<{ layer: CompiledLayer; count: number }>()
 const project = useProject()
-const shelf = useShelf()
 const studio = useStudio()
 const fixes = useFixes()
 const { problems, trying } = useProblems()
-const { own, outline, cautions: laid, change } = useSetThings(() => props.layer)
+const { own, outline, cautions: laid, held, change, lay, remove } = useSetThings(() => props.layer)
 
 const source = computed(() => project.plan!.layers[props.layer.index])
-const resin = computed(() => {
-  const found = shelf.materials.get(source.value.resin ?? '')
-  return found?.kind === 'resin' ? found : undefined
-})
 const take = (inclusions: PlanInclusion[]) =>
   project.changePlan(withLayer(project.plan!, props.layer.index, { inclusions }))
 const cautions = computed(() => [
@@ -56,46 +55,48 @@ const cautions = computed(() => [
   ...laid.value.map((caution) => ({ caution, fixes: [] })),
 ])
 
-const question = computed(() => {
-  const { clock } = props.layer
-  if (!resin.value || !clock || source.value.inclusions.length === 0) return undefined
-  return {
-    resin: resin.value,
-    temperature: project.plan!.room,
-    placed: clock.pourAt - clock.mixAt,
-    things: source.value.inclusions,
-  }
-})
-const { answer: settled } = useLatest(() => question.value, askSettling)
+const { question, settled } = useSettling(() => props.layer)
 const words = (found: Settling | undefined) =>
   found && saySettling(found, props.layer.depth, studio.units)
 
 const options = <T extends string>(all: readonly T[], words: Record<T, string>) =>
   all.map((value) => ({ value, label: words[value] }))
-const shapes = options(thingShapes, thingShapeWords)
 const layouts = options(patterns, patternWords)
+const none = '-'
+const heights = [{ value: none, label: 'All at one height' }, ...options(spreads, spreadWords)]
+const holds = [{ value: none, label: 'Nothing' }, ...options(holders, holderWords)]
+const chosenOf = <T extends string>(value: string) => (value === none ? undefined : (value as T))
 
 /** Another number, another layout; what was laid by hand is laid out anew too. */
 const shuffle = (one: PlanInclusion) =>
   change(one.id, { seed: (one.seed ?? 1) + 1, places: undefined })
 
+const title = computed(() => `${project.piece!.document.name}, ${source.value.name}`)
 const name = computed(() =>
   fileName(`${project.piece!.document.name} ${source.value.name} template`),
 )
-const template = (seen: 'from above' | 'mirrored') =>
+const template = (seen: SeenAs) =>
   placementTemplate(outline.value ?? [], own.value, { seen, check: checkLineWords })
 const saveSvg = () => download(`${name.value}.svg`, template('from above'), 'image/svg+xml')
-const savePdf = (seen: 'from above' | 'mirrored') =>
+const suffix = (seen: SeenAs) => (seen === 'mirrored' ? '-mirrored' : '')
+const savePdf = (seen: SeenAs) =>
   trying(async () =>
     download(
-      `${name.value}${seen === 'mirrored' ? '-mirrored' : ''}.pdf`,
-      await templatePdf(
-        template(seen),
-        `${project.piece!.document.name}, ${source.value.name}, ${seen}`,
-      ),
+      `${name.value}${suffix(seen)}.pdf`,
+      await templatePdf(template(seen), `${title.value}, ${seen}`),
       'application/pdf',
     ),
   )
+const saveList = () =>
+  trying(async () => {
+    const names = new Map(own.value.map((one) => [one.id, one.name]))
+    const list = layingList(own.value, props.layer.bottom, 'from above')
+    download(
+      `${name.value.replace(/template$/, 'laying-out')}.pdf`,
+      await layingPdf(title.value, list, names, studio.units),
+      'application/pdf',
+    )
+  })
 </script>
 
 <template>
@@ -103,6 +104,15 @@ const savePdf = (seen: 'from above' | 'mirrored') =>
     <h2>{{ source.name }}</h2>
     <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
   </div>
+  <ChosenThing
+    v-if="held"
+    :key="`${held.thing.id}-${held.i}`"
+    :thing="held.thing"
+    :place="held.place"
+    :at="held.i"
+    :take="lay"
+    @remove="remove"
+  />
   <InclusionList :key="`${layer.id}-set`" :inclusions="source.inclusions" :take="take" />
   <CautionNote
     v-for="(one, i) in cautions"
@@ -114,16 +124,16 @@ const savePdf = (seen: 'from above' | 'mirrored') =>
   <section v-for="(one, i) in source.inclusions" :key="one.id" class="thing" :aria-label="one.name">
     <h3>{{ one.name }}</h3>
     <SelectField
-      label="Shape"
-      :options="shapes"
-      :value="own.find(({ id }) => id === one.id)?.size.shape ?? 'disc'"
-      @choose="change(one.id, { shape: $event as ThingShape })"
-    />
-    <SelectField
       label="Layout"
       :options="layouts"
       :value="one.pattern ?? 'even'"
       @choose="change(one.id, { pattern: $event as Pattern, places: undefined })"
+    />
+    <SelectField
+      label="Through the depth"
+      :options="heights"
+      :value="one.spread ?? none"
+      @choose="change(one.id, { spread: chosenOf<Spread>($event), places: undefined })"
     />
     <QuantityField
       :key="`${one.id}-lift`"
@@ -133,6 +143,21 @@ const savePdf = (seen: 'from above' | 'mirrored') =>
       placeholder="where it rests"
       :value="one.lift"
       :take="(lift) => change(one.id, { lift })"
+    />
+    <QuantityField
+      :key="`${one.id}-smallest`"
+      label="Smallest, of the largest"
+      kind="fraction"
+      optional
+      placeholder="all of one size"
+      :value="one.smallest"
+      :take="(smallest) => change(one.id, { smallest })"
+    />
+    <SelectField
+      label="Held by"
+      :options="holds"
+      :value="one.held ?? none"
+      @choose="change(one.id, { held: chosenOf<Holder>($event) })"
     />
     <p v-if="words(settled?.[i])" class="small quiet">{{ words(settled?.[i]) }}</p>
     <div class="actions">
@@ -146,13 +171,15 @@ const savePdf = (seen: 'from above' | 'mirrored') =>
   <section v-if="own.length > 0" class="thing" aria-label="Placement template">
     <h3>Placement template</h3>
     <p class="small quiet">
-      Every thing at true size in the outline of the layer, to lay under a clear mould or beside it.
+      Every thing at true size in the outline of the layer, to lay under a clear mould or beside it;
+      the list names each in the order of the template.
     </p>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     <div class="actions">
       <ElButton size="small" @click="savePdf('from above')">Save PDF</ElButton>
       <ElButton size="small" @click="savePdf('mirrored')">Save mirrored PDF</ElButton>
       <ElButton size="small" @click="saveSvg">Save SVG</ElButton>
+      <ElButton size="small" @click="saveList">Save laying-out list</ElButton>
     </div>
   </section>
   <p v-if="question && settled?.length" class="small quiet">

@@ -1,23 +1,70 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { ElButton } from 'element-plus'
+import { colourOf } from '@mivro/core/inclusion'
 import type { CompiledLayer } from '@mivro/core/plan'
 import { useProject } from '../../project/projectStore.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import SegmentField from '../../ui/SegmentField.vue'
+import DriftPaths from './DriftPaths.vue'
+import RoundView from './RoundView.vue'
 import SideView from './SideView.vue'
+import ThingTray from './ThingTray.vue'
 import TopView from './TopView.vue'
 import { useSetThings } from './useSetThings.ts'
+import { useSettling } from './useSettling.ts'
 
-/** What is set in, from above and from the side. */
+/** What is set in, from above or in 3D, from the side, and how it moves until the gel. */
 const props = defineProps<{ layer?: CompiledLayer }>()
 const emit = defineEmits<{ select: [id: string] }>()
 const project = useProject()
-const { problem, things, own, outline, drag, drop } = useSetThings(() => props.layer)
+const { problem, things, own, outline, chosen, drag, drop, change, remove, add } = useSetThings(
+  () => props.layer,
+)
 const seen = ref('above')
 const ways = [
   { value: 'above', label: 'From above', hint: 'As you look into the mould' },
   { value: 'face', label: 'As the face shows it', hint: 'Mirrored: left and right exchanged' },
+  { value: 'round', label: '3D', hint: 'All layers, to be turned' },
 ]
+const top = ref<InstanceType<typeof TopView>>()
+
+/** The line that the chosen layout follows is drawn on the view from above. */
+const lined = computed(() => {
+  const { inclusions } = project.plan!.layers[props.layer?.index ?? 0] ?? { inclusions: [] }
+  return (
+    inclusions.find(({ id, pattern }) => pattern === 'line' && id === chosen.value?.id) ??
+    inclusions.find(({ pattern, line }) => pattern === 'line' && !line)
+  )
+})
+const pending = ref<[number, number][]>([])
+const line = computed(() => {
+  if (!lined.value || seen.value === 'round') return undefined
+  return pending.value.length > 0 ? pending.value : (lined.value.line ?? [])
+})
+function drawLine(points: [number, number][]): void {
+  // A line needs two points: the first waits for the second.
+  if (points.length < 2) return void (pending.value = points)
+  pending.value = []
+  change(lined.value!.id, { line: points, places: undefined })
+}
+function clearLine(): void {
+  pending.value = []
+  change(lined.value!.id, { line: undefined, places: undefined })
+}
+
+const { settled } = useSettling(() => props.layer)
+const drifts = computed(() => {
+  const inclusions = project.plan!.layers[props.layer?.index ?? 0]?.inclusions ?? []
+  return inclusions.flatMap((one, i) => {
+    const settling = settled.value?.[i]
+    const found = own.value.find(({ id }) => id === one.id)
+    if (!settling || !found || !props.layer || settling.drift === 0) return []
+    // Set in with the pour it goes in where it is wished, else half way up.
+    const start = one.lift || props.layer.depth / 2
+    return [{ name: one.name, colour: colourOf(one), start, settling }]
+  })
+})
 </script>
 
 <template>
@@ -27,18 +74,54 @@ const ways = [
         <b>{{ layer?.name }}</b>
         <SegmentField label="Seen" :options="ways" :value="seen" @choose="seen = $event" />
       </figcaption>
+      <RoundView
+        v-if="seen === 'round'"
+        :form="project.piece!.document.form"
+        :up="project.plan!.up"
+        :things="things"
+        :chosen="chosen"
+        @choose="
+          (thing, of) => {
+            emit('select', of)
+            chosen = thing
+          }
+        "
+        @move="(of, id, places) => drag(id, { places }, of)"
+        @moved="drop"
+      />
       <TopView
-        v-if="outline && outline.length > 0"
+        v-else-if="outline && outline.length > 0"
+        ref="top"
         :loops="outline"
         :things="own"
         :mirrored="seen === 'face'"
-        @move="drag"
+        :chosen="chosen"
+        :line="line"
+        @choose="chosen = $event"
+        @move="(id, places) => drag(id, { places })"
         @moved="drop"
+        @remove="remove"
+        @line="drawLine"
       />
       <ProblemNote v-else-if="problem" :problem="problem" />
       <p v-else class="quiet small">Laying them out …</p>
+      <p v-if="line" class="small quiet drawn">
+        {{
+          line.length < 2
+            ? `Click points on the layer: ${lined!.name} follow that line.`
+            : 'Click on for more points.'
+        }}
+        <ElButton v-if="line.length > 0" size="small" @click="clearLine">Clear line</ElButton>
+      </p>
+      <ThingTray
+        @drop="
+          (thing, at) =>
+            seen === 'round' ? add(thing, { x: 0, y: 0 }) : top && add(thing, top.placeAt(at))
+        "
+        @put="(thing) => add(thing, { x: 0, y: 0 })"
+      />
     </figure>
-    <figure>
+    <figure :class="{ drifting: drifts.length > 0 }">
       <figcaption><b>Section</b></figcaption>
       <SideView
         :section="project.survey!.section"
@@ -46,8 +129,16 @@ const ways = [
         :turn="project.turn"
         :things="things"
         :selected="layer?.id"
+        :chosen="chosen"
         @select="emit('select', $event)"
+        @choose="chosen = $event"
+        @move="(of, id, values) => drag(id, values, of)"
+        @moved="drop"
       />
+      <div v-if="drifts.length > 0 && layer">
+        <p class="small quiet">Above the layer's floor, were they set in with the pour</p>
+        <DriftPaths :things="drifts" :depth="layer.depth" />
+      </div>
     </figure>
   </div>
 </template>
@@ -58,15 +149,20 @@ const ways = [
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 14px;
-  padding: 10px 14px 12px;
+  padding: 10px 14px 8px;
 }
 
 figure {
   min-height: 0;
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
   gap: 4px;
   margin: 0;
+}
+
+figure > :nth-child(2) {
+  flex: 1;
 }
 
 figcaption {
@@ -78,10 +174,16 @@ figcaption {
   gap: 4px 12px;
 }
 
+.drawn {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
 @media (max-width: 640px) {
   .views {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: 300px 240px;
+    grid-template-rows: 340px 300px;
   }
 }
 </style>

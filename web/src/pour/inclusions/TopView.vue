@@ -3,21 +3,29 @@ import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { boundsOf, outlineOf, type Arranged, type Place } from '@mivro/core/inclusion'
 import { useDrag } from '../../ui/useDrag.ts'
+import { byHand, type ChosenThing } from './useSetThings.ts'
 
-/** One layer from above, and what lies in it; each thing can be dragged. */
+type Line = [x: number, y: number][]
+
+/** One layer from above, and what lies in it; each thing can be dragged and turned. */
 const props = defineProps<{
   loops: readonly Float64Array[]
   things: readonly (Arranged & { name: string; colour: string })[]
   /** As the face shows it, left and right exchanged. */
   mirrored: boolean
+  chosen?: ChosenThing
+  /** A line that is being drawn for a layout, as far as it goes. */
+  line?: Line
 }>()
 const emit = defineEmits<{
+  choose: [thing: ChosenThing]
   move: [id: string, places: Place[]]
   moved: []
+  remove: []
+  line: [points: Line]
 }>()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 360, height: 360 })
-const chosen = ref('')
 
 /** Around the outline, px. */
 const edge = 18
@@ -32,6 +40,16 @@ const scale = computed(() => {
 const side = computed(() => (props.mirrored ? -1 : 1))
 const x = (at: number) => width.value / 2 + side.value * at * scale.value
 const y = (at: number) => height.value / 2 - at * scale.value
+/** A point of the page as a place in the layer, m from its middle. */
+function placeAt({ clientX, clientY }: { clientX: number; clientY: number }) {
+  const { left, top } = box.value!.getBoundingClientRect()
+  return {
+    x: (side.value * (clientX - left - width.value / 2)) / scale.value,
+    y: -(clientY - top - height.value / 2) / scale.value,
+  }
+}
+defineExpose({ placeAt })
+
 const pathOf = (points: ArrayLike<number>) => {
   const at: string[] = []
   for (let i = 0; i < points.length; i += 2) {
@@ -42,14 +60,16 @@ const pathOf = (points: ArrayLike<number>) => {
 const outline = computed(() => props.loops.map(pathOf).join(''))
 const marks = computed(() =>
   props.things.flatMap(({ id, name, colour, size, places }) => {
-    const { outer, inner } = outlineOf(size.shape)
-    const loops = inner ? [outer, inner] : [outer]
-    const shape = loops
-      .map(
-        (loop) =>
-          `M${loop.map(([u, v]) => `${(side.value * u * size.across * scale.value).toFixed(1)} ${(-v * size.across * scale.value).toFixed(1)}`).join('L')}Z`,
-      )
-      .join('')
+    const loops = outlineOf(size)
+    const shapeOf = (wide: number) =>
+      loops
+        .map(
+          (loop) =>
+            `M${loop.map(([u, v]) => `${(side.value * u * wide).toFixed(1)} ${(-v * wide).toFixed(1)}`).join('L')}Z`,
+        )
+        .join('')
+    const wide = size.across * scale.value
+    const whole = shapeOf(wide)
     return places.map((place, i) => ({
       key: `${id}-${i}`,
       id,
@@ -57,22 +77,25 @@ const marks = computed(() =>
       places,
       label: `${name}, ${i + 1} of ${places.length}`,
       colour,
-      shape,
+      shape: place.size === undefined ? whole : shapeOf(place.size * wide),
+      wide: (place.size ?? 1) * wide,
       at: `translate(${x(place.x).toFixed(1)} ${y(place.y).toFixed(1)}) rotate(${((-side.value * place.turn * 180) / Math.PI).toFixed(1)})`,
     }))
   }),
 )
+type Mark = (typeof marks.value)[number]
+const isChosen = ({ id, i }: Mark) => props.chosen?.id === id && props.chosen.i === i
 
 /** A thing that is touched with fewer pixels than this is hard to take hold of. */
 const least = 5
-const reach = (mark: (typeof marks.value)[number]) =>
-  Math.max(least, (props.things.find(({ id }) => id === mark.id)!.size.across * scale.value) / 2)
+const reach = ({ wide }: Mark) => Math.max(least, wide / 2)
 
-let held: { mark: (typeof marks.value)[number]; x: number; y: number } | undefined
-const put = (mark: (typeof marks.value)[number], dx: number, dy: number) => {
+let held: { mark: Mark; x: number; y: number } | undefined
+const change = (mark: Mark, to: Partial<Place>) =>
+  emit('move', mark.id, byHand(mark.places.with(mark.i, { ...mark.places[mark.i], ...to })))
+const put = (mark: Mark, dx: number, dy: number) => {
   const place = mark.places[mark.i]
-  const moved = { ...place, x: place.x + dx, y: place.y + dy }
-  emit('move', mark.id, mark.places.with(mark.i, moved))
+  change(mark, { x: place.x + dx, y: place.y + dy })
 }
 const { down, move, up } = useDrag({
   move: ({ clientX, clientY }) => {
@@ -85,34 +108,65 @@ const { down, move, up } = useDrag({
   },
   drop: () => emit('moved'),
 })
-function take(mark: (typeof marks.value)[number], event: PointerEvent): void {
+function take(mark: Mark, event: PointerEvent): void {
   held = { mark, x: event.clientX, y: event.clientY }
-  chosen.value = mark.key
+  emit('choose', { id: mark.id, i: mark.i })
   down(event)
 }
-/** Arrows move by half a millimetre, with Shift by five. */
-function nudge(mark: (typeof marks.value)[number], event: KeyboardEvent): void {
+/** R turns by 15°. */
+const turnStep = Math.PI / 12
+/** A whole turn is kept within what a place may hold. */
+const turned = (angle: number) => Math.atan2(Math.sin(angle), Math.cos(angle))
+/** Arrows move by half a millimetre, with Shift by five; R turns, Delete takes out. */
+function nudge(mark: Mark, event: KeyboardEvent): void {
   const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
     event.key
   ]
-  if (!by) return
+  if (by) {
+    const step = event.shiftKey ? 0.005 : 0.0005
+    put(mark, side.value * by[0] * step, by[1] * step)
+    emit('moved')
+  } else if (event.key.toLowerCase() === 'r') {
+    const way = event.shiftKey ? -1 : 1
+    change(mark, { turn: turned(mark.places[mark.i].turn + way * turnStep) })
+    emit('moved')
+  } else if (event.key === 'Delete') emit('remove')
+  else return
   event.preventDefault()
-  const step = event.shiftKey ? 0.005 : 0.0005
-  put(mark, side.value * by[0] * step, by[1] * step)
-  emit('moved')
+  event.stopPropagation()
 }
+
+/** Most points of a line. */
+const mostPoints = 60
+function draw(event: MouseEvent): void {
+  if (!props.line || props.line.length >= mostPoints) return
+  const at = placeAt(event)
+  emit('line', [...props.line, [at.x, at.y]])
+}
+const drawn = computed(() =>
+  props.line?.map(([px, py]) => `${x(px).toFixed(1)},${y(py).toFixed(1)}`).join(' '),
+)
 </script>
 
 <template>
-  <div ref="box" class="top">
-    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
+  <div ref="box" class="top" :class="{ drawing: line }" data-top>
+    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" @click="draw">
       <path :d="outline" class="piece" />
+      <polyline v-if="drawn" :points="drawn" class="line" />
+      <circle
+        v-for="([px, py], i) in line ?? []"
+        :key="i"
+        :cx="x(px)"
+        :cy="y(py)"
+        r="3.5"
+        class="point"
+      />
       <g
         v-for="mark in marks"
         :key="mark.key"
         :transform="mark.at"
         class="thing"
-        :class="{ chosen: mark.key === chosen }"
+        :class="{ chosen: isChosen(mark) }"
         role="button"
         tabindex="0"
         :aria-label="mark.label"
@@ -122,7 +176,7 @@ function nudge(mark: (typeof marks.value)[number], event: KeyboardEvent): void {
         @pointerup="up"
         @pointercancel="up"
         @keydown="nudge(mark, $event)"
-        @focus="chosen = mark.key"
+        @focus="emit('choose', { id: mark.id, i: mark.i })"
       >
         <circle :r="reach(mark)" class="reach" />
         <path :d="mark.shape" :fill="mark.colour" fill-rule="evenodd" />
@@ -152,6 +206,7 @@ svg {
 }
 
 .thing {
+  outline: none;
   cursor: grab;
   touch-action: none;
 }
@@ -170,7 +225,24 @@ svg {
   stroke-width: 2;
 }
 
-.thing:focus-visible {
-  outline: none;
+.drawing svg {
+  cursor: crosshair;
+}
+
+.drawing .thing {
+  pointer-events: none;
+}
+
+.line {
+  fill: none;
+  stroke: var(--teal);
+  stroke-width: 2;
+  stroke-dasharray: 5 4;
+}
+
+.point {
+  fill: var(--panel);
+  stroke: var(--teal);
+  stroke-width: 2;
 }
 </style>

@@ -1,7 +1,7 @@
 import { recipeFor, type RecipeLine } from '@mivro/core/colour'
 import { displayStep } from '@mivro/core/mix'
 import { show, type UnitChoice } from '@mivro/core/units'
-import { makePdf } from '../../ui/pdf.ts'
+import { makePdf } from './pdf.ts'
 
 /** What stands on a recipe card. */
 export interface Recipe {
@@ -13,6 +13,8 @@ export interface Recipe {
   lines: readonly RecipeLine[]
   /** Of the scale, kg. */
   step: number
+  /** Written for so much resin, kg; 100 g unless said. */
+  into?: number
 }
 
 /** A card to keep beside the bottles, A6 across. */
@@ -26,7 +28,7 @@ export function recipeCard(recipe: Recipe, units: UnitChoice): Promise<Blob> {
     content: [
       { text: recipe.name, bold: true, fontSize: 15 },
       {
-        text: `Into ${mass(recipeFor)} of ${recipe.resin}, weighed before the second part`,
+        text: `Into ${mass(recipe.into ?? recipeFor)} of ${recipe.resin}, weighed before the second part`,
         margin: [0, 2, 0, 10],
       },
       {

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import type { Arranged, Place } from '@mivro/core/inclusion'
+import type { Vec3 } from '@mivro/core/mesh'
+import type { Form } from '@mivro/core/piece'
+import type { ThingScene } from '../../solid/thingScene.ts'
+import { askSurface } from '../../work/pool.ts'
+import { byHand, type ChosenThing } from './useSetThings.ts'
+
+/** Everything that is set in, in 3D: the piece is turned by dragging it, things by dragging them. */
+const props = defineProps<{
+  form: Form
+  up: Vec3
+  things: readonly (Arranged & { colour: string })[]
+  chosen?: ChosenThing
+}>()
+const emit = defineEmits<{
+  choose: [thing: ChosenThing, layer: string]
+  move: [layer: string, id: string, places: Place[]]
+  moved: []
+}>()
+const box = ref<HTMLElement>()
+const scene = shallowRef<ThingScene>()
+const failed = ref(false)
+
+/** What is dragged, and where all of its kind lay when it was taken. */
+let held: { thing: Arranged; i: number } | undefined
+let asking = new AbortController()
+onMounted(async () => {
+  try {
+    const { openThings } = await import('../../solid/thingScene.ts')
+    if (!box.value) return
+    scene.value = openThings(box.value, {
+      onChoose(id, i) {
+        const thing = props.things.find((one) => one.id === id)!
+        held = { thing, i }
+        emit('choose', { id, i }, thing.layer)
+      },
+      onDrag(dx, dy) {
+        const { thing, i } = held!
+        const place = thing.places[i]
+        const places = thing.places.with(i, { ...place, x: place.x + dx, y: place.y + dy })
+        emit('move', thing.layer, thing.id, byHand(places))
+      },
+      onDrop: () => emit('moved'),
+    })
+  } catch {
+    // No WebGL on this machine: the view from above and the section tell the same.
+    failed.value = true
+  }
+})
+onBeforeUnmount(() => {
+  asking.abort()
+  scene.value?.close()
+})
+const lay = () =>
+  scene.value?.setThings(props.things, (id, i) => id === props.chosen?.id && i === props.chosen.i)
+watch(
+  [scene, () => JSON.stringify([props.form, props.up])],
+  async () => {
+    if (!scene.value) return
+    asking.abort()
+    const { signal } = (asking = new AbortController())
+    try {
+      scene.value.setPiece(await askSurface(props.form, { signal }), props.up)
+      lay()
+    } catch (error) {
+      if (!signal.aborted) throw error
+    }
+  },
+  { immediate: true },
+)
+watch([() => props.things, () => props.chosen], lay)
+</script>
+
+<template>
+  <div
+    ref="box"
+    class="round"
+    role="img"
+    aria-label="What is set in, in 3D; drag the piece to turn it, a thing to move it"
+  >
+    <p v-if="failed" class="quiet small">
+      3D needs WebGL, which this browser has not. The view from above shows the same.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.round {
+  position: relative;
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+
+.round :deep(canvas) {
+  position: absolute;
+  inset: 0;
+  cursor: grab;
+}
+</style>

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { ElButton, ElCheckbox, ElCheckboxGroup, ElUpload, type UploadFile } from 'element-plus'
+import {
+  shapeOf,
+  sizeOf,
+  thingShapes,
+  thingTraits,
+  type PlanInclusion,
+  type ThingShape,
+  type ThingTrait,
+} from '@mivro/core/inclusion'
+import { clearIndices, clearThingOf, type ClearThing } from '@mivro/core/material'
+import type { Problem } from '@mivro/core/problem'
+import { show } from '@mivro/core/units'
+import { clearThingWords, thingShapeWords, thingTraitWords } from '@mivro/words/inclusion'
+import { useStudio } from '../project/studioStore.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import QuantityField from '../ui/QuantityField.vue'
+import SelectField from '../ui/SelectField.vue'
+import { readThing, thingFiles } from './readThing.ts'
+
+type Thing = Pick<
+  PlanInclusion,
+  'mass' | 'density' | 'thickness' | 'shape' | 'form' | 'traits' | 'index' | 'drinks' | 'heatLimit'
+>
+
+/** What a thing is: its shape, whether light passes it, and what is to be known of it. */
+const props = defineProps<{
+  thing: Thing
+  take: (change: Partial<Thing>) => Problem | undefined
+}>()
+const studio = useStudio()
+const { problems, trying } = useProblems()
+
+const size = computed(() => sizeOf(props.thing))
+const shapes = computed(() =>
+  thingShapes
+    .filter((value) => value !== 'own' || props.thing.form)
+    .map((value) => ({ value, label: thingShapeWords[value] })),
+)
+
+const opaque = '-'
+const clears = computed(() => {
+  const { index } = props.thing
+  const known = Object.entries(clearThingWords) as [ClearThing, string][]
+  return [
+    { value: opaque, label: 'No' },
+    ...known.map(([value, label]) => ({ value, label })),
+    ...(index !== undefined && !clearThingOf(index)
+      ? [{ value: 'other', label: `Refractive index ${index}` }]
+      : []),
+  ]
+})
+const seenThrough = computed(() =>
+  props.thing.index === undefined ? opaque : (clearThingOf(props.thing.index) ?? 'other'),
+)
+const seeThrough = (what: string) =>
+  what !== 'other' &&
+  props.take({ index: what === opaque ? undefined : clearIndices[what as ClearThing] })
+
+/** A drawing names no thickness: a millimetre, unless one is known. */
+const usualThickness = 0.001
+const reading = ref(false)
+const choose = (file: File | undefined) =>
+  file &&
+  trying(async () => {
+    reading.value = true
+    try {
+      const { from, form, holds } = await readThing(file)
+      const { density, thickness = usualThickness } = props.thing
+      const flat = from === 'outline'
+      props.take({
+        form,
+        shape: 'own',
+        thickness: flat ? thickness : undefined,
+        mass: Number((density * holds * (flat ? thickness : 1)).toPrecision(5)),
+      })
+    } finally {
+      reading.value = false
+    }
+  })
+const traits = (chosen: unknown) => {
+  const all = chosen as ThingTrait[]
+  props.take({ traits: all.length > 0 ? all : undefined })
+}
+</script>
+
+<template>
+  <SelectField
+    label="Shape"
+    :options="shapes"
+    :value="shapeOf(thing)"
+    @choose="take({ shape: $event as ThingShape })"
+  />
+  <p class="small quiet line">
+    {{ show(size.across, 'length', studio.units) }} wide and
+    {{ show(size.thickness, 'length', studio.units) }} thick, by its weight.
+    <ElUpload
+      class="own"
+      :auto-upload="false"
+      :show-file-list="false"
+      :accept="thingFiles"
+      :on-change="({ raw }: UploadFile) => choose(raw)"
+    >
+      <ElButton tag="span" size="small" :loading="reading">Own shape from a file</ElButton>
+    </ElUpload>
+  </p>
+  <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+  <SelectField
+    label="Light passes"
+    :options="clears"
+    :value="seenThrough"
+    @choose="seeThrough($event)"
+  />
+  <QuantityField
+    label="Heat limit"
+    kind="temperature"
+    optional
+    placeholder="by what it is"
+    :value="thing.heatLimit"
+    :take="(heatLimit) => take({ heatLimit })"
+  />
+  <ElCheckboxGroup
+    class="traits"
+    aria-label="What is to be known of it"
+    :model-value="thing.traits ?? []"
+    @update:model-value="traits"
+  >
+    <ElCheckbox
+      v-for="trait in thingTraits"
+      :key="trait"
+      :value="trait"
+      :label="thingTraitWords[trait]"
+    />
+  </ElCheckboxGroup>
+  <QuantityField
+    v-if="thing.traits?.includes('porous')"
+    label="Drinks, of its volume"
+    kind="fraction"
+    optional
+    placeholder="typical"
+    :value="thing.drinks"
+    :take="(drinks) => take({ drinks })"
+  />
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+
+.traits {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 10px;
+}
+</style>
