@@ -16,7 +16,7 @@ describe('a dose', () => {
   })
 
   it('of drops goes by those that were counted from the bottle', () => {
-    const bottle = { form: 'dye', drops: [{ count: 20, mass: 0.5 * gram }] } as const
+    const bottle = { form: 'dye' as const, drops: [{ count: 20, mass: 0.5 * gram }] }
     expect(countedDose(bottle, 'drops')).toEqual({ mass: 0.025 * gram, learned: true })
     expect(doseIn('drops', bottle, 0.001, 0.05)).toBeCloseTo(2, 12)
     expect(countedDose({ form: 'dye' }, 'drops')?.learned).toBe(false)

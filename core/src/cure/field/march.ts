@@ -1,6 +1,7 @@
 import { siliconeBody, type Solid } from '../kinetics/index.ts'
 import { conduct, conductionOf, type Conduction } from './conduction.ts'
-import type { FieldFrame, FieldQuestion, HeatField, PouredLayer } from './pouring.ts'
+import { inlaid, type Inlay } from './inlay.ts'
+import type { FieldFrame, FieldQuestion, HeatField } from './pouring.ts'
 import { cellKind, type HeatGrid } from './heatGrid.ts'
 import { layersOf } from './layerStory.ts'
 import { react, reactionTable, tabledRate, type ReactionTable } from './reaction.ts'
@@ -48,7 +49,7 @@ export class FieldMarch {
     this.#question = { ...question, mould }
     this.members = layersOf(grid, layers.length)
     this.#tables = layers.map(({ law }) => reactionTable(law))
-    this.#volumes = this.members.map((cells) => volumesOf(grid, cells))
+    this.#volumes = this.members.map((cells) => volumesOf(grid, cells, question.inlay))
     this.#cured = this.members.map((cells) => new Float64Array(cells.length))
     this.temperature = Float64Array.from(grid.kind, (kind) =>
       kind === cellKind.mould ? mouldTemperature : room,
@@ -174,8 +175,11 @@ export class FieldMarch {
   }
 
   #conductionNow(): Conduction {
-    const { grid, layers, mould, faces } = this.#question
-    return conductionOf(grid, bodies(grid, layers, this.awake, mould), faces)
+    return conductionOf(
+      this.#question.grid,
+      bodies(this.#question, this.awake),
+      this.#question.faces,
+    )
   }
 
   /** J over the room that cells of a kind hold. */
@@ -190,26 +194,33 @@ export class FieldMarch {
 }
 
 function bodies(
-  grid: HeatGrid,
-  layers: readonly PouredLayer[],
+  { grid, layers, mould, inlay }: FieldQuestion,
   awake: readonly number[],
-  mould: Solid,
 ): (cell: number) => Solid | undefined {
   const there = new Set(awake)
   return (cell) => {
     const kind = grid.kind[cell]
     if (kind === cellKind.mould) return mould
     const layer = kind - cellKind.layer0
-    return there.has(layer) ? layers[layer].law.thermal : undefined
+    if (!there.has(layer)) return undefined
+    const { thermal } = layers[layer].law
+    const share = inlay?.share[cell] ?? 0
+    if (share === 0) return thermal
+    return inlaid(thermal, share, inlay!.heldHeat[cell], inlay!.conductivity[cell])
   }
 }
 
-function volumesOf({ counts: [nx, ny], edges }: HeatGrid, cells: Uint32Array): Float64Array {
+/** Of the resin in each cell, m³. */
+function volumesOf(
+  { counts: [nx, ny], edges }: HeatGrid,
+  cells: Uint32Array,
+  inlay?: Inlay,
+): Float64Array {
   return Float64Array.from(cells, (i) => {
     const x = i % nx
     const y = Math.floor(i / nx) % ny
     const z = Math.floor(i / (nx * ny))
     const side = (axis: number, n: number) => edges[axis][n + 1] - edges[axis][n]
-    return side(0, x) * side(1, y) * side(2, z)
+    return side(0, x) * side(1, y) * side(2, z) * (1 - (inlay?.share[i] ?? 0))
   })
 }

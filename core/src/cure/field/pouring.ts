@@ -1,5 +1,6 @@
 import type { CureLaw, Solid } from '../kinetics/index.ts'
 import type { HeatGrid } from './heatGrid.ts'
+import type { Inlay } from './inlay.ts'
 import type { LayerHeat } from './layerStory.ts'
 
 /** One layer as it is poured: when, s, and how it comes out of its cup. */
@@ -17,6 +18,8 @@ export interface FieldQuestion {
   /** Of the mould when the first is poured; the room's unless said. */
   mouldTemperature?: number
   mould?: Solid
+  /** What is set into the layers, by cell. */
+  inlay?: Inlay
   /** Heat that free faces and the one on the bench lose, W/(m²·K). */
   faces?: { air: number; bench: number }
   /** Seconds to follow it. */

@@ -8,9 +8,12 @@ import {
   type MouldWalls,
 } from '../../cure/index.ts'
 import type { Resin } from '../../material/index.ts'
+import type { SetLayer } from '../../inclusion/index.ts'
 import type { Mesh, Vec3 } from '../../mesh/index.ts'
 import type { CompiledPlan } from '../compile/compiled.ts'
+import { layersToSet } from '../look.ts'
 import type { Plan } from '../plan.ts'
+import { inlayOf } from './inlay.ts'
 
 /** What the heat of a pour depends on, as plain data. */
 export interface PourHeatQuestion {
@@ -22,6 +25,8 @@ export interface PourHeatQuestion {
   walls: MouldWalls
   until: number
   cells: number
+  /** What is set in, as far as heat asks; left out: nothing. */
+  set?: SetLayer[]
 }
 
 /** Cells of a first look, of the shown field, and of one to be sure by. */
@@ -51,6 +56,7 @@ export function pourHeatQuestion(
     room: plan.room,
     mouldTemperature: compiled.into.warmth,
     walls: compiled.into.walls,
+    set: warmed(layersToSet(plan, compiled)),
     until: Math.min(
       Math.max((compiled.demouldAt ?? 0) * past.share, last + past.least),
       last + past.most,
@@ -59,9 +65,25 @@ export function pourHeatQuestion(
   }
 }
 
+/** What is set in without what heat does not ask: its name, its colour, its traits. */
+function warmed(layers: SetLayer[]): SetLayer[] | undefined {
+  if (layers.every(({ things }) => things.length === 0)) return undefined
+  return layers.map((layer) => ({
+    ...layer,
+    things: layer.things.map((thing) => ({
+      ...thing,
+      name: '',
+      colour: undefined,
+      traits: undefined,
+      index: undefined,
+      heatLimit: undefined,
+    })),
+  }))
+}
+
 /**
- * Heat and cure of a whole pour in its mould, layers poured at their times. Inclusions are taken
- * as resin. Throws `Problem` as `heatGrid` does.
+ * Heat and cure of a whole pour in its mould, layers poured at their times; what is set in takes
+ * the place of resin in its cells. Throws `Problem` as `heatGrid` does.
  */
 export function pourHeat(
   mesh: Mesh,
@@ -69,7 +91,7 @@ export function pourHeat(
   lawOf: (resin: Resin) => Learned,
   options?: { frames?: number; onProgress?: (share: number) => void },
 ): HeatField {
-  const { up, layers, room, mouldTemperature, walls, until, cells } = question
+  const { up, layers, room, mouldTemperature, walls, until, cells, set } = question
   const grid = heatGrid({ mesh, up, tops: layers.map(({ top }) => top), walls, cells })
   const poured = layers.map(({ batch, pourAt = Infinity }) => {
     if (!batch) return { law: unpoured, pourAt: Infinity, start: { alpha: 0, temperature: room } }
@@ -77,7 +99,8 @@ export function pourHeat(
     const cup = { mass: batch.mass, room: batch.room, start: batch.materialTemperature }
     return { law, pourAt, start: afterCup(law, cup, batch.inCup ?? batch.resin.mixTime) }
   })
-  return heatField({ grid, layers: poured, room, mouldTemperature, until }, options)
+  const inlay = set && inlayOf(mesh, up, grid, set)
+  return heatField({ grid, layers: poured, room, mouldTemperature, until, inlay }, options)
 }
 
 /** Stands in for a layer that is never poured: its cells stay air. */
