@@ -40,7 +40,7 @@ export function inlayOf(
 ): Inlay | undefined {
   const things = new Map(set.flatMap(({ things: all }) => all.map((one) => [one.id, one])))
   if (things.size === 0) return undefined
-  const { counts, edges, kind } = grid
+  const { edges, kind } = grid
   const inlay: Inlay = {
     share: new Float32Array(kind.length),
     heldHeat: new Float32Array(kind.length),
@@ -53,20 +53,23 @@ export function inlayOf(
     const samples = samplesOf(size, narrowest(edges))
     for (const place of places) {
       const share = place.size ?? 1
-      const volume = ((thing.mass / thing.density) * share ** 3) / (samples.length / 3)
+      const volume = ((thing.mass / thing.density) * share ** 3) / (samples.at.length / 3)
+      const sides = samples.sides.map((side) => share * side)
       const [c, s] = [Math.cos(place.turn), Math.sin(place.turn)]
-      for (let i = 0; i < samples.length; i += 3) {
-        const [px, py, pz] = [share * samples[i], share * samples[i + 1], share * samples[i + 2]]
-        const at = cellAt(edges, counts, [
+      for (let i = 0; i < samples.at.length; i += 3) {
+        const [px, py, pz] = [0, 1, 2].map((k) => share * samples.at[i + k])
+        const around = cellsAround(grid, sides, [
           middle[0] + place.x + c * px - s * py,
           middle[1] + place.y + s * px + c * py,
           middle[2] + floor + (place.up ?? 0) + pz,
         ])
-        if (at === undefined || kind[at.cell] < cellKind.layer0) continue
-        const more = Math.min(volume / at.volume, 1 - inlay.share[at.cell])
-        inlay.share[at.cell] += more
-        inlay.heldHeat[at.cell] += more * thing.density * heatCapacity
-        inlay.conductivity[at.cell] += more * conductivity
+        for (const { cell, holds, part } of around) {
+          if (kind[cell] < cellKind.layer0) continue
+          const more = Math.min((part * volume) / holds, 1 - inlay.share[cell])
+          inlay.share[cell] += more
+          inlay.heldHeat[cell] += more * thing.density * heatCapacity
+          inlay.conductivity[cell] += more * conductivity
+        }
       }
     }
   }
@@ -78,8 +81,8 @@ export function inlayOf(
   return inlay
 }
 
-/** Points within a thing, around the middle of its underside, each standing for as much of it. */
-function samplesOf(size: ThingSize, cell: number): Float64Array {
+/** Boxes that fill a thing, by their middles around the middle of its underside and their sides, m. */
+function samplesOf(size: ThingSize, cell: number): { at: Float64Array; sides: Vec3 } {
   const flat: [Vec3, Vec3, Vec3] = [
     [1, 0, 0],
     [0, 1, 0],
@@ -87,7 +90,7 @@ function samplesOf(size: ThingSize, cell: number): Float64Array {
   ]
   const axes = axesFor(flat[2])
   const mesh = thingsMesh(size, [{ x: 0, y: 0, turn: 0 }], axes, [0, 0, 0], 0)
-  const along = Math.min(finest, Math.max(samplesAlong, Math.ceil((4 * size.across) / cell)))
+  const along = Math.min(finest, Math.max(samplesAlong, Math.ceil((2 * size.across) / cell)))
   // A flat thing has one sample through its thickness at least.
   const through = Math.max(1, Math.round((along * size.thickness) / size.across))
   const grid = voxelise(mesh, flat[2], { cells: [along, along, Math.min(along, through)] })
@@ -105,18 +108,36 @@ function samplesOf(size: ThingSize, cell: number): Float64Array {
       }
     }
   }
-  return Float64Array.from(found.length > 0 ? found : [0, 0, size.thickness / 2])
+  const at = Float64Array.from(found.length > 0 ? found : [0, 0, size.thickness / 2])
+  return { at, sides: grid.cell }
 }
 
 const narrowest = (edges: HeatGrid['edges']): number =>
   Math.min(...edges.map((edge) => edge[1 + (edge.length >> 1)] - edge[edge.length >> 1]))
 
-/** The cell that a place along the axes lies in, and how large it is. */
-function cellAt(edges: HeatGrid['edges'], [nx, ny]: readonly number[], at: Vec3) {
-  const n = [0, 1, 2].map((axis) => indexIn(edges[axis], at[axis]))
-  if (n.includes(-1)) return undefined
-  const volume = n.reduce((whole, i, axis) => whole * (edges[axis][i + 1] - edges[axis][i]), 1)
-  return { cell: (n[2] * ny + n[1]) * nx + n[0], volume }
+/** The cells that a box around a place along the axes reaches, and the part of it in each. */
+function cellsAround({ edges, counts: [nx, ny] }: HeatGrid, sides: readonly number[], at: Vec3) {
+  const [xs, ys, zs] = edges.map((edge, axis) => partsAlong(edge, at[axis], sides[axis]))
+  return zs.flatMap((z) =>
+    ys.flatMap((y) =>
+      xs.map((x) => ({
+        cell: (z.i * ny + y.i) * nx + x.i,
+        holds: x.side * y.side * z.side,
+        part: x.part * y.part * z.part,
+      })),
+    ),
+  )
+}
+
+/** The same along one axis. */
+function partsAlong(edges: Float64Array, middle: number, side: number) {
+  const [low, high] = [middle - side / 2, middle + side / 2]
+  const parts: { i: number; side: number; part: number }[] = []
+  for (let i = Math.max(0, indexIn(edges, low)); i < edges.length - 1 && edges[i] < high; i++) {
+    const part = (Math.min(high, edges[i + 1]) - Math.max(low, edges[i])) / side
+    if (part > 0) parts.push({ i, side: edges[i + 1] - edges[i], part })
+  }
+  return parts
 }
 
 /** Which cell along one axis; −1 outside. */
