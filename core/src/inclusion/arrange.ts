@@ -70,6 +70,9 @@ export function arrange(mesh: Mesh, up: Vec3, layers: readonly SetLayer[]): Arra
   return { outlines, things }
 }
 
+/** Slices of a layer that its outline is asked at. */
+const slices = 12
+
 /** One kind of thing in its layer, clear of what lies there already. */
 function lay(
   { id: layer, bottom, top }: SetLayer,
@@ -83,56 +86,88 @@ function lay(
   const lift = Math.min(highest, thing.lift ?? (thing.lies === 'floor' ? 0 : highest))
   const floor = bottom + lift
   const above = spreadOver(thing, highest - lift)
-  const [lowest, roof] = [
-    cutAt(Math.max(floor, bottom + hair * depth)),
-    cutAt(Math.min(top - hair * depth, thing.spread ? top : floor + size.thickness)),
-  ]
-  const narrow = narrower(lowest, roof)
   const share = (i: number) => sizeShare(thing, i)
   const half = (i: number) => (share(i) * size.across) / 2
+  /** What both the underside and the top of a thing that stands so high have room in. */
+  const roomAt = (up: number): Loops =>
+    narrower(
+      cutAt(Math.max(floor + up, bottom + hair * depth)),
+      cutAt(Math.min(top - hair * depth, floor + up + size.thickness)),
+    )
+  const step = highest / slices
+  const sliceOf = (up: number) => (step > 0 ? step * Math.floor(up / step) : 0)
   const heights = (i: number, up = above(i)): readonly [number, number] => [
     floor + up,
     floor + up + share(i) * size.thickness,
   ]
-  const takes = ({ x, y, up }: Place, i: number): Taken => {
+  const takes = ({ x, y, up = 0 }: Place, i: number): Taken => {
     const [low, high] = heights(i, up)
     return { x, y, half: half(i), floor: low, roof: high }
   }
   const byHand = (thing.places ?? []).slice(0, thing.count)
-  const first = byHand.length
   const handTaken = byHand.map(takes)
-  const found = scatter(narrow, thing.count - first, {
-    pattern: thing.pattern ?? 'even',
-    seed: thing.seed ?? 1,
-    half: size.across / 2,
-    share: (i) => share(first + i),
-    heights: (i) => heights(first + i),
-    line: thing.line,
-    taken: [...before, ...handTaken],
-  })
-  const places = [...byHand, ...found].map((place, i): LaidPlace => ({
-    ...place,
-    ...(thing.spread && place.up === undefined && { up: above(i) }),
-    ...(share(i) !== 1 && { size: share(i) }),
-  }))
+  const places: LaidPlace[] = [...byHand]
+  const taken = [...before, ...handTaken]
+  /** As many more as find room when they stand so high, or each as high as its spread has it. */
+  const more = (raised?: number, below?: Loops) => {
+    const first = places.length
+    const up = (i: number) => raised ?? above(first + i)
+    const spread = raised === undefined && thing.spread !== undefined
+    const found = scatter(
+      spread ? widest(floor, top, cutAt) : roomAt(raised ?? 0),
+      thing.count - first,
+      {
+        pattern: thing.pattern ?? 'even',
+        seed: thing.seed ?? 1,
+        half: size.across / 2,
+        share: (i) => share(first + i),
+        heights: (i) => heights(first + i, up(i)),
+        within: spread ? (i) => roomAt(sliceOf(up(i))) : undefined,
+        notWithin: below,
+        line: thing.line,
+        taken,
+      },
+    )
+    const laid = found.map((place, i): LaidPlace => ({ ...place, ...(up(i) && { up: up(i) }) }))
+    places.push(...laid)
+    taken.push(...laid.map((place, i) => takes(place, first + i)))
+  }
+  more()
+  // In the hollow of a mould what has no room on its floor comes to lie on its wall above.
+  if (bottom === 0 && thing.lies === 'floor' && !thing.lift && !thing.spread) {
+    for (let k = 1; k <= slices && places.length < thing.count; k++) {
+      more(k * step, roomAt((k - 1) * step))
+    }
+  }
+  const sized = places.map((place, i) => (share(i) === 1 ? place : { ...place, size: share(i) }))
   return {
-    taken: places.map(takes),
+    taken: sized.map(takes),
     arranged: {
       layer,
       id: thing.id,
       size,
       floor,
-      places,
+      places: sized,
       over: thing.count - places.length,
-      astray: byHand.filter(
-        ({ x, y }, i) =>
-          !isInside(narrow, x, y) || wallDistance(narrow, x, y) < clearance.wall + half(i) - same,
-      ).length,
+      astray: byHand.filter(({ x, y, up = 0 }, i) => {
+        const room = roomAt(up)
+        return !isInside(room, x, y) || wallDistance(room, x, y) < clearance.wall + half(i) - same
+      }).length,
       meeting: handTaken.filter((one, i) =>
         [...before, ...handTaken.toSpliced(i, 1)].some((other) => meets(one, other)),
       ).length,
     },
   }
+}
+
+/** The widest outline between two heights, by a few cuts. */
+function widest(
+  from: number,
+  to: number,
+  cutAt: (height: number) => Float64Array[],
+): Float64Array[] {
+  const cuts = Array.from({ length: 5 }, (_, i) => cutAt(from + ((to - from) * (i + 0.5)) / 5))
+  return cuts.reduce((best, cut) => (areaWithin(cut) > areaWithin(best) ? cut : best))
 }
 
 /** Whether two things overlap. */

@@ -30,6 +30,9 @@ export function speedAtOne(thing: Sized, liquid: number): number {
   return (lighter * (thing.mass / thing.density) * gravity) / (8 * across)
 }
 
+/** Enough for a drag a thousand times that of creeping flow. */
+const newtonSteps = 6
+
 /** Thicker than this share of its width, an own form falls like a ball. */
 const chunky = 0.4
 const isRound = (shape: string, across: number, thickness: number): boolean =>
@@ -53,14 +56,14 @@ export function speedBy(thing: Sized, liquid: number): (viscosity: number) => nu
     const slow = atOne / viscosity
     const reynolds = (speed: number) => (liquid * Math.abs(speed) * width) / viscosity
     if (reynolds(slow) <= creeping) return slow
-    // v·(1 + 0.15·Re(v)^0.687) = v0 rises with v, so halving between 0 and v0 finds it.
-    let [low, high] = [0, 1]
-    for (let i = 0; i < 40; i++) {
-      const share = (low + high) / 2
-      if (share * (1 + 0.15 * reynolds(share * slow) ** 0.687) > 1) high = share
-      else low = share
+    // The share s of creeping speed solves s·(1 + c·s^0.687) = 1: Newton's rule from below.
+    const c = 0.15 * reynolds(slow) ** 0.687
+    let share = 1 / (1 + c)
+    for (let i = 0; i < newtonSteps; i++) {
+      const drag = c * share ** 0.687
+      share -= (share * (1 + drag) - 1) / (1 + 1.687 * drag)
     }
-    return low * slow
+    return share * slow
   }
 }
 

@@ -123,3 +123,27 @@ describe('what things need before, by what is known of them', () => {
     expect(prepareThings([{ name: 'x', density, traits: [trait] }])[0].steps).toEqual(steps)
   })
 })
+
+describe('things in the hollow of a mould', () => {
+  const bowl = cavityOf(buildSolid({ solid: 'ball', diameter: 60 * mm })).mesh
+  const grit = { id: 'g', name: 'Grit', count: 40, mass: 0.1e-3, density: 2900 }
+  const lay = (top: number) =>
+    arrange(bowl, up, [{ id: 'a', bottom: 0, top, things: [{ ...grit, lies: 'floor' }] }]).things[0]
+
+  it('lie on its wall where the floor has no room for more', () => {
+    const { places, over, size } = lay(25 * mm)
+    expect(over).toBe(0)
+    // Where the ball is that wide: h = R − √(R² − r²).
+    for (const { x, y, up = 0 } of places) {
+      const wall = 30 * mm - Math.sqrt((30 * mm) ** 2 - (x * x + y * y))
+      expect(up + size.thickness).toBeGreaterThan(wall)
+    }
+    expect(places.some(({ up = 0 }) => up > 2 * mm)).toBe(true)
+  })
+
+  it('on a flat floor none hangs above it', () => {
+    const flat = laid({ count: 600, mass: 0.4e-3 })
+    expect(flat.over).toBeGreaterThan(0)
+    expect(flat.places.every(({ up }) => up === undefined)).toBe(true)
+  })
+})

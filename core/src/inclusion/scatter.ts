@@ -29,6 +29,10 @@ export interface ScatterOptions {
   /** What the pattern follows where it is a line. */
   line?: readonly (readonly [x: number, y: number])[]
   taken?: readonly Taken[]
+  /** Where the i-th has room, if that is not the same for all. */
+  within?: (i: number) => Loops
+  /** Where there is room in this too, a thing would sink on. */
+  notWithin?: Loops
 }
 
 /**
@@ -48,6 +52,8 @@ export function scatter(
     heights = () => [0, 0],
     line,
     taken = [],
+    within = () => loops,
+    notWithin,
   }: ScatterOptions,
 ): Place[] {
   const random = xoroshiro128plus(seed)
@@ -60,10 +66,13 @@ export function scatter(
   const along = pattern === 'line' && line ? alongLine(line) : undefined
   let half = largest
   let [floor, roof] = heights(0)
+  let region = loops
+  const roomIn = (loops: Loops, x: number, y: number) =>
+    isInside(loops, x, y) && wallDistance(loops, x, y) >= clearance.wall + half
   const fits = (x: number, y: number) =>
     near.room(x, y, half, floor, roof) >= clearance.thing &&
-    isInside(loops, x, y) &&
-    wallDistance(loops, x, y) >= clearance.wall + half
+    roomIn(region, x, y) &&
+    !(notWithin && roomIn(notWithin, x, y))
   const anywhere = (): [number, number] => [
     low[0] + next() * (high[0] - low[0]),
     low[1] + next() * (high[1] - low[1]),
@@ -99,6 +108,7 @@ export function scatter(
   for (let i = 0; i < count; i++) {
     half = largest * share(i)
     ;[floor, roof] = heights(i)
+    region = within(i)
     let best: [number, number] | undefined
     let bestRoom = -1
     for (let k = 0, found = 0; k < tries && found < (pattern === 'even' ? candidates : 1); k++) {

@@ -21,8 +21,20 @@ const blends = { crisp: 0, late: 0, soft: 0.003, bled: 0.012 } as const
 const steps = 8
 
 /**
+ * How far a layer and the one below blend into each other, m, half on either side of the join; at
+ * most half of the thinner of the two.
+ *
+ * @example blendWidth([{ top: 0.01, join: 'crisp' }, { top: 0.02, join: 'soft' }], 1) // 0.003
+ */
+export function blendWidth(layers: readonly Stratum[], i: number): number {
+  const middle = layers[i - 1].top
+  const thinner = Math.min(middle - (layers[i - 2]?.top ?? 0), layers[i].top - middle)
+  return Math.min(blends[layers[i].join], thinner / 2)
+}
+
+/**
  * The levels that light is cut at, and what lies between: layers, and ramps where a join is soft
- * or bled. A ramp takes at most half of the thinner of its layers.
+ * or bled.
  *
  * @example strata([{ top: 0.01, join: 'crisp' }, { top: 0.02, join: 'crisp' }]).levels.length // 1
  */
@@ -31,8 +43,7 @@ export function strata(layers: readonly Stratum[]): { levels: Float64Array; medi
   const media: Medium[] = [{ below: 0, above: 0, share: 0 }]
   for (let i = 1; i < layers.length; i++) {
     const middle = layers[i - 1].top
-    const thinner = Math.min(middle - (layers[i - 2]?.top ?? 0), layers[i].top - middle)
-    const width = Math.min(blends[layers[i].join], thinner / 2)
+    const width = blendWidth(layers, i)
     if (width > 0) {
       for (let k = 0; k < steps; k++) {
         levels.push(middle - width / 2 + (k * width) / steps)

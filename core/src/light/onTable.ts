@@ -92,35 +92,80 @@ export function lightTable(
   layers: readonly Matter[],
   reach: number,
 ): TableLight {
-  const { paths, straight, middle, half, expected } = light
-  const map = new Float32Array(cells * cells * bandCount).fill(1)
+  const { paths, middle, half } = light
+  const { shadow, landing, cell, near } = landingsOf(light)
+  const map = new Float32Array(cells * cells * bandCount)
+  for (let i = 0, at = 0; i < shadow.length; i++) {
+    for (let band = 0; band < bandCount; band++) map[at++] = shadow[i]
+  }
   const passing = new Passing(media, layers, reach)
   const share = new Float64Array(bandCount)
-  const minus = new Float64Array(bandCount).fill(-1)
-  const add = (x: number, y: number, by: Float64Array, weight: number) => {
-    const column = ((x - middle[0] + half) / (2 * half)) * cells - 0.5
-    const row = ((y - middle[1] + half) / (2 * half)) * cells - 0.5
-    const [c, r] = [Math.floor(column), Math.floor(row)]
-    for (const [dr, dc] of corners) {
-      if (r + dr < 0 || r + dr >= cells || c + dc < 0 || c + dc >= cells) continue
-      const near = (1 - Math.abs(column - c - dc)) * (1 - Math.abs(row - r - dr))
-      const at = ((r + dr) * cells + c + dc) * bandCount
-      for (let band = 0; band < bandCount; band++)
-        map[at + band] += (near * weight * by[band]) / expected
+  for (let j = 0; j < landing.length; j++) {
+    passing.through(paths, landing[j], share)
+    for (let corner = 4 * j; corner < 4 * j + 4; corner++) {
+      const at = cell[corner] * bandCount
+      const weight = near[corner]
+      if (weight === 0) continue
+      for (let band = 0; band < bandCount; band++) map[at + band] += weight * share[band]
     }
-  }
-  for (let i = 0; i < paths.count; i++) {
-    if (paths.sheen[i] === 0 && paths.end[i] < ends.thing) continue
-    add(straight[2 * i], straight[2 * i + 1], minus, 1)
-    if (paths.end[i] !== ends.table) continue
-    passing.through(paths, i, share)
-    add(paths.at[3 * i], paths.at[3 * i + 1], share, paths.weight[i])
   }
   for (let i = 0; i < map.length; i++) if (map[i] < 0) map[i] = 0
   const lamp = blurred(blurred(map, soft), soft)
   const around = blurred(blurred(lamp, wide), wide)
   const bands = lamp.map((share, i) => fromLamp * share + (1 - fromLamp) * around[i])
   return { middle, half, bands, rgb: rgbOf(bands) }
+}
+
+/** What of the table's light no dose changes. */
+interface Landings {
+  /** By cell: what an empty table gets, less what the piece holds up. */
+  shadow: Float32Array
+  /** The paths that come through to the table, */
+  landing: Uint32Array
+  /** and for each of them the four cells it lands between, and its share in each. */
+  cell: Uint32Array
+  near: Float32Array
+}
+
+const known = new WeakMap<LampLight, Landings>()
+
+function landingsOf(light: LampLight): Landings {
+  const found = known.get(light) ?? land(light)
+  known.set(light, found)
+  return found
+}
+
+function land({ paths, straight, middle, half, expected }: LampLight): Landings {
+  const shadow = new Float32Array(cells * cells).fill(1)
+  const landing: number[] = []
+  const cell: number[] = []
+  const near: number[] = []
+  const between = (x: number, y: number, put: (cell: number, share: number) => void) => {
+    const column = ((x - middle[0] + half) / (2 * half)) * cells - 0.5
+    const row = ((y - middle[1] + half) / (2 * half)) * cells - 0.5
+    const [c, r] = [Math.floor(column), Math.floor(row)]
+    for (const [dr, dc] of corners) {
+      const out = r + dr < 0 || r + dr >= cells || c + dc < 0 || c + dc >= cells
+      const share = (1 - Math.abs(column - c - dc)) * (1 - Math.abs(row - r - dr))
+      put(out ? 0 : (r + dr) * cells + c + dc, out ? 0 : share / expected)
+    }
+  }
+  for (let i = 0; i < paths.count; i++) {
+    if (paths.sheen[i] === 0 && paths.end[i] < ends.thing) continue
+    between(straight[2 * i], straight[2 * i + 1], (at, share) => (shadow[at] -= share))
+    if (paths.end[i] !== ends.table) continue
+    landing.push(i)
+    between(paths.at[3 * i], paths.at[3 * i + 1], (at, share) => {
+      cell.push(at)
+      near.push(share * paths.weight[i])
+    })
+  }
+  return {
+    shadow,
+    landing: Uint32Array.from(landing),
+    cell: Uint32Array.from(cell),
+    near: Float32Array.from(near),
+  }
 }
 
 function rgbOf(bands: Float32Array): Float32Array {
@@ -144,25 +189,40 @@ const corners = [
 
 /** Each cell the mean of those around it; outside the picture the table is empty. */
 function blurred(map: Float32Array, reach: number): Float32Array {
-  const pass = (from: Float32Array, stride: number, across: number) => {
-    const to = new Float32Array(from.length)
-    const width = 2 * reach + 1
-    for (let line = 0; line < cells; line++) {
+  const row = cells * bandCount
+  const along = new Float32Array(map.length)
+  const both = new Float32Array(map.length)
+  mean(map, along, reach, bandCount, row)
+  mean(along, both, reach, row, bandCount)
+  return both
+}
+
+/** Running means along lines whose cells lie `stride` apart, `across` from line to line. */
+function mean(
+  from: Float32Array,
+  to: Float32Array,
+  reach: number,
+  stride: number,
+  across: number,
+): void {
+  const sums = new Float64Array(bandCount)
+  const width = 2 * reach + 1
+  for (let line = 0; line < cells; line++) {
+    const start = line * across
+    sums.fill(reach)
+    for (let i = 0; i <= reach; i++) {
+      for (let band = 0; band < bandCount; band++) sums[band] += from[start + i * stride + band]
+    }
+    for (let i = 0; i < cells; i++) {
+      const at = start + i * stride
+      const comes = i + reach + 1 < cells ? at + (reach + 1) * stride : -1
+      const goes = i >= reach ? at - reach * stride : -1
       for (let band = 0; band < bandCount; band++) {
-        const start = line * across + band
-        const at = (i: number) => (i < 0 || i >= cells ? 1 : from[start + i * stride])
-        let sum = 0
-        for (let i = -reach; i <= reach; i++) sum += at(i)
-        for (let i = 0; i < cells; i++) {
-          to[start + i * stride] = sum / width
-          sum += at(i + reach + 1) - at(i - reach)
-        }
+        to[at + band] = sums[band] / width
+        sums[band] += (comes < 0 ? 1 : from[comes + band]) - (goes < 0 ? 1 : from[goes + band])
       }
     }
-    return to
   }
-  const row = cells * bandCount
-  return pass(pass(map, bandCount, row), row, bandCount)
 }
 
 /**

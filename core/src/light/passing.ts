@@ -5,6 +5,17 @@ import type { Paths } from './paths.ts'
 /** Lengths in a table of a scattering medium. */
 const entries = 512
 
+/** e^−x is looked up: straight between entries so near that it is right to 5e-7. */
+const perUnit = 512
+const deepest = 32
+const fades = Float64Array.from({ length: perUnit * deepest + 2 }, (_, i) => Math.exp(-i / perUnit))
+function fading(x: number): number {
+  if (x >= deepest) return 0
+  const at = x * perUnit
+  const i = at | 0
+  return fades[i] + (at - i) * (fades[i + 1] - fades[i])
+}
+
 /** What one medium does over any length, looked up. */
 interface Scattering {
   back: Float32Array
@@ -23,6 +34,7 @@ export class Passing {
   private readonly clear: boolean
   private readonly sum = new Float64Array(bandCount)
   private readonly passed = new Float64Array(bandCount)
+  private known: { paths: Paths; lengths: Float32Array } | undefined
 
   constructor(
     private readonly media: readonly Medium[],
@@ -47,7 +59,7 @@ export class Passing {
     }
     if (this.clear) {
       const count = this.layers.length
-      const lengths = lengthsOf(paths, this.media, count)
+      const lengths = this.lengths(paths)
       for (let layer = 0; layer < count; layer++) {
         const length = lengths[path * count + layer]
         const at = bandCount * layer
@@ -64,7 +76,7 @@ export class Passing {
         }
       }
     }
-    for (let band = 0; band < bandCount; band++) out[band] *= Math.exp(-sum[band])
+    for (let band = 0; band < bandCount; band++) out[band] *= fading(sum[band])
   }
 
   /**
@@ -84,9 +96,17 @@ export class Passing {
       for (let band = 0; band < bandCount; band++) {
         light[band] = table
           ? light[band] * table.through[at + band] + falls * table.back[at + band]
-          : light[band] * Math.exp(-this.absorb[at + band] * length[i])
+          : light[band] * fading(this.absorb[at + band] * length[i])
       }
     }
+  }
+
+  /** One look-up for all paths. */
+  private lengths(paths: Paths): Float32Array {
+    if (this.known?.paths !== paths) {
+      this.known = { paths, lengths: lengthsOf(paths, this.media, this.layers.length) }
+    }
+    return this.known.lengths
   }
 
   private entry(length: number): number {

@@ -1,9 +1,10 @@
 import { bandCount, rgbOfBands, type Matter, type Spectrum } from '../colour/index.ts'
+import { endingOf, type Seen } from './ending.ts'
 import { lightAt, type TableLight } from './onTable.ts'
 import type { Medium } from './media.ts'
 import { Passing } from './passing.ts'
 import { ends, type Paths } from './paths.ts'
-import { mountColours, neutral, roomLight, woodAt, type Setting } from './setting.ts'
+import { mountColours, woodAt, type Setting } from './setting.ts'
 
 /** What paths are shaded with; none of it needs a new trace. */
 export interface Shading {
@@ -21,12 +22,6 @@ export interface Shading {
   reach: number
 }
 
-/** The table fades into the room between these distances, in reaches. */
-const fades = [2.2, 6] as const
-
-/** An opaque layer sends light back as its surface is turned to the lamp: so much from all around. */
-const around = 0.55
-
 /**
  * Linear red, green and blue of every path, three numbers each.
  *
@@ -35,73 +30,54 @@ const around = 0.55
 export function shade(paths: Paths, shading: Shading): Float32Array {
   const { media, layers, setting, lamp, table, things, reach } = shading
   const passing = new Passing(media, layers, reach)
+  const { end: seen, sheen: mirror, falls } = endingOf(paths, setting, lamp, reach)
+  const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
   const out = new Float32Array(3 * paths.count)
   const weights = rgbOfBands
-  const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
   const light = new Float64Array(bandCount)
   const mirrored = new Float64Array(bandCount)
   const lit = new Float64Array(bandCount)
   const rgb = new Float64Array(3)
-  const [lx, ly, lz] = lamp
+  const wood = setting.table === 'wood'
   const shines = setting.table === 'light' || !table
-  const even = setting.table === 'wood' ? 0 : neutral[setting.table]
-  const tableLight = (x: number, y: number, into: Float64Array): void => {
-    if (setting.table === 'wood') woodAt(x, y, into)
-    else for (let band = 0; band < bandCount; band++) into[band] = even
-    if (!shines) {
-      lightAt(table, x, y, lit)
-      for (let band = 0; band < bandCount; band++) into[band] *= lit[band]
-    }
-    const far = farness(x, y, reach)
-    if (far > 0) {
-      const horizon = horizonAt(x, y, lamp)
-      for (let band = 0; band < bandCount; band++) into[band] += far * (horizon - into[band])
-    }
+  /** Light from where a path ends, in each band. */
+  const from = (kind: number, at: Float32Array, i: number, of: Seen, into: Float64Array): void => {
+    const own = of.own[i]
+    const more = of.more[i]
+    if (kind === ends.table && own > 0) {
+      if (wood) woodAt(at[3 * i], at[3 * i + 1], into)
+      if (!shines) lightAt(table, at[3 * i], at[3 * i + 1], lit)
+      for (let band = 0; band < bandCount; band++) {
+        into[band] = more + own * (wood ? into[band] : 1) * (shines ? 1 : lit[band])
+      }
+    } else for (let band = 0; band < bandCount; band++) into[band] = more
   }
-  const from = (end: number, at: Float32Array, i: number, into: Float64Array): void => {
-    if (end === ends.table) return tableLight(at[3 * i], at[3 * i + 1], into)
-    const share = roomLight(at[3 * i], at[3 * i + 1], at[3 * i + 2], lamp)
-    for (let band = 0; band < bandCount; band++) into[band] = share
-  }
-  const falls = (of: Float32Array, i: number): number =>
-    around + (1 - around) * Math.max(0, of[3 * i] * lx + of[3 * i + 1] * ly + of[3 * i + 2] * lz)
   /** What is seen beside the piece needs no bands where the table is neutral. */
   const beside = (i: number): void => {
-    const x = paths.at[3 * i]
-    const y = paths.at[3 * i + 1]
-    if (paths.end[i] === ends.room) {
-      const share = roomLight(x, y, paths.at[3 * i + 2], lamp)
-      out[3 * i] = out[3 * i + 1] = out[3 * i + 2] = share
-      return
-    }
+    const own = seen.own[i]
+    const more = seen.more[i]
     rgb[0] = rgb[1] = rgb[2] = 1
-    if (!shines) lightAt(table, x, y, rgb)
-    const far = farness(x, y, reach)
-    const horizon = far > 0 ? horizonAt(x, y, lamp) : 0
-    const own = (1 - far) * even
-    const share = far * horizon
-    out[3 * i] = share + own * rgb[0]
-    out[3 * i + 1] = share + own * rgb[1]
-    out[3 * i + 2] = share + own * rgb[2]
+    if (own > 0 && !shines) lightAt(table, paths.at[3 * i], paths.at[3 * i + 1], rgb)
+    out[3 * i] = more + own * rgb[0]
+    out[3 * i + 1] = more + own * rgb[1]
+    out[3 * i + 2] = more + own * rgb[2]
   }
 
   for (let i = 0; i < paths.count; i++) {
     const sheen = paths.sheen[i]
     const end = paths.end[i]
-    if (sheen === 0 && end < ends.thing && (even > 0 || end === ends.room)) {
+    if (sheen === 0 && end < ends.thing && (!wood || end === ends.room)) {
       beside(i)
       continue
     }
     if (end >= ends.thing) {
       const colour = end === ends.mount ? mount! : things[paths.thing[i]]
-      const share = falls(paths.at, i)
+      const share = seen.own[i]
       for (let band = 0; band < bandCount; band++) light[band] = colour[band] * share
-    } else if (paths.weight[i] > 0) from(end, paths.at, i, light)
-    else for (let band = 0; band < bandCount; band++) light[band] = 0
-    if (paths.starts[i + 1] > paths.starts[i]) {
-      passing.behind(paths, i, light, falls(paths.normal, i))
-    }
-    if (sheen > 0) from(paths.sheenEnd[i], paths.sheenAt, i, mirrored)
+    } else if (paths.weight[i] > 0) from(end, paths.at, i, seen, light)
+    else light.fill(0)
+    if (paths.starts[i + 1] > paths.starts[i]) passing.behind(paths, i, light, falls[i])
+    if (sheen > 0) from(paths.sheenEnd[i], paths.sheenAt, i, mirror, mirrored)
     const weight = paths.weight[i]
     let red = 0
     let green = 0
@@ -117,18 +93,6 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
     out[3 * i + 2] = blue
   }
   return out
-}
-
-/** How much of the room's light the table fades into, that far from the piece. */
-function farness(x: number, y: number, reach: number): number {
-  const square = (x * x + y * y) / (reach * reach)
-  if (square <= fades[0] * fades[0]) return 0
-  return Math.min(1, (Math.sqrt(square) - fades[0]) / (fades[1] - fades[0]))
-}
-
-function horizonAt(x: number, y: number, lamp: readonly number[]): number {
-  const size = Math.sqrt(x * x + y * y)
-  return roomLight(x / size, y / size, 0, lamp)
 }
 
 const fine = 4096

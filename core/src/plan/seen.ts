@@ -8,6 +8,7 @@ import {
   toLinear,
 } from '../colour/index.ts'
 import { areaAt, type FillCurve } from '../filling/index.ts'
+import { blendWidth } from '../light/index.ts'
 import type { CompiledLayer } from './compile/compiled.ts'
 
 /** Heights of a layer that its colour is reckoned at. */
@@ -70,3 +71,30 @@ export const seenAgainstLight = (
   matter: NonNullable<CompiledLayer['matter']>,
   depth: number,
 ): string => hexOf(toLinear(passes([{ matter, depth }])))
+
+/** Where two layers blend, and what is seen at its lower and upper end. */
+export interface SeenBlend {
+  id: string
+  bottom: number
+  top: number
+  colours: [below: string, above: string]
+}
+
+/**
+ * The soft and bled joins of a pour as an eye sees them from the side, over white.
+ *
+ * @example seenBlends(compiled.layers, curveOf60ml) // []
+ */
+export function seenBlends(layers: readonly CompiledLayer[], curve: FillCurve): SeenBlend[] {
+  const filled = layers.filter(({ depth }) => depth > 0)
+  const strata = filled.map(({ top, join, clock }) => ({ top, join: clock?.meets ?? join }))
+  return filled.slice(1).flatMap((above, k) => {
+    const below = filled[k]
+    const width = blendWidth(strata, k + 1)
+    if (width === 0 || !above.matter || !below.matter) return []
+    const [bottom, top] = [below.top - width / 2, below.top + width / 2]
+    const at = ({ matter }: CompiledLayer, height: number) =>
+      seenOver(matter!, Math.sqrt(Math.max(0, areaAt(curve, height))), 1)
+    return { id: above.id, bottom, top, colours: [at(below, bottom), at(above, top)] }
+  })
+}

@@ -18,6 +18,26 @@ const silicone = {
 const seen = (id: string, value: number, room: number, on: string) =>
   ({ id, what: 'pot life', value, room: celsius(room), mass: 0.1, on }) as const
 
+/** A crescent one wide: most of a circle, less one that is set aside. */
+function crescent() {
+  const arc = (radius: number, x: number, from: number, until: number) =>
+    Array.from({ length: 20 }, (_, i) => from + ((until - from) * i) / 19).flatMap((angle) => [
+      Math.round(1e4 * (x + radius * Math.cos(angle))) / 1e4,
+      Math.round(1e4 * radius * Math.sin(angle)) / 1e4,
+    ])
+  // They meet where x = 0.195, 0.46 from the middle line.
+  const outer = Math.acos(0.195 / 0.5)
+  const inner = Math.acos((0.195 - 0.21) / 0.4605)
+  return {
+    loops: [
+      [
+        ...arc(0.5, 0, outer, 2 * Math.PI - outer),
+        ...arc(0.4605, 0.21, 2 * Math.PI - inner - 0.03, inner + 0.03),
+      ],
+    ],
+  }
+}
+
 /** The shelf of the demo studio. Every sheet is made up. */
 export const materials: Record<string, Material> = {
   'demo-slow-epoxy': {
@@ -174,6 +194,38 @@ export const materials: Record<string, Material> = {
     mass: 0.00008,
     thickness: 0.003,
     note: 'Washed and dried: pores feed bubbles for hours.',
+  },
+  'demo-crescent': {
+    kind: 'inclusion',
+    name: 'Crescent charm',
+    density: 8500,
+    mass: 0.0006,
+    thickness: 0.0006,
+    shape: 'own',
+    form: crescent(),
+    traits: ['has a face'],
+    note: 'Punched brass, polished on one side.',
+  },
+  'demo-beads': {
+    kind: 'inclusion',
+    name: 'Glass beads',
+    density: 2500,
+    mass: 0.00003,
+    shape: 'ball',
+    colour: '#dfe8ea',
+    index: 1.52,
+    note: 'They all but vanish in clear resin.',
+  },
+  'demo-dusk-recipe': {
+    kind: 'recipe',
+    name: 'Dusk with moonlight',
+    parts: [
+      { material: 'demo-violet', name: 'Violet dye', fraction: 0.0012 },
+      { material: 'demo-moonlight', name: 'Moonlight mica', fraction: 0.008 },
+    ],
+    colour: '#c0b8d6',
+    depth: 0.006,
+    note: 'For the small drops: a pearl in the dusk.',
   },
   'demo-firm-platinum': {
     ...silicone,

@@ -203,7 +203,7 @@ export const pieces: DemoPiece[] = [
       copies: 2,
       layers: [
         layer('grit', 'Grit bed', 18, {
-          tints: [{ material: 'demo-basalt', fraction: 0.01 }],
+          tints: [{ material: 'demo-basalt', fraction: 0.0004 }],
           inclusions: [
             {
               id: 'grit',
@@ -211,10 +211,11 @@ export const pieces: DemoPiece[] = [
               count: 60,
               mass: 0.00008,
               density: 2900,
-              lift: 0,
+              smallest: 0.5,
             },
           ],
         }),
+        layer('body', 'Clear body', 52.45, { resin: 'demo-deep-epoxy' }),
       ],
     },
     pulls: [],

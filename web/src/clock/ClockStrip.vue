@@ -289,14 +289,8 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
       </g>
       <g v-for="one in settings" :key="one.key" class="setting">
         <title>{{ one.says }}</title>
-        <rect
-          :x="one.from"
-          :y="top(one.row) + thick"
-          :width="one.until - one.from"
-          height="4"
-          rx="2"
-        />
-        <path :d="`M${one.from} ${top(one.row) + thick - 4}l6 6l-6 6l-6 -6Z`" />
+        <rect :x="one.from" :y="top(one.row) + 2" :width="one.until - one.from" height="3" />
+        <path :d="`M${one.from} ${top(one.row) - 2}l5.5 5.5l-5.5 5.5l-5.5 -5.5Z`" />
       </g>
       <g aria-hidden="true">
         <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
@@ -385,9 +379,9 @@ svg.waiting {
 }
 
 .setting {
-  fill: var(--brass);
-  stroke: var(--ink);
-  stroke-width: 0.6;
+  fill: var(--ink);
+  stroke: var(--panel);
+  stroke-width: 1;
 }
 
 .trim {

@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue'
 import { ElButton, ElCheckbox, ElCheckboxGroup, ElUpload, type UploadFile } from 'element-plus'
 import {
+  colourOf,
+  outlineOf,
   shapeOf,
   sizeOf,
   thingShapes,
@@ -23,7 +25,16 @@ import { readThing, thingFiles } from './readThing.ts'
 
 type Thing = Pick<
   PlanInclusion,
-  'mass' | 'density' | 'thickness' | 'shape' | 'form' | 'traits' | 'index' | 'drinks' | 'heatLimit'
+  | 'mass'
+  | 'density'
+  | 'thickness'
+  | 'shape'
+  | 'form'
+  | 'traits'
+  | 'index'
+  | 'drinks'
+  | 'heatLimit'
+  | 'colour'
 >
 
 /** What a thing is: its shape, whether light passes it, and what is to be known of it. */
@@ -35,6 +46,11 @@ const studio = useStudio()
 const { problems, trying } = useProblems()
 
 const size = computed(() => sizeOf(props.thing))
+const outline = computed(() =>
+  outlineOf(size.value)
+    .map((loop) => `M${loop.map(([x, y]) => `${x.toFixed(3)} ${(-y).toFixed(3)}`).join('L')}Z`)
+    .join(''),
+)
 const shapes = computed(() =>
   thingShapes
     .filter((value) => value !== 'own' || props.thing.form)
@@ -94,9 +110,14 @@ const traits = (chosen: unknown) => {
     :value="shapeOf(thing)"
     @choose="take({ shape: $event as ThingShape })"
   />
-  <p class="small quiet line">
-    {{ show(size.across, 'length', studio.units) }} wide and
-    {{ show(size.thickness, 'length', studio.units) }} thick, by its weight.
+  <div class="small quiet line">
+    <svg class="outline" width="40" height="40" viewBox="-0.54 -0.54 1.08 1.08" aria-hidden="true">
+      <path :d="outline" :fill="colourOf(thing)" fill-rule="evenodd" />
+    </svg>
+    <p>
+      {{ show(size.across, 'length', studio.units) }} wide and
+      {{ show(size.thickness, 'length', studio.units) }} thick, by its weight.
+    </p>
     <ElUpload
       class="own"
       :auto-upload="false"
@@ -106,7 +127,7 @@ const traits = (chosen: unknown) => {
     >
       <ElButton tag="span" size="small" :loading="reading">Own shape from a file</ElButton>
     </ElUpload>
-  </p>
+  </div>
   <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
   <SelectField
     label="Light passes"
@@ -148,9 +169,20 @@ const traits = (chosen: unknown) => {
 
 <style scoped>
 .line {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
+  display: grid;
+  grid-template-columns: 40px minmax(0, 1fr);
+  align-items: center;
+  gap: 6px 12px;
+}
+
+.outline {
+  grid-row: 1 / 3;
+  align-self: start;
+}
+
+.outline path {
+  stroke: var(--shade);
+  stroke-width: 0.02;
 }
 
 .traits {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import type { FillCurve, Section } from '@mivro/core/filling'
-import { seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/plan'
+import { seenBlends, seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/plan'
 import { useSidedFrame } from '../../cutaway/useSidedFrame.ts'
 
 /** The piece from the side as an eye sees it, over white. */
@@ -33,6 +33,8 @@ const bands = computed(() =>
       return { id: layer.id, name: layer.name, top, tall: bottom - top, stops: stops.reverse() }
     }),
 )
+/** Where two layers run into each other. */
+const blends = computed(() => seenBlends(props.compiled.layers, props.curve))
 </script>
 
 <template>
@@ -55,6 +57,16 @@ const bands = computed(() =>
               :stop-color="stop.colour"
             />
           </linearGradient>
+          <linearGradient
+            v-for="blend in blends"
+            :id="`${id}-${blend.id}-join`"
+            :key="`${blend.id}-join`"
+            x2="0"
+            y2="1"
+          >
+            <stop offset="0" :stop-color="blend.colours[1]" />
+            <stop offset="1" :stop-color="blend.colours[0]" />
+          </linearGradient>
         </defs>
         <g :clip-path="`url(#${id})`">
           <rect
@@ -69,6 +81,16 @@ const bands = computed(() =>
           >
             <title>{{ band.name }}</title>
           </rect>
+          <rect
+            v-for="blend in blends"
+            :key="`${blend.id}-join`"
+            :x="0"
+            :y="frame.y(blend.top)"
+            :width="width"
+            :height="frame.y(blend.bottom) - frame.y(blend.top)"
+            :fill="`url(#${id}-${blend.id}-join)`"
+            class="join"
+          />
         </g>
         <path :d="path" class="outline" />
         <rect
@@ -99,6 +121,10 @@ const bands = computed(() =>
   stroke: var(--ink);
   stroke-width: 1.6;
   stroke-linejoin: round;
+  pointer-events: none;
+}
+
+.join {
   pointer-events: none;
 }
 

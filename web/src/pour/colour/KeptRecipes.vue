@@ -113,7 +113,7 @@ function useIt(id: string): void {
       </ElTableColumn>
       <ElTableColumn
         v-slot="{ row }"
-        :label="`per ${show(recipeFor, 'mass', studio.units)}`"
+        :label="`per ${show(recipeFor, 'mass', studio.units, { step: 1e-3 })}`"
         align="right"
       >
         {{ row.hundred }}
@@ -121,7 +121,7 @@ function useIt(id: string): void {
       <ElTableColumn
         v-if="mix !== undefined"
         v-slot="{ row }"
-        :label="`in this mix, ${show(mix, 'mass', studio.units)}`"
+        :label="`in this mix, ${show(mix, 'mass', studio.units, { step: 1e-3 })}`"
         align="right"
       >
         <b>{{ row.mix }}</b>
