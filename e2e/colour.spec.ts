@@ -54,7 +54,7 @@ test('a coaster is tinted to a picked colour, gets forty flakes, is split, and c
   await wish(mivro, '#d8c6ea')
   await expect(panel).toContainText(/Nobody can tell it|Close:|Near,/)
   await panel.getByRole('button', { name: 'Use these doses' }).click()
-  await expect(panel.getByRole('heading', { name: /^Recipe for 100/ })).toBeVisible()
+  await expect(panel.getByRole('region', { name: 'Recipe' })).toContainText('per 100 g')
   const card = await taken(page, 'Save recipe card')
   expect(card.toString('latin1').startsWith('%PDF')).toBe(true)
 
@@ -162,8 +162,11 @@ test('brass stars in a deep layer: told, laid on a gelled base in one click, and
   await expect(page.locator('[data-thing]').first()).toHaveAttribute('transform', moved!)
 })
 
-test('a turntable of the piece is saved as one PNG of 24 pictures', async ({ mivro, page }) => {
-  test.setTimeout(120_000)
+test('a turntable of the piece is saved as one PNG of 24 pictures, side by side or turning', async ({
+  mivro,
+  page,
+}) => {
+  test.setTimeout(200_000)
   await mivro.open('/pieces/demo-keycap/pour?lens=colour')
   await pictureOf(page)
   await page.getByRole('button', { name: 'Turn over', exact: true }).click()
@@ -172,14 +175,23 @@ test('a turntable of the piece is saved as one PNG of 24 pictures', async ({ miv
     .or(page.getByText('Black'))
     .first()
     .click()
-  const waiting = page.waitForEvent('download', { timeout: 90_000 })
-  await page.getByRole('button', { name: 'Save turntable' }).click()
-  const download = await waiting
-  expect(download.suggestedFilename()).toBe('ring-system-keycap-turntable.png')
-  const png = readFileSync((await download.path())!)
-  // A PNG says its sides in its header: 6 by 4 pictures of 320 px.
-  expect(png.subarray(1, 4).toString()).toBe('PNG')
-  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1920, 1280])
+  const around = async (as: string, name: string) => {
+    const waiting = page.waitForEvent('download', { timeout: 90_000 })
+    await page.getByRole('button', { name: 'Save turntable' }).click()
+    await page.getByRole('menuitem', { name: as }).click()
+    const download = await waiting
+    expect(download.suggestedFilename()).toBe(name)
+    const png = readFileSync((await download.path())!)
+    expect(png.subarray(1, 4).toString()).toBe('PNG')
+    // A PNG says its sides in its header.
+    return { png, sides: [png.readUInt32BE(16), png.readUInt32BE(20)] }
+  }
+  const sheet = await around('Contact sheet, PNG', 'ring-system-keycap-contact-sheet.png')
+  expect(sheet.sides).toEqual([1920, 1280])
+  const { png, sides } = await around('Animated PNG', 'ring-system-keycap-turntable.png')
+  expect(sides).toEqual([320, 320])
+  // The animation control chunk (PNG 3rd edition, acTL) says how many frames.
+  expect(png.readUInt32BE(png.indexOf('acTL') + 4)).toBe(24)
 })
 
 test('a ladder is printed, and how a chip came out becomes a chip that stays', async ({
@@ -220,4 +232,80 @@ test('water in a tint is refused with the reason, and petals bring their days to
   await expect(page.locator('main')).toContainText(
     'Brass stars: degrease it with alcohol and touch it no more (30 min).',
   )
+})
+
+test('doses are kept as a recipe, used in another layer, and go out as a table', async ({
+  mivro,
+  page,
+}) => {
+  test.setTimeout(90_000)
+  await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
+  const panel = page.getByRole('complementary', { name: 'What is chosen' })
+  await choose(page, '2 Dusk violet')
+  await panel.getByRole('button', { name: 'Save recipe', exact: true }).click()
+  await expect(panel).toContainText('Kept among your materials')
+  await choose(page, '3 Comet tail')
+  await panel.locator('.kept').click()
+  await page.getByRole('option', { name: 'Comet drop, large, Dusk violet', exact: true }).click()
+  await expect(mivro.field("Tint, share of the resin's weight")).toHaveValue('0.15')
+  await mivro.saved()
+
+  await mivro.open('/shelf')
+  await page.getByRole('link', { name: /^Comet drop, large, Dusk violet/ }).click()
+  const weighed = page.getByRole('region', { name: 'Weighed out' })
+  await expect(weighed).toContainText('Violet dye')
+  await mivro.type('Resin, both parts', '250 g')
+  // 0.15 % of 250 g.
+  await expect(weighed).toContainText(/0\.3[78]\d* g/)
+  await page.getByRole('button', { name: 'Export' }).click()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: 'CSV, a table' }).click()
+  const table = readFileSync((await (await waiting).path())!, 'utf8')
+  expect(table).toContain('Violet dye 0.15 %')
+  // The same file comes back: everything is here already.
+  await page.getByRole('button', { name: 'Import' }).click()
+  await page
+    .locator('.el-dialog input[type=file]')
+    .setInputFiles({ name: 'm.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+  await expect(page.getByRole('dialog')).toContainText(/0 new/)
+})
+
+test('doses are counted in drops of this bottle, and a coat outside has doses of its own', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
+  const panel = page.getByRole('complementary', { name: 'What is chosen' })
+  await choose(page, '2 Dusk violet')
+  await mivro.pick('Doses in', 'Drops')
+  await expect(panel).toContainText('as you weighed')
+  await mivro.type('Tint, drops in this mix', '10')
+  // The studio's drops weigh 1.49 g for 50; ten of them are 0.298 g.
+  await mivro.pick('Doses in', 'Weight')
+  await expect(mivro.field('Tint, weight in this mix')).toHaveValue(/^0\.29[78]/)
+  await mivro.type('Tint, weight in this mix', '-1')
+  await expect(panel.getByRole('alert').first()).toBeVisible()
+  await panel.getByText('Coat outside', { exact: true }).click()
+  await expect(panel).toContainText('Thickness of the coat')
+  await wish(mivro, '#c9a0b4')
+  await expect(panel).toContainText('Stir these shares into the coat')
+  await expect(panel.getByRole('button', { name: 'Use these doses' })).toHaveCount(0)
+})
+
+test('a gem in a gold mount is another picture, and clear beads vanish in it', async ({
+  mivro,
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
+  const free = await pictureOf(page)
+  await mivro.pick('Held in', 'In gold')
+  await page.waitForTimeout(500)
+  const gold = await pictureOf(page)
+  const yellow = ({ bytes }: { bytes: number[] }) => {
+    let count = 0
+    for (let i = 0; i < bytes.length; i += 4) if (bytes[i] > bytes[i + 2] + 40) count++
+    return count
+  }
+  expect(yellow(gold)).toBeGreaterThan(yellow(free) + 1000)
 })

@@ -29,20 +29,24 @@ const ways = [
 ]
 const top = ref<InstanceType<typeof TopView>>()
 
-/** The line that the chosen layout follows is drawn on the view from above. */
+/** The line that a layout follows is drawn on the view from above: the chosen one's, else the first. */
 const lined = computed(() => {
-  const { inclusions } = project.plan!.layers[props.layer?.index ?? 0] ?? { inclusions: [] }
-  return (
-    inclusions.find(({ id, pattern }) => pattern === 'line' && id === chosen.value?.id) ??
-    inclusions.find(({ pattern, line }) => pattern === 'line' && !line)
-  )
+  const inclusions = project.plan!.layers[props.layer?.index ?? 0]?.inclusions ?? []
+  const along = inclusions.filter(({ pattern }) => pattern === 'line')
+  return along.find(({ id }) => id === chosen.value?.id) ?? along[0]
 })
 const pending = ref<[number, number][]>([])
 const line = computed(() => {
   if (!lined.value || seen.value === 'round') return undefined
   return pending.value.length > 0 ? pending.value : (lined.value.line ?? [])
 })
+/** More points are put down by clicks; without a line there is nothing else to do. */
+const wanted = ref(false)
+const drawing = computed(
+  () => line.value !== undefined && (wanted.value || line.value.length < 2 || !lined.value?.line),
+)
 function drawLine(points: [number, number][]): void {
+  wanted.value = true
   // A line needs two points: the first waits for the second.
   if (points.length < 2) return void (pending.value = points)
   pending.value = []
@@ -97,6 +101,7 @@ const drifts = computed(() => {
         :mirrored="seen === 'face'"
         :chosen="chosen"
         :line="line"
+        :drawing="drawing"
         @choose="chosen = $event"
         @move="(id, places) => drag(id, { places })"
         @moved="drop"
@@ -106,11 +111,11 @@ const drifts = computed(() => {
       <ProblemNote v-else-if="problem" :problem="problem" />
       <p v-else class="quiet small">Laying them out …</p>
       <p v-if="line" class="small quiet drawn">
-        {{
-          line.length < 2
-            ? `Click points on the layer: ${lined!.name} follow that line.`
-            : 'Click on for more points.'
-        }}
+        <span v-if="drawing">Click points on the layer: {{ lined!.name }} follow that line.</span>
+        <ElButton v-if="drawing && line.length > 1" size="small" @click="wanted = false">
+          Done
+        </ElButton>
+        <ElButton v-if="!drawing" size="small" @click="wanted = true">Draw on</ElButton>
         <ElButton v-if="line.length > 0" size="small" @click="clearLine">Clear line</ElButton>
       </p>
       <ThingTray

@@ -95,9 +95,12 @@ const away = computed(
 <style scoped>
 .tray {
   display: flex;
-  gap: 6px;
-  padding: 6px 0 2px;
-  overflow: auto hidden;
+  flex: none;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  max-height: 68px;
+  padding: 4px 0 2px;
+  overflow: hidden auto;
   scrollbar-width: thin;
 }
 

@@ -16,6 +16,8 @@ const props = defineProps<{
   chosen?: ChosenThing
   /** A line that is being drawn for a layout, as far as it goes. */
   line?: Line
+  /** Clicks put down its points. */
+  drawing?: boolean
 }>()
 const emit = defineEmits<{
   choose: [thing: ChosenThing]
@@ -139,7 +141,7 @@ function nudge(mark: Mark, event: KeyboardEvent): void {
 /** Most points of a line. */
 const mostPoints = 60
 function draw(event: MouseEvent): void {
-  if (!props.line || props.line.length >= mostPoints) return
+  if (!props.drawing || !props.line || props.line.length >= mostPoints) return
   const at = placeAt(event)
   emit('line', [...props.line, [at.x, at.y]])
 }
@@ -149,7 +151,7 @@ const drawn = computed(() =>
 </script>
 
 <template>
-  <div ref="box" class="top" :class="{ drawing: line }" data-top>
+  <div ref="box" class="top" :class="{ drawing }" data-top>
     <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" @click="draw">
       <path :d="outline" class="piece" />
       <polyline v-if="drawn" :points="drawn" class="line" />
