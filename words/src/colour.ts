@@ -1,4 +1,6 @@
 import type { DoseUnit } from '@mivro/core/colour'
+import { unseen, type Floating } from '@mivro/core/inclusion'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
 
 /** What doses are counted in. */
 export const doseUnitWords: Record<DoseUnit, string> = {
@@ -28,4 +30,24 @@ export function sayNearness(off: number): string {
   if (off < plain) return 'Close: side by side a small difference is seen.'
   if (off < other) return `Near, but plainly another shade (ΔE ${Math.round(off)}).`
   return `The tints on hand do not reach this colour; this is the nearest (ΔE ${Math.round(off)}).`
+}
+
+/**
+ * What becomes of a tint's flakes in a layer that is poured then, in the person's units.
+ *
+ * @example sayFloating({ drift: -0.0001, holdsFrom: 0 }, { mixAt: 0, pourAt: 300, cupUntil: 1800 }) // 'Its flakes stay afloat.'
+ */
+export function sayFloating(
+  { drift, holdsFrom }: Floating,
+  { mixAt, pourAt, cupUntil }: { mixAt: number; pourAt: number; cupUntil: number },
+  choice: UnitChoice = metric,
+): string {
+  if (Math.abs(drift) < unseen) return 'Its flakes stay afloat.'
+  const way = drift < 0 ? 'sink' : 'rise'
+  const far = `Its flakes ${way} ${show(Math.abs(drift), 'length', choice)} before the gel`
+  const pours = cupUntil - mixAt
+  const wait = showDuration(holdsFrom)
+  return pourAt - mixAt < holdsFrom && holdsFrom <= pours
+    ? `${far}; poured ${wait} after mixing they stay.`
+    : `${far}; they would stay only ${wait} after mixing, when it no longer pours: pour thinner layers, or a resin that gels sooner.`
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
-import { contrast } from './matter.ts'
+import { highestRead } from './ladder.ts'
+import { bodyMatter, contrast } from './matter.ts'
 import { countedDose, doseIn, doseUnits, shareOf } from './doseUnit.ts'
 import { recipeLines } from './recipe.ts'
 import { wetMatter } from './wet.ts'
@@ -64,5 +65,17 @@ describe('the tinted part in its cup', () => {
 
   it('of a resin that cures white is clear yet', () => {
     expect(contrast(wetMatter(whiteUrethane, []), 1, 0.02)).toBeLessThan(0.01)
+  })
+})
+
+describe('how much still reads', () => {
+  // Beer–Lambert: through twice the depth half the dose sends back the same.
+  it('where a layer is thickest goes down as it gets thicker', () => {
+    const body = bodyMatter(slowEpoxy)
+    const thin = highestRead(violet, body, 0.05)!
+    const thick = highestRead(violet, body, 0.1)!
+    expect(thin / thick).toBeGreaterThan(1.9)
+    expect(thin / thick).toBeLessThan(2.2)
+    expect(highestRead(violet, body, 0.001)).toBeUndefined()
   })
 })

@@ -1,8 +1,8 @@
 import type { Tint } from '../material/index.ts'
-import { matterOf, type Matter, mixed } from './matter.ts'
+import { luminance, matterOf, type Matter, mixed } from './matter.ts'
 import { hexOf } from './hex.ts'
 import { deltaE } from './lab.ts'
-import { seenThrough } from './look.ts'
+import { lookThrough, seenThrough } from './look.ts'
 import { even } from './bands.ts'
 
 /** One chip of a ladder: what it is dosed with, and what is expected of it. */
@@ -59,4 +59,28 @@ export function lowestSeen(tint: Tint, body: Matter, thinnest: number): number |
     else low = middle
   }
   return high
+}
+
+/** A colour that sends back less than this of the light reads as black (from memory). */
+const blackBelow = 0.03
+
+/**
+ * The highest dose that still reads as a colour where a layer is thickest, over white; none where
+ * it does up to the tint's limit.
+ *
+ * @example highestRead(violet, clearMatter, 0.001) // undefined
+ */
+export function highestRead(tint: Tint, body: Matter, thickest: number): number | undefined {
+  const reads = (dose: number) => {
+    const matter = mixed(body, [{ matter: matterOf(tint), dose }])
+    return luminance(lookThrough([{ matter, depth: thickest }], even(1))) >= blackBelow
+  }
+  if (reads(tint.limit)) return undefined
+  let [low, high] = [0, tint.limit]
+  while (high - low > 1e-4 * tint.limit) {
+    const middle = (low + high) / 2
+    if (reads(middle)) low = middle
+    else high = middle
+  }
+  return low
 }

@@ -27,8 +27,12 @@ export function speedAtOne(thing: Sized, liquid: number): number {
     const radius = roundRadius(thing)
     return (2 / 9) * lighter * gravity * radius * radius
   }
-  return (lighter * (thing.mass / thing.density) * gravity) / (8 * across)
+  return discSpeed(lighter, thing.mass / thing.density, across)
 }
+
+/** Of a disc broadside on, for 1 Pa·s: Δρ·V·g / 16a, with a half its width (Happel & Brenner 1965). */
+export const discSpeed = (lighter: number, volume: number, across: number): number =>
+  (lighter * volume * gravity) / (8 * across)
 
 /** Enough for a drag a thousand times that of creeping flow. */
 const newtonSteps = 6

@@ -1,5 +1,6 @@
 export * from './arrange.ts'
 export * from './drift.ts'
+export * from './flake.ts'
 export * from './hold.ts'
 export * from './inclusion.ts'
 export * from './layingList.ts'

@@ -88,6 +88,7 @@ export const columns: readonly Column[] = [
   { name: 'body', field: 'body', kinds: ['resin'] },
   { name: 'thinned_with', field: 'carrier', kinds: ['tint'] },
   { name: 'covers_from_mm', field: 'hides', kinds: ['tint'], unit: mm },
+  { name: 'flake_mm', field: 'flake', kinds: ['tint'], unit: mm },
   { name: 'toothpick_tip_g', field: 'tip', kinds: ['tint'], unit: gram },
   { name: 'tints', field: 'parts', kinds: ['recipe'], list: parts },
   { name: 'seen_at_mm', field: 'depth', kinds: ['recipe'], unit: mm },

@@ -178,6 +178,8 @@ export const tintSchema = z.object({
   hides: quantity('length', 1e-5, 0.2).optional(),
   /** What it is thinned with; left out: nothing. */
   carrier: z.enum(carriers).optional(),
+  /** How wide its flakes are, m; left out: what is usual for its form. */
+  flake: quantity('length', 1e-6, 0.01).optional(),
   /** What the tip of a toothpick takes up, kg; left out: what is usual for its form. */
   tip: quantity('mass', 1e-7, 0.01).optional(),
   /** Drops counted onto the scale: how many, and what they weighed, kg. */

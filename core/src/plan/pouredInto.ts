@@ -30,6 +30,8 @@ export interface PouredInto {
   warmthBy?: 'mould' | 'plan'
   /** How the mould is held; absent where none is known, and for a bought one. */
   held?: Held
+  /** The widest bore that things can be passed through, m; absent where nothing is in the way. */
+  through?: number
   /** Casts of all moulds on hand at once; absent where no mould is known. */
   cavities?: number
 }
@@ -66,6 +68,12 @@ export function pouredInto(
     warmthBy:
       plan.mouldTemperature !== undefined ? 'plan' : liked === undefined ? undefined : 'mould',
     held: mould && mould.kind !== 'bought' ? heldAs(plan.up, mould.masterUp) : undefined,
+    through: byMould ? widestGate(mould!) : undefined,
     cavities: mould && mould.cavities * mould.count,
   }
+}
+
+const widestGate = ({ openings }: Mould): number | undefined => {
+  const bores = openings.filter(({ what }) => what === 'gate').map(({ bore }) => bore)
+  return bores.length > 0 ? Math.max(...bores) : undefined
 }

@@ -98,3 +98,17 @@ export function seenBlends(layers: readonly CompiledLayer[], curve: FillCurve): 
     return { id: above.id, bottom, top, colours: [at(below, bottom), at(above, top)] }
   })
 }
+
+/**
+ * The longest way through a layer, m: down through it, or across where it is widest.
+ *
+ * @example thickestOf(compiled.layers[0], curveOf60ml).toFixed(4) // '0.0447'
+ */
+export const thickestOf = (
+  { bottom, top }: Pick<CompiledLayer, 'bottom' | 'top'>,
+  curve: FillCurve,
+): number =>
+  Array.from({ length: stops }, (_, i) => bottom + ((i + 0.5) / stops) * (top - bottom)).reduce(
+    (most, height) => Math.max(most, Math.sqrt(Math.max(0, areaAt(curve, height)))),
+    top - bottom,
+  )

@@ -98,6 +98,13 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
         { key: 'density', label: 'Density', kind: 'density' },
         { key: 'hides', label: 'Covers from a depth of', kind: 'length', optional: 'typical' },
         {
+          key: 'flake',
+          label: 'Width of a flake',
+          kind: 'length',
+          step: 1e-6,
+          optional: 'typical',
+        },
+        {
           key: 'tip',
           label: 'A toothpick takes up',
           kind: 'mass',

@@ -35,7 +35,7 @@ import {
   type Vec3,
 } from '@mivro/core/mesh'
 import { fillCurve, section } from '@mivro/core/filling'
-import { arrange, settle, solidFrom, type SetLayer } from '@mivro/core/inclusion'
+import { arrange, floating, settle, solidFrom, type SetLayer } from '@mivro/core/inclusion'
 import { mixDensity } from '@mivro/core/mix'
 import {
   isSoldReady,
@@ -153,6 +153,10 @@ export const handlers = {
     return arrange((await cavity(form)).mesh, up, layers)
   },
 
+  /** How flakes of tints move while their layer is liquid. */
+  floating: async ({ resin, temperature, placed, tints }: FloatingQuestion) =>
+    floating(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, tints),
+
   /** The form of a thing that is set in, from a mesh file. */
   thing: async ({ form }: { form: Form }, { cavity }: Hands) =>
     solidFrom((await cavity(form)).mesh),
@@ -213,6 +217,15 @@ export interface SettleQuestion {
   /** s after mixing. */
   placed: number
   things: Parameters<typeof settle>[4]
+}
+
+export interface FloatingQuestion {
+  resin: Resin
+  /** K */
+  temperature: number
+  /** s after mixing. */
+  placed: number
+  tints: Parameters<typeof floating>[4]
 }
 
 export interface WaysQuestion {

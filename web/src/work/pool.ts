@@ -55,6 +55,9 @@ export const askDeepest = (question: Question<'deepest'>) => ask('deepest', ques
 export const askArrangement = (question: Question<'arrange'>, options?: AskOptions<never>) =>
   ask('arrange', question, options)
 
+/** How flakes of tints move while their layer is liquid. */
+export const askFloating = (question: Question<'floating'>) => ask('floating', question)
+
 /** The form of a thing that is set in, from a mesh file. */
 export const askThing = (form: Form) => ask('thing', { form })
 

@@ -89,9 +89,7 @@ export function compile(
     if (!resin) continue
     if (weighing) cautions.push(...judgeMix(layer, weighing, resin, tints, plan.scaleStep))
     cautions.push(...judgeTints(layer, resin, tints))
-    cautions.push(
-      ...judgeInclusions(layer, resin, { mould: into.mould, below: plan.layers[index - 1]?.name }),
-    )
+    cautions.push(...judgeInclusions(layer, resin, { into, below: plan.layers[index - 1]?.name }))
   }
 
   cautions.push(...judgeMica(mixed, into.mould))

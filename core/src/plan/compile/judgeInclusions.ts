@@ -2,7 +2,8 @@ import { caution, type Caution } from '../../caution/index.ts'
 import { carriedBelow, drunkBy, hasTrait, isOrganic, sizeOf } from '../../inclusion/index.ts'
 import type { Resin } from '../../material/index.ts'
 import { mixDensity } from '../../mix/index.ts'
-import type { Plan } from '../plan.ts'
+import { boreFor } from '../../mould/index.ts'
+import type { PouredInto } from '../pouredInto.ts'
 import { organicHeatLimit } from './heatLimit.ts'
 import { hovering } from './setInto.ts'
 import type { StackedLayer } from './stack.ts'
@@ -14,7 +15,7 @@ const loadDepth = 2
 export function judgeInclusions(
   { layer, top, bottom }: StackedLayer,
   resin: Resin,
-  { mould, below }: { mould: Plan['mould']; below?: string },
+  { into: { mould, through }, below }: { into: PouredInto; below?: string },
 ): Caution[] {
   const density = mixDensity(resin.ratio, resin)
   const depth = top - bottom
@@ -30,6 +31,12 @@ export function judgeInclusions(
     if (isOrganic(one) || hasTrait(one, 'damp')) {
       const limit = one.heatLimit ?? organicHeatLimit
       found.push(caution('inclusion-organic', 'note', place, { inclusion: name, limit }))
+    }
+    // What lies on the floor of the mould is laid there before it is closed.
+    const needs = boreFor(one)
+    if (through !== undefined && bottom > 0 && needs > through) {
+      const amounts = { inclusion: name, needs, bore: through }
+      found.push(caution('inclusion-over-gate', 'warn', place, amounts))
     }
     const volume = drunkBy(one)
     if (volume > 0) {

@@ -5,6 +5,7 @@ import {
   bodyMatter,
   bodyOf,
   doseAt,
+  highestRead,
   lowestSeen,
   placeOf,
   sliderEnd,
@@ -15,15 +16,19 @@ import {
   seenAgainstLight,
   seenOn,
   seenOver,
+  thickestOf,
   withLayer,
   type CompiledLayer,
   type TintShare,
 } from '@mivro/core/plan'
 import { show } from '@mivro/core/units'
+import { sayFloating } from '@mivro/words/colour'
+import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
+import { askFloating } from '../../work/pool.ts'
 import TintList from '../TintList.vue'
 import { useFixes } from '../useFixes.ts'
 import KeptRecipes from './KeptRecipes.vue'
@@ -66,21 +71,36 @@ const wet = computed(() =>
 const mica = computed(() => {
   const { matter, depth } = props.layer
   const unbacked = cautions.value.some(({ caution }) => caution.code === 'mica-unbacked')
-  const flakes = dosed.value.find(({ tint }) => tint.form === 'mica')
-  if (!unbacked || !matter || !flakes) return undefined
+  const pearl = dosed.value.find(({ tint }) => tint.form === 'mica')
+  if (!unbacked || !matter || !pearl) return undefined
   return [
     { says: 'nothing behind it', colour: seenAgainstLight(matter, depth) },
-    { says: 'on an opaque base', colour: seenOn(matter, depth, flakes.tint.colour) },
+    { says: 'on an opaque base', colour: seenOn(matter, depth, pearl.tint.colour) },
   ]
 })
 const dosed = computed(() =>
   source.value.tints.flatMap(({ material, fraction }, i) => {
     const tint = shelf.materials.get(material)
     if (tint?.kind !== 'tint') return []
+    const readsTo =
+      body.value && highestRead(tint, body.value, thickestOf(props.layer, project.survey!.curve))
     const seenFrom = body.value && lowestSeen(tint, body.value, props.layer.depth)
-    return [{ i, tint, fraction, place: placeOf(fraction, tint.limit), seenFrom }]
+    return [{ i, tint, fraction, place: placeOf(fraction, tint.limit), seenFrom, readsTo }]
   }),
 )
+
+/** How flakes move until the gel, in the order of the tints on the shelf. */
+const floatingQuestion = computed(() => {
+  const { clock } = props.layer
+  if (!resin.value || !clock || dosed.value.length === 0) return undefined
+  return {
+    resin: resin.value,
+    temperature: project.plan!.room,
+    placed: clock.pourAt - clock.mixAt,
+    tints: dosed.value.map(({ tint: { form, flake, density } }) => ({ form, flake, density })),
+  }
+})
+const { answer: flakes } = useLatest(() => floatingQuestion.value, askFloating)
 
 const withTints = (tints: TintShare[]) => withLayer(project.plan!, props.layer.index, { tints })
 const take = (tints: TintShare[]) => project.changePlan(withTints(tints))
@@ -138,7 +158,7 @@ const doses = computed(() =>
     :resin="layer.weighing && resinIn(layer.weighing)"
     :take="take"
   />
-  <div v-for="one in dosed" :key="one.tint.name" class="dose">
+  <div v-for="(one, k) in dosed" :key="one.tint.name" class="dose">
     <ElSlider
       :model-value="one.place"
       :max="sliderEnd"
@@ -154,7 +174,13 @@ const doses = computed(() =>
       </template>
       <template v-else>{{ one.tint.name }} hardly shows so thin;</template>
       most {{ share(one.tint.limit) }}.
+      <template v-if="one.readsTo !== undefined">
+        above {{ share(one.readsTo) }} it reads as black where it is thickest.
+      </template>
       <template v-if="!one.tint.swatches?.length">Estimated until a chip is cast.</template>
+      <template v-if="flakes?.[k] && layer.clock">
+        {{ sayFloating(flakes[k]!, layer.clock, studio.units) }}
+      </template>
     </p>
   </div>
   <CautionNote
