@@ -22,9 +22,9 @@ test.describe('pictures for the README', () => {
     ['kind', '/pieces/demo-comet-drop/mould/kind'],
     ['silicone', '/pieces/demo-astronomer/mould/silicone'],
     ['contact', '/pieces/demo-astronomer/mould/contact'],
-    ['passport', '/pieces/demo-comet-drop/mould/passport'],
     ['moulds', '/moulds/demo-drop-mould'],
     ['shelf', '/shelf/demo-slow-epoxy'],
+    ['recipe', '/shelf/demo-dusk-recipe'],
     ['studio', '/studio'],
   ]
   for (const [name, path, layer] of views) {
