@@ -3,7 +3,7 @@ import { fresnel } from './fresnel.ts'
 import { ends, type PathBook } from './paths.ts'
 import type { Standing } from './standing.ts'
 
-/** Light that is held back inside is given up after so many mirrorings; what is left is dark. */
+/** Light that is held back inside is followed over so many mirrorings; then it is taken to leave where it goes. */
 const mostMirrored = 8
 
 /** Surfaces crossed at most: a guard against meshes that light can't leave. */
@@ -75,7 +75,7 @@ export function follow(
         bend(from / into, cosine)
         within = facing ? own : 0
       } else {
-        if (++mirrored > mostMirrored) return book.end(ends.room, 0, d.x, d.y, d.z)
+        if (++mirrored > mostMirrored) return book.end(ends.room, weight, d.x, d.y, d.z)
         weight *= back
         mirror(cosine)
       }
@@ -108,12 +108,12 @@ export function follow(
       bend(index, cosine)
       inside = false
     } else {
-      if (++mirrored > mostMirrored) return book.end(ends.room, 0, d.x, d.y, d.z)
+      if (++mirrored > mostMirrored) return book.end(ends.room, weight, d.x, d.y, d.z)
       weight *= back
       mirror(cosine)
     }
   }
-  book.end(ends.room, 0, d.x, d.y, d.z)
+  book.end(ends.room, weight, d.x, d.y, d.z)
 }
 
 /** Height of a place above the lowest point, as the piece was poured. */

@@ -145,11 +145,8 @@ const doses = computed(() =>
   <p v-else class="quiet">Choose a resin for this layer, and its colour shows here.</p>
   <p v-if="wet && resin" class="wet small quiet">
     <i :style="{ background: wet }" />
-    In the cup, {{ resin.tintInto === 'A' ? resin.nameA : resin.nameB }} with its tint,
-    {{ show(cupDepth, 'length', studio.units) }} deep: darker than the cast<template
-      v-if="bodyOf(resin) === 'white'"
-      >, and not white yet</template
-    >.
+    Before the second part goes in, {{ show(cupDepth, 'length', studio.units) }} deep in the
+    cup<template v-if="bodyOf(resin) === 'white'">: not white yet</template>.
   </p>
 
   <TintList
@@ -175,11 +172,11 @@ const doses = computed(() =>
       <template v-else>{{ one.tint.name }} hardly shows so thin;</template>
       most {{ share(one.tint.limit) }}.
       <template v-if="one.readsTo !== undefined">
-        above {{ share(one.readsTo) }} it reads as black where it is thickest.
+        Above {{ share(one.readsTo) }} it reads as black where it is thickest.
       </template>
       <template v-if="!one.tint.swatches?.length">Estimated until a chip is cast.</template>
       <template v-if="flakes?.[k] && layer.clock">
-        {{ sayFloating(flakes[k]!, layer.clock, studio.units) }}
+        {{ ' ' }}{{ sayFloating(flakes[k]!, layer.clock, studio.units) }}
       </template>
     </p>
   </div>

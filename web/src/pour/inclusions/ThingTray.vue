@@ -98,7 +98,7 @@ const away = computed(
   flex: none;
   flex-wrap: wrap;
   gap: 4px 6px;
-  max-height: 68px;
+  max-height: 78px;
   padding: 4px 0 2px;
   overflow: hidden auto;
   scrollbar-width: thin;
