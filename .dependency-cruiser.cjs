@@ -14,7 +14,7 @@ const order = [
   ['cells'],
   ['shape'],
   ['cure'],
-  ['piece', 'mould', 'inclusion'],
+  ['piece', 'mould', 'inclusion', 'air'],
   ['light'],
   ['plan'],
   ['pull'],

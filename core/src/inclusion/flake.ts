@@ -1,6 +1,6 @@
-import type { CureLaw } from '../cure/index.ts'
+import { driftFrom, driftIn, thickeningOf, waitFor, type CureLaw } from '../cure/index.ts'
 import type { Tint, TintForm } from '../material/index.ts'
-import { discSpeed, driftFrom, driftIn, thickeningOf, waitFor } from './drift.ts'
+import { discSpeed } from './drift.ts'
 import { unseen } from './settle.ts'
 
 /** A flake, m: how wide and how thick (common practice, no source). */

@@ -1,12 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { calibrate, learn } from '../cure/index.ts'
+import {
+  calibrate,
+  driftFrom,
+  driftIn,
+  gelOf,
+  learn,
+  thickeningOf,
+  waitFor,
+} from '../cure/index.ts'
 import { sheets } from '../cure/samples.ts'
 import { levelCut } from '../filling/index.ts'
 import { axesFor, cavityOf, closureOf, measure, type Vec3 } from '../mesh/index.ts'
 import { buildSolid } from '../shape/index.ts'
 import { arrange, type SetLayer } from './arrange.ts'
-import { driftFrom, driftIn, gelOf, speedAtOne, speedBy, thickeningOf, waitFor } from './drift.ts'
+import { speedAtOne, speedBy } from './drift.ts'
 import { prepareThings } from './prepare.ts'
 import { patterns, thingShapes } from './inclusion.ts'
 import { thingsMesh } from './mesh.ts'

@@ -1,5 +1,5 @@
-import type { CureLaw } from '../cure/index.ts'
-import { driftFrom, driftIn, gelOf, speedBy, thickeningOf, waitFor } from './drift.ts'
+import { driftFrom, driftIn, gelOf, thickeningOf, waitFor, type CureLaw } from '../cure/index.ts'
+import { speedBy } from './drift.ts'
 import type { PlanInclusion } from './inclusion.ts'
 import type { Sized } from './thing.ts'
 

@@ -1,6 +1,4 @@
 import {
-  BufferAttribute,
-  BufferGeometry,
   Color,
   DirectionalLight,
   HemisphereLight,
@@ -12,14 +10,8 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import type { Mesh as Surface } from '@mivro/core/mesh'
-
-/** Metres are drawn as this many units: three's near plane likes tens. */
-const scale = 1000
-
-/** Faces that meet at more than this are an edge, radians; flatter ones are smooth. */
-const crease = 0.6
+import { drawnOf } from './stage.ts'
 
 /** Where a piece is looked at from to begin with: its front, a little from the right and above. */
 const look = new Vector3(0.9, -2.6, 1.5).normalize()
@@ -43,17 +35,10 @@ function studio(renderer: WebGLRenderer, colour: string) {
   material.color.set(colour).lerp(new Color('white'), 0.35)
   let solid: Mesh | undefined
 
-  function setMesh({ positions, triangles }: Surface): void {
+  function setMesh(surface: Surface): void {
     if (solid) scene.remove(solid)
     solid?.geometry.dispose()
-    const geometry = new BufferGeometry()
-    const points = Float32Array.from(positions, (x) => x * scale)
-    geometry.setAttribute('position', new BufferAttribute(points, 3))
-    geometry.setIndex(new BufferAttribute(triangles, 1))
-    const smooth = toCreasedNormals(geometry, crease)
-    geometry.dispose()
-    smooth.computeBoundingSphere()
-    solid = new Mesh(smooth, material)
+    solid = new Mesh(drawnOf(surface), material)
     scene.add(solid)
   }
 

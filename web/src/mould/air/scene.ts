@@ -11,19 +11,14 @@ import {
   Matrix4,
   Mesh,
   MeshStandardMaterial,
-  PerspectiveCamera,
   Plane,
   Quaternion,
-  Raycaster,
-  Scene,
   SphereGeometry,
-  Vector2,
   Vector3,
-  WebGLRenderer,
 } from 'three'
-import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
+import { crease, drawnOf, openStage, scale } from '../../solid/stage.ts'
 import { token } from '../../theme/token.ts'
 import type { MouldOpening } from '@mivro/core/mould'
 import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
@@ -43,30 +38,18 @@ export interface MouldBlock {
   over: number
 }
 
-/** Faces that meet at more than this are an edge, radians; flatter ones are smooth. */
-const crease = 0.6
-
-/** Metres are drawn as this many units: three's near plane likes tens. */
-const scale = 1000
-
 /**
  * The piece in the round. Everything in it lies in the piece's own axes, in millimetres; the
  * group is turned so that what points up while pouring points up here.
  */
 export function openScene(box: HTMLElement, hand: Hand) {
-  const renderer = new WebGLRenderer({ antialias: true, alpha: true })
+  const stage = openStage(box, { fov: 32, onSized: () => draw() })
+  const { renderer, scene, camera, controls, draw } = stage
   renderer.localClippingEnabled = true
-  renderer.setPixelRatio(Math.min(2, devicePixelRatio))
-  box.append(renderer.domElement)
-  const scene = new Scene()
-  const camera = new PerspectiveCamera(32, 1, 1, 5000)
-  const controls = new OrbitControls(camera, renderer.domElement)
-  controls.enableDamping = false
   scene.add(new HemisphereLight(token('light'), token('track'), 2.1))
   const sun = new DirectionalLight(token('sun'), 1.4)
   sun.position.set(-0.8, 1.4, 1)
   camera.add(sun)
-  scene.add(camera)
   const held = new Group()
   scene.add(held)
 
@@ -108,36 +91,10 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const pockets = new Group()
   held.add(openings, pockets)
 
-  /** However much changes at once, one picture is drawn. */
-  let asked = 0
-  const draw = () => {
-    if (asked !== 0) return
-    asked = requestAnimationFrame(() => {
-      asked = 0
-      renderer.render(scene, camera)
-    })
-  }
-  controls.addEventListener('change', draw)
-  const sized = new ResizeObserver(() => {
-    const { clientWidth: width, clientHeight: height } = box
-    if (width === 0 || height === 0) return
-    renderer.setSize(width, height)
-    camera.aspect = width / height
-    camera.updateProjectionMatrix()
-    draw()
-  })
-  sized.observe(box)
-
-  function setMesh({ positions, triangles }: Surface): void {
+  function setMesh(surface: Surface): void {
     piece?.geometry.dispose()
     if (piece) held.remove(piece)
-    const geometry = new BufferGeometry()
-    const points = Float32Array.from(positions, (x) => x * scale)
-    geometry.setAttribute('position', new BufferAttribute(points, 3))
-    geometry.setIndex(new BufferAttribute(triangles, 1))
-    const flat = toCreasedNormals(geometry, crease)
-    geometry.dispose()
-    flat.computeBoundingSphere()
+    const flat = drawnOf(surface)
     piece = new Mesh(flat, skin)
     piece.raycast = acceleratedRaycast
     ;(flat as BufferGeometry & { boundsTree?: MeshBVH }).boundsTree = new MeshBVH(flat)
@@ -283,49 +240,27 @@ export function openScene(box: HTMLElement, hand: Hand) {
   }
 
   // Gates and vents move along the surface.
-  const ray = new Raycaster()
   let carried: string | undefined
-  const aim = (event: PointerEvent) => {
-    const { left, top, width, height } = renderer.domElement.getBoundingClientRect()
-    const at = new Vector2(
-      ((event.clientX - left) / width) * 2 - 1,
-      1 - ((event.clientY - top) / height) * 2,
-    )
-    ray.setFromCamera(at, camera)
-  }
-  const down = (event: PointerEvent) => {
-    aim(event)
-    const [hit] = ray.intersectObjects(openings.children)
-    carried = hit?.object.userData.id
-    hand.onSelect(carried)
-    if (!carried) return
-    controls.enabled = false
-    renderer.domElement.setPointerCapture(event.pointerId)
-  }
-  const move = (event: PointerEvent) => {
-    if (!carried || !piece) return
-    aim(event)
-    const [hit] = ray.intersectObject(piece)
-    if (!hit) return
-    const local = piece.worldToLocal(hit.point.clone())
-    hand.onDrag(carried, [local.x / scale, local.y / scale, local.z / scale])
-  }
-  const up = () => {
-    if (carried) hand.onDrop()
-    carried = undefined
-    controls.enabled = true
-  }
-  renderer.domElement.addEventListener('pointerdown', down, { capture: true })
-  renderer.domElement.addEventListener('pointermove', move)
-  renderer.domElement.addEventListener('pointerup', up)
+  stage.carry({
+    take(event) {
+      const [hit] = stage.aim(event).intersectObjects(openings.children)
+      carried = hit?.object.userData.id
+      hand.onSelect(carried)
+      return carried !== undefined
+    },
+    move(event) {
+      if (!carried || !piece) return
+      const [hit] = stage.aim(event).intersectObject(piece)
+      if (!hit) return
+      const local = piece.worldToLocal(hit.point.clone())
+      hand.onDrag(carried, [local.x / scale, local.y / scale, local.z / scale])
+    },
+    drop: hand.onDrop,
+  })
 
   function close(): void {
-    cancelAnimationFrame(asked)
-    sized.disconnect()
-    controls.dispose()
     piece?.geometry.dispose()
-    renderer.dispose()
-    renderer.domElement.remove()
+    stage.close()
   }
 
   return { setMesh, hold, setCut, setOpenings, setPockets, setMould, close }

@@ -1,0 +1,185 @@
+import type { Thickening } from '../cure/index.ts'
+import { atmosphere, diffusivityAt, shrinking, surfaceTension, type GasInResin } from './gas.ts'
+import { bubblesOf, drawnIn, type Bubble, type Source } from './population.ts'
+import { riseSpeed } from './rise.ts'
+
+/** A pressure that is held for a time, absolute, Pa; s since mixing. */
+export interface Held {
+  from: number
+  until: number
+  pressure: number
+}
+
+/** What bubbles of one layer live through. */
+export interface BubbleQuestion {
+  /** Of the resin, from mixed to gelled. */
+  thickening: Thickening
+  /** kg/m³ */
+  density: number
+  gas: GasInResin
+  /** Of the layer in one copy, m³ and m. */
+  volume: number
+  depth: number
+  /** Share of it that lies under a ceiling. */
+  ceiling: number
+  /** s since mixing. */
+  pouredAt: number
+  stirred: Source
+  /** Of the mix in its cup, before it is poured. */
+  vacuum?: Held
+  /** Of the filled mould. */
+  pressure?: Held
+  /** From when on it is hard enough that nothing grows any more, s since mixing. */
+  hardAt: number
+  /** Bubbles smaller than this are not seen, m. */
+  seenFrom: number
+  samples: number
+  seed: number
+}
+
+/** Where bubbles end, and how many. */
+export interface Fates {
+  /** Large enough to be seen, in the body, and against a ceiling as pits. */
+  inside: number
+  pits: number
+  /** Through the open surface, or taken up by the resin. */
+  out: number
+  dissolved: number
+  /** The largest that stays, m. */
+  largest: number
+}
+
+/** Gas left in a resin after vacuum, of what air holds it at (from memory). */
+const leftDissolved = 0.3
+/** A bubble smaller than this is gone, m. */
+const gone = 1e-6
+
+/**
+ * What becomes of the bubbles of a layer: in the cup they rise and, under vacuum, grow; poured they
+ * rise to the surface or to a ceiling, shrink and dissolve under pressure, until the gel holds
+ * them. What is let go before the resin is hard grows again.
+ */
+export function fatesOf(question: BubbleQuestion): Fates {
+  const { stirred, volume, samples, seed, seenFrom, ceiling } = question
+  const fates: Fates = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0 }
+  const own = bubblesOf(stirred, volume, samples, seed)
+  const drawn = bubblesOf(drawnIn, volume, Math.ceil(samples / 4), seed + 1)
+  const sources = [
+    { bubbles: own, inCup: true },
+    { bubbles: drawn, inCup: false },
+  ]
+  for (const { bubbles, inCup } of sources) {
+    bubbles.forEach((bubble, i) => {
+      const end = follow(bubble, inCup, question)
+      if (end.where === 'out') fates.out += bubble.stands
+      else if (end.diameter < seenFrom) fates.dissolved += bubble.stands
+      else {
+        // What came to the top lies under a ceiling, where there is one.
+        const under = end.where === 'top' && (i + 0.5) / bubbles.length < ceiling
+        if (end.where === 'top' && !under) fates.out += bubble.stands
+        else {
+          fates[under ? 'pits' : 'inside'] += bubble.stands
+          fates.largest = Math.max(fates.largest, end.diameter)
+        }
+      }
+    })
+  }
+  return fates
+}
+
+interface End {
+  where: 'out' | 'top' | 'body'
+  diameter: number
+}
+
+/** One bubble from mixing to the gel. */
+function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
+  const { thickening, vacuum, pouredAt, depth, volume, density, gas, pressure, hardAt } = question
+  const { time, viscosity } = thickening
+  const begins = Math.max(pouredAt, vacuum?.until ?? 0)
+  const dissolved = vacuum ? leftDissolved * atmosphere : atmosphere
+  let radius = bubble.diameter / 2
+  if (inCup && vacuum) {
+    // A cup stands about as high as it is wide.
+    const cup = Math.cbrt((4 * volume) / Math.PI)
+    const grown = 2 * radius * Math.cbrt(atmosphere / vacuum.pressure)
+    let risen = 0
+    for (let i = 0; i < viscosity.length; i++) {
+      const step = overlap(time[i], time[i + 1], vacuum.from, vacuum.until)
+      if (step > 0) risen += step * riseSpeed(grown, viscosity[i], density)
+    }
+    if (risen >= (1 - bubble.height) * cup) return { where: 'out', diameter: 0 }
+  }
+  let height = bubble.height * depth
+  let now = atmosphere
+  for (let i = 0; i < viscosity.length; i++) {
+    const from = Math.max(time[i], begins)
+    const whole = time[i + 1] - from
+    if (whole <= 0) continue
+    // In steps that end where the pressure changes.
+    const stops = [from, time[i + 1]]
+    for (const at of pressure ? [pressure.from, pressure.until] : []) {
+      if (at > from && at < time[i + 1]) stops.push(at)
+    }
+    stops.sort((a, b) => a - b)
+    for (let k = 1; k < stops.length; k++) {
+      const [start, step] = [stops[k - 1], stops[k] - stops[k - 1]]
+      const on = pressure && start >= pressure.from && start < pressure.until
+      const outer = on ? pressure.pressure : atmosphere
+      if (outer !== now) {
+        radius = squeezed(radius, now, outer)
+        now = outer
+      }
+      height += step * riseSpeed(2 * radius, viscosity[i], density)
+      if (height >= depth) return { where: 'top', diameter: 2 * radius }
+      radius = dissolving(radius, step, start - begins, {
+        pressure: outer,
+        dissolved,
+        diffusivity: diffusivityAt(gas, viscosity[i]),
+        solubility: gas.solubility,
+      })
+      if (radius < gone) return { where: 'body', diameter: 0 }
+    }
+  }
+  // Held until it is hard a bubble stays as small as the pressure made it; let go before, it grows.
+  if (pressure && now !== atmosphere && pressure.until < hardAt) {
+    radius = squeezed(radius, now, atmosphere)
+  }
+  return { where: 'body', diameter: 2 * radius }
+}
+
+const overlap = (from: number, until: number, start: number, end: number): number =>
+  Math.max(0, Math.min(until, end) - Math.max(from, start))
+
+/** A bubble's radius at another pressure: Boyle with the pressure of its own skin (Laplace). */
+export function squeezed(radius: number, from: number, to: number): number {
+  const amount = (from + (2 * surfaceTension) / radius) * radius ** 3
+  // x³·(to + 2σ/x) = amount rises with x: Newton's rule from Boyle alone.
+  let x = radius * Math.cbrt(from / to)
+  for (let i = 0; i < 6; i++) {
+    const off = to * x ** 3 + 2 * surfaceTension * x * x - amount
+    x -= off / (3 * to * x * x + 4 * surfaceTension * x)
+  }
+  return x
+}
+
+/** What a step of time leaves of a bubble's radius; its square changes evenly, which is followed. */
+function dissolving(
+  radius: number,
+  step: number,
+  since: number,
+  gas: Parameters<typeof shrinking>[1],
+): number {
+  let [square, left, age] = [radius * radius, step, since]
+  for (let guard = 0; left > 0 && guard < 60; guard++) {
+    const r = Math.sqrt(square)
+    const slope = 2 * r * shrinking(r, gas, Math.max(age, 1))
+    // At most a third of it in one go.
+    const part = slope < 0 ? Math.min(left, square / 3 / -slope) : left
+    square += slope * part
+    if (square < gone * gone) return 0
+    left -= part
+    age += part
+  }
+  return Math.sqrt(square)
+}

@@ -1,0 +1,5 @@
+export * from './fates.ts'
+export * from './gas.ts'
+export * from './population.ts'
+export * from './rise.ts'
+export * from './vessel.ts'
