@@ -6,6 +6,7 @@ export const views: [string, string][] = [
   ['Pour', '/pieces/demo-comet-drop/pour'],
   ['Colour', '/pieces/demo-comet-drop/pour?lens=colour'],
   ['Inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions'],
+  ['Bubbles', '/pieces/demo-keycap/pour?lens=air'],
   ['Heat', '/pieces/demo-comet-drop/pour?lens=heat'],
   ['Mixing', '/desk'],
   ['Air', '/pieces/demo-astronomer/mould/air'],

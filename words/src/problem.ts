@@ -59,6 +59,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'zero-denominator': (a) => `"${a.text}" divides by zero. Write a fraction such as 1/8.`,
   'angle-out-of-range': (a) =>
     `${a.value}° is more than a thing can be tilted: from −${a.most}° to ${a.most}°.`,
+  'pressure-over-mark': (a, u) =>
+    `${show(a.gauge, 'pressure', u)} is over what the pot is marked for, ${show(a.marked, 'pressure', u)}. A vessel is never taken over its mark.`,
   'not-a-recipe': (a) =>
     `"${a.text}" does not read as a tint with its share. Write it like "Violet dye 0.15 %", with a semicolon between two.`,
   'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,

@@ -47,7 +47,12 @@ export interface Fates {
   dissolved: number
   /** The largest that stays, m. */
   largest: number
+  /** Some of those that are seen, to be drawn. */
+  stay: { height: number; diameter: number; pit: boolean }[]
 }
+
+/** So many are drawn of one layer. */
+const mostDrawn = 160
 
 /** Gas left in a resin after vacuum, of what air holds it at (from memory). */
 const leftDissolved = 0.3
@@ -61,7 +66,7 @@ const gone = 1e-6
  */
 export function fatesOf(question: BubbleQuestion): Fates {
   const { stirred, volume, samples, seed, seenFrom, ceiling } = question
-  const fates: Fates = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0 }
+  const fates: Fates = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0, stay: [] }
   const own = bubblesOf(stirred, volume, samples, seed)
   const drawn = bubblesOf(drawnIn, volume, Math.ceil(samples / 4), seed + 1)
   const sources = [
@@ -80,6 +85,8 @@ export function fatesOf(question: BubbleQuestion): Fates {
         else {
           fates[under ? 'pits' : 'inside'] += bubble.stands
           fates.largest = Math.max(fates.largest, end.diameter)
+          const { diameter, height } = end
+          if (fates.stay.length < mostDrawn) fates.stay.push({ height, diameter, pit: under })
         }
       }
     })
@@ -90,6 +97,8 @@ export function fatesOf(question: BubbleQuestion): Fates {
 interface End {
   where: 'out' | 'top' | 'body'
   diameter: number
+  /** Of the layer's depth. */
+  height: number
 }
 
 /** One bubble from mixing to the gel. */
@@ -108,7 +117,7 @@ function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
       const step = overlap(time[i], time[i + 1], vacuum.from, vacuum.until)
       if (step > 0) risen += step * riseSpeed(grown, viscosity[i], density)
     }
-    if (risen >= (1 - bubble.height) * cup) return { where: 'out', diameter: 0 }
+    if (risen >= (1 - bubble.height) * cup) return { where: 'out', diameter: 0, height: 1 }
   }
   let height = bubble.height * depth
   let now = atmosphere
@@ -131,21 +140,21 @@ function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
         now = outer
       }
       height += step * riseSpeed(2 * radius, viscosity[i], density)
-      if (height >= depth) return { where: 'top', diameter: 2 * radius }
+      if (height >= depth) return { where: 'top', diameter: 2 * radius, height: 1 }
       radius = dissolving(radius, step, start - begins, {
         pressure: outer,
         dissolved,
         diffusivity: diffusivityAt(gas, viscosity[i]),
         solubility: gas.solubility,
       })
-      if (radius < gone) return { where: 'body', diameter: 0 }
+      if (radius < gone) return { where: 'body', diameter: 0, height: height / depth }
     }
   }
   // Held until it is hard a bubble stays as small as the pressure made it; let go before, it grows.
   if (pressure && now !== atmosphere && pressure.until < hardAt) {
     radius = squeezed(radius, now, atmosphere)
   }
-  return { where: 'body', diameter: 2 * radius }
+  return { where: 'body', diameter: 2 * radius, height: height / depth }
 }
 
 const overlap = (from: number, until: number, start: number, end: number): number =>

@@ -18,6 +18,7 @@ export interface ProblemAmounts {
   'not-a-ratio': { text: string }
   'angle-out-of-range': { value: number; most: number }
   'not-a-recipe': { text: string }
+  'pressure-over-mark': { gauge: number; marked: number }
   'ratio-zero': { text: string }
 
   // What a document holds

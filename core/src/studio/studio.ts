@@ -1,4 +1,5 @@
 import { z } from '../schema/index.ts'
+import { potSchema, vesselSchema } from '../air/index.ts'
 import { quantity, text } from '../document/index.ts'
 import { metric, unitChoiceSchema } from '../units/index.ts'
 
@@ -13,6 +14,9 @@ export const studioSchema = z.object({
     .string()
     .regex(/^[A-Z]{3}$/)
     .optional(),
+  /** Against bubbles; left out: there is none. */
+  pot: potSchema.optional(),
+  vessel: vesselSchema.optional(),
 })
 export type Studio = z.infer<typeof studioSchema>
 

@@ -3,6 +3,7 @@ import { readForm, type Form } from '@mivro/core/piece'
 import { newPull, type Pull } from '@mivro/core/pull'
 import { fillCurve } from '@mivro/core/filling'
 import { writeStl } from '@mivro/core/mesh'
+import { usualAirPot, usualVessel } from '@mivro/core/air'
 import { newStudio } from '@mivro/core/studio'
 import type { Transaction } from '../db/connect.ts'
 import { DocumentStore } from '../document/store.ts'
@@ -34,7 +35,12 @@ export async function fillDemo(
     if (deletedAt !== null && deleted === 'restored') await documents.restore(id)
   }
 
-  await add('studio', 'studio', null, { ...newStudio, name: 'Perihelion Bench' })
+  await add('studio', 'studio', null, {
+    ...newStudio,
+    name: 'Perihelion Bench',
+    pot: usualAirPot,
+    vessel: usualVessel,
+  })
   for (const [id, material] of Object.entries(materials)) await add('material', id, null, material)
   const files = { meteorite: writeStl(meteorite()), astronomer: writeStl(await astronomer()) }
   for (const demo of pieces) {

@@ -17,6 +17,7 @@ import KeysDialog from '../ui/KeysDialog.vue'
 import ToolButton from '../ui/ToolButton.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
+import { useBubbles } from './air/useBubbles.ts'
 import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 import Tip from '../ui/Tip.vue'
@@ -26,6 +27,8 @@ const ColourView = defineAsyncComponent(() => import('./colour/ColourView.vue'))
 const ColourPanel = defineAsyncComponent(() => import('./colour/ColourPanel.vue'))
 const InclusionsView = defineAsyncComponent(() => import('./inclusions/InclusionsView.vue'))
 const InclusionsPanel = defineAsyncComponent(() => import('./inclusions/InclusionsPanel.vue'))
+const AirView = defineAsyncComponent(() => import('./air/AirView.vue'))
+const AirPanel = defineAsyncComponent(() => import('./air/AirPanel.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 
 const route = useRoute()
@@ -54,6 +57,7 @@ const lenses = [
   { name: 'layers', label: 'Layers', key: '1' },
   { name: 'colour', label: 'Colour', key: '2' },
   { name: 'inclusions', label: 'Inclusions', key: '3' },
+  { name: 'air', label: 'Air', key: '4' },
   { name: 'heat', label: 'Heat', key: '5' },
 ] as const
 const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
@@ -75,6 +79,7 @@ const things = computed(() =>
   arrangement.value ? thingsToSee(plan.value, arrangement.value) : undefined,
 )
 const heat = useHeat(() => lens.value === 'heat')
+const bubbles = useBubbles(() => lens.value === 'air')
 
 function movedPour(index: number, moment: PourMoment): void {
   project.planPreview = movePour(plan.value, project.compiled!, index, moment)
@@ -99,6 +104,7 @@ onMounted(() => {
     '1': () => look('layers'),
     '2': () => look('colour'),
     '3': () => look('inclusions'),
+    '4': () => look('air'),
     '5': () => look('heat'),
     Escape: () => select(undefined),
     '?': () => (help.value = true),
@@ -110,6 +116,7 @@ const shortcuts = [
   ['1', 'Lens: layers'],
   ['2', 'Lens: colour'],
   ['3', 'Lens: inclusions'],
+  ['4', 'Lens: air'],
   ['5', 'Lens: heat'],
   ['A', 'Add a layer'],
   ['S', 'Split the chosen layer: base, then cover'],
@@ -183,6 +190,13 @@ const shortcuts = [
         :layer="shown"
         @select="select"
       />
+      <AirView
+        v-else-if="lens === 'air'"
+        class="cut"
+        :bubbles="bubbles"
+        :selected="selected"
+        @select="select"
+      />
       <Cutaway
         v-else
         class="cut"
@@ -225,6 +239,7 @@ const shortcuts = [
     >
       <FirstSteps v-if="led" :done="steps" />
       <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
+      <div v-if="lens === 'air'" class="panels"><AirPanel :bubbles="bubbles" /></div>
       <div v-if="lens === 'colour' && shown" class="panels">
         <ColourPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>

@@ -8,6 +8,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
+import AirTools from './AirTools.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -145,6 +146,7 @@ function change(values: Partial<Studio>): Problem | undefined {
           Units are chosen at the top right. Everything is kept on this machine.
         </p>
       </section>
+      <AirTools :studio="studio.studio" :take="change" />
       <section class="panel box">
         <h2>Backup</h2>
         <p class="quiet">

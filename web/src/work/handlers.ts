@@ -1,4 +1,5 @@
-import { deepestPour, potLifeCurve, type Batch } from '@mivro/core/cure'
+import { compareWays, type AirTools } from '@mivro/core/air'
+import { deepestPour, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
 import type { Look } from '@mivro/core/light'
 import type { Material, Resin } from '@mivro/core/material'
@@ -7,6 +8,7 @@ import type { Form } from '@mivro/core/piece'
 import {
   findWays,
   pourHeat,
+  type BubbleLayer,
   type Plan,
   type PouredInto,
   type PourHeatQuestion,
@@ -157,6 +159,13 @@ export const handlers = {
   floating: async ({ resin, temperature, placed, tints }: FloatingQuestion) =>
     floating(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, tints),
 
+  /** Where the bubbles of each layer end, by each way against them. */
+  bubbles: async ({ layers, tools }: BubblesQuestion) =>
+    layers.map(({ id, resin, temperature, opaque, layer }) => {
+      const thickening = thickeningOf(lawOf(resin).law, temperature)
+      return { id, opaque, results: compareWays({ ...layer, thickening }, tools) }
+    }),
+
   /** The form of a thing that is set in, from a mesh file. */
   thing: async ({ form }: { form: Form }, { cavity }: Hands) =>
     solidFrom((await cavity(form)).mesh),
@@ -217,6 +226,11 @@ export interface SettleQuestion {
   /** s after mixing. */
   placed: number
   things: Parameters<typeof settle>[4]
+}
+
+export interface BubblesQuestion {
+  layers: BubbleLayer[]
+  tools: AirTools
 }
 
 export interface FloatingQuestion {

@@ -42,6 +42,7 @@ const kinds: Record<JobName, JobKind> = {
   arrange: { on: 'front', limit: 60 },
   settle: { on: 'clock', limit: 60 },
   floating: { on: 'clock', limit: 60 },
+  bubbles: { on: 'back', limit: 60 },
   thing: { on: 'front', limit: 120 },
   look: { on: 'light', limit: 120, fleeting: true },
   tints: { on: 'clock', limit: 60 },

@@ -58,6 +58,9 @@ export const askArrangement = (question: Question<'arrange'>, options?: AskOptio
 /** How flakes of tints move while their layer is liquid. */
 export const askFloating = (question: Question<'floating'>) => ask('floating', question)
 
+/** Where the bubbles of each layer end, by each way against them. */
+export const askBubbles = (question: Question<'bubbles'>) => ask('bubbles', question)
+
 /** The form of a thing that is set in, from a mesh file. */
 export const askThing = (form: Form) => ask('thing', { form })
 

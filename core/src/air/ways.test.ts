@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest'
+import { sayBand, sayBestWay } from '@mivro/words/air'
+import { calibrate, gelOf, learn, thickeningOf } from '../cure/index.ts'
+import { sheets } from '../cure/samples.ts'
+import { readDocument } from '../document/index.ts'
+import { problemsOf } from '../problem/index.ts'
+import { potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
+import { airInEpoxy, airInUrethane } from './gas.ts'
+import { stirring } from './population.ts'
+import { bestWay, compareWays, waysOfPiece, type LayerBubbles } from './ways.ts'
+
+const tools = { pot: usualAirPot, vessel: usualVessel }
+function layer(name: keyof typeof sheets, pouredAt: number, poursUntil: number): LayerBubbles {
+  const { law } = learn(calibrate(sheets[name]), sheets[name])
+  return {
+    thickening: thickeningOf(law, 296.15),
+    density: 1100,
+    gas: sheets[name].class.includes('epoxy') ? airInEpoxy : airInUrethane,
+    volume: 50e-6,
+    depth: 0.025,
+    ceiling: 0,
+    pouredAt,
+    poursUntil,
+    hardAt: 3 * gelOf(law, 296.15),
+    stirred: stirring.usual,
+    seenFrom: 1e-4,
+    samples: 500,
+    seed: 1,
+  }
+}
+const piece = (of: LayerBubbles, own = tools, opaque = false) =>
+  waysOfPiece([{ results: compareWays(of, own), opaque }])
+
+describe('the way against bubbles', () => {
+  // Facts of the trade: slow thin resins clear themselves if they are shallow.
+  it('of a slow thin epoxy, open and shallow, is neither, and the reason is said', () => {
+    const found = piece(layer('deep', 300, 3600))
+    expect(bestWay(found)!.way).toBe('none')
+    expect(sayBestWay(bestWay(found)!, found)).toContain('clears itself')
+  })
+
+  // Facts of the trade: fast ones do not; with minutes to spare vacuum eats the pot life.
+  it('of a fast urethane is pressure; its vacuum would outlast the pour', () => {
+    const found = piece(layer('fast', 60, 140))
+    const of = Object.fromEntries(found.map((one) => [one.way, one]))
+    expect(of.vacuum.hindrance).toBe('no longer pours')
+    expect(of.both.hindrance).toBe('no longer pours')
+    expect(bestWay(found)!.way).toBe('pressure')
+    expect(of.pressure.seen[0]).toBeLessThan(of.none.seen[0] / 5)
+    expect(sayBestWay(bestWay(found)!, found)).toMatch(/^Pressure until it is hard: .* instead of/)
+  })
+
+  it('that nobody owns is hindered, and what the hands can do is said', () => {
+    const found = piece(layer('fast', 60, 140), {} as typeof tools)
+    expect(found.map(({ hindrance }) => hindrance)).toEqual([
+      undefined,
+      'no vessel',
+      'no pot',
+      'no vessel',
+    ])
+    expect(sayBestWay(bestWay(found)!, found)).toContain('no pressure pot in Settings')
+  })
+
+  it('of an opaque layer counts only its skin', () => {
+    const [clear] = piece(layer('fast', 60, 140))
+    const [opaque] = piece(layer('fast', 60, 140), tools, true)
+    expect(opaque.seen).toEqual(opaque.pits)
+    expect(clear.seen[0]).toBeGreaterThan(opaque.seen[0])
+  })
+
+  it('is the same for the same seed', () => {
+    expect(compareWays(layer('clear', 120, 400), tools)).toEqual(
+      compareWays(layer('clear', 120, 400), tools),
+    )
+  })
+})
+
+describe('pots and vessels', () => {
+  it('a pot is never used over its mark', () => {
+    expect(() => readDocument(potSchema, usualAirPot)).not.toThrow()
+    try {
+      readDocument(potSchema, { ...usualAirPot, gauge: usualAirPot.marked + 1000 })
+      expect.unreachable()
+    } catch (error) {
+      expect(problemsOf(error)[0]).toMatchObject({ code: 'pressure-over-mark', path: 'gauge' })
+    }
+  })
+
+  it('a vacuum deeper than there is air is refused', () => {
+    expect(() => readDocument(vesselSchema, { ...usualVessel, gauge: -110_000 })).toThrow()
+  })
+})
+
+describe('a band of counts', () => {
+  it.each([
+    [[0, 117], '0 to 120'],
+    [[272.4, 280.2], '270 to 280'],
+    [[0.2, 0.4], '0'],
+    [[4, 4], '4'],
+  ] as const)('%j', (band, words) => {
+    expect(sayBand(band)).toBe(words)
+  })
+})

@@ -1,0 +1,67 @@
+import { airInEpoxy, airInUrethane, stirring, type LayerBubbles } from '../air/index.ts'
+import { contrast, covers } from '../colour/index.ts'
+import { areaAt, type FillCurve } from '../filling/index.ts'
+import { resinClasses, type Resin } from '../material/index.ts'
+import { mixDensity } from '../mix/index.ts'
+import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
+import type { Plan } from './plan.ts'
+
+/** Bubbles smaller than this are not seen in a clear cast, m. */
+const seenFrom = 1e-4
+/** Bubbles that stand for all of a layer's. */
+const samples = 700
+
+/** What a layer's bubbles depend on, as plain data. */
+export interface BubbleLayer {
+  id: string
+  resin: Resin
+  /** K */
+  temperature: number
+  /** It covers: only its skin shows. */
+  opaque: boolean
+  layer: Omit<LayerBubbles, 'thickening'>
+}
+
+/**
+ * What is asked about the bubbles of each layer that is poured: the body of one copy, its free
+ * surface or the ceiling over it, its clock.
+ */
+export const bubbleLayers = (
+  { room }: Pick<Plan, 'room'>,
+  { layers, into }: CompiledPlan,
+  curve: FillCurve,
+): BubbleLayer[] => {
+  const poured = layers.filter(({ clock, batch, depth }) => clock && batch && depth > 0)
+  return poured.map((layer, i) => {
+    const { resin } = layer.batch!
+    const { mixAt, pourAt, cupUntil, demouldAt } = layer.clock!
+    const epoxy = resinClasses[resin.class].hazard === 'epoxy'
+    return {
+      id: layer.id,
+      resin,
+      temperature: room,
+      opaque: layer.matter !== undefined && contrast(layer.matter, 1, layer.depth) >= covers,
+      layer: {
+        density: mixDensity(resin.ratio, resin),
+        gas: epoxy ? airInEpoxy : airInUrethane,
+        volume: layer.resin,
+        depth: layer.depth,
+        ceiling: into.mould === 'closed' && i === poured.length - 1 ? 1 : ceilingOf(layer, curve),
+        pouredAt: pourAt - mixAt,
+        poursUntil: cupUntil - mixAt,
+        hardAt: demouldAt - mixAt,
+        stirred: stirring.usual,
+        seenFrom,
+        samples,
+        seed: 1,
+      },
+    }
+  })
+}
+
+/** Share of a layer over which the piece closes before the layer's own surface. */
+function ceilingOf({ bottom, top }: CompiledLayer, curve: FillCurve): number {
+  const at = (share: number) => areaAt(curve, bottom + share * (top - bottom))
+  const widest = Math.max(...[0.1, 0.3, 0.5, 0.7, 0.9].map(at))
+  return widest > 0 ? Math.max(0, 1 - at(0.98) / widest) : 0
+}

@@ -1,0 +1,33 @@
+import type { Fates } from '@mivro/core/air'
+import type { Frame } from '../../cutaway/frame.ts'
+
+/** A bubble as it is drawn, px. */
+export interface BubbleMark {
+  key: string
+  x: number
+  y: number
+  r: number
+  pit: boolean
+}
+
+/** Bubbles are drawn larger than they are, and never smaller than a pixel and a half. */
+const larger = 2.5
+const least = 1.5
+
+/** Evenly over the width, but not in rows: an additive recurrence of the golden ratio. */
+const golden = 0.618033988749895
+
+/** The bubbles of a layer on its section. */
+export const bubbleMarks = (
+  { x, y }: Frame,
+  { id, bottom, top }: { id: string; bottom: number; top: number },
+  stay: Fates['stay'],
+  width: number,
+): BubbleMark[] =>
+  stay.map(({ height, diameter, pit }, i) => ({
+    key: `${id}-${i}`,
+    x: ((0.5 + golden * i) % 1) * width,
+    y: y(bottom + height * (top - bottom)),
+    r: Math.max(least, (larger * (x(diameter) - x(0))) / 2),
+    pit,
+  }))

@@ -1,0 +1,57 @@
+import { fewBubbles, type Hindrance, type Way, type WayOfPiece } from '@mivro/core/air'
+import { showDuration } from '@mivro/core/units'
+
+export const wayWords: Record<Way, string> = {
+  none: 'Neither',
+  vacuum: 'Vacuum',
+  pressure: 'Pressure',
+  both: 'Both',
+}
+
+export const hindranceWords: Record<Hindrance, string> = {
+  'no vessel': 'no vacuum vessel in Settings',
+  'no pot': 'no pressure pot in Settings',
+  'no longer pours': 'the mix no longer pours by then',
+  'gels before': 'it gels before the pot is at pressure',
+}
+
+const rounded = (count: number): string =>
+  count < 0.5 ? '0' : count < 10 ? count.toFixed(0) : Number(count.toPrecision(2)).toString()
+
+/**
+ * A count with its band.
+ *
+ * @example sayBand([0, 117]) // '0 to 120'
+ */
+export function sayBand([likely, slow]: readonly [number, number]): string {
+  const [low, high] = [Math.min(likely, slow), Math.max(likely, slow)].map(rounded)
+  return low === high ? low : `${low} to ${high}`
+}
+
+/**
+ * What to do about the bubbles of a piece, in one sentence with its reason.
+ *
+ * @example sayBestWay({ way: 'none', seen: [0, 0], pits: [0, 0], takes: 0 }, []) // 'Neither vacuum nor pressure: this resin stays thin for so long that it clears itself.'
+ */
+export function sayBestWay(best: WayOfPiece, all: readonly WayOfPiece[]): string {
+  const without = all.find(({ way }) => way === 'none')
+  if (best.way === 'none') {
+    if (best.seen[0] < fewBubbles) {
+      return 'Neither vacuum nor pressure: this resin stays thin for so long that it clears itself.'
+    }
+    const barred = all.filter(({ hindrance }) => hindrance?.startsWith('no '))
+    const why =
+      barred.length > 0 ? ` With what is at hand nothing does better: ${reasons(barred)}.` : ''
+    return `About ${sayBand(best.seen)} bubbles stay.${why} Stir gently, pour low and thin, rock and tap, and let it rest.`
+  }
+  const how = {
+    vacuum: 'Vacuum of the mix before it is poured',
+    pressure: 'Pressure until it is hard',
+    both: 'Vacuum of the mix, then pressure until it is hard',
+  }[best.way]
+  const from = without ? ` instead of ${sayBand(without.seen)}` : ''
+  return `${how}: ${sayBand(best.seen)} bubbles stay${from}, for ${showDuration(best.takes)} more at the bench.`
+}
+
+const reasons = (barred: readonly WayOfPiece[]): string =>
+  [...new Set(barred.map(({ hindrance }) => hindranceWords[hindrance!]))].join(', ')
