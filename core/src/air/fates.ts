@@ -75,19 +75,15 @@ export function fatesOf(question: BubbleQuestion): Fates {
   ]
   for (const { bubbles, inCup } of sources) {
     bubbles.forEach((bubble, i) => {
-      const end = follow(bubble, inCup, question)
-      if (end.where === 'out') fates.out += bubble.stands
-      else if (end.diameter < seenFrom) fates.dissolved += bubble.stands
+      const covered = (i + 0.5) / bubbles.length < ceiling
+      const { where, diameter, height } = follow(bubble, inCup, covered, question)
+      if (where === 'out') fates.out += bubble.stands
+      else if (diameter < seenFrom) fates.dissolved += bubble.stands
       else {
-        // What came to the top lies under a ceiling, where there is one.
-        const under = end.where === 'top' && (i + 0.5) / bubbles.length < ceiling
-        if (end.where === 'top' && !under) fates.out += bubble.stands
-        else {
-          fates[under ? 'pits' : 'inside'] += bubble.stands
-          fates.largest = Math.max(fates.largest, end.diameter)
-          const { diameter, height } = end
-          if (fates.stay.length < mostDrawn) fates.stay.push({ height, diameter, pit: under })
-        }
+        const pit = where === 'ceiling'
+        fates[pit ? 'pits' : 'inside'] += bubble.stands
+        fates.largest = Math.max(fates.largest, diameter)
+        if (fates.stay.length < mostDrawn) fates.stay.push({ height, diameter, pit })
       }
     })
   }
@@ -95,14 +91,14 @@ export function fatesOf(question: BubbleQuestion): Fates {
 }
 
 interface End {
-  where: 'out' | 'top' | 'body'
+  where: 'out' | 'ceiling' | 'body'
   diameter: number
   /** Of the layer's depth. */
   height: number
 }
 
-/** One bubble from mixing to the gel. */
-function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
+/** One bubble from mixing to the gel; `covered` when there is a ceiling over it. */
+function follow(bubble: Bubble, inCup: boolean, covered: boolean, question: BubbleQuestion): End {
   const { thickening, vacuum, pouredAt, depth, volume, density, gas, pressure, hardAt } = question
   const { time, viscosity } = thickening
   const begins = Math.max(pouredAt, vacuum?.until ?? 0)
@@ -140,7 +136,10 @@ function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
         now = outer
       }
       height += step * riseSpeed(2 * radius, viscosity[i], density)
-      if (height >= depth) return { where: 'top', diameter: 2 * radius, height: 1 }
+      if (height >= depth) {
+        if (!covered) return { where: 'out', diameter: 2 * radius, height: 1 }
+        height = depth
+      }
       radius = dissolving(radius, step, start - begins, {
         pressure: outer,
         dissolved,
@@ -154,7 +153,8 @@ function follow(bubble: Bubble, inCup: boolean, question: BubbleQuestion): End {
   if (pressure && now !== atmosphere && pressure.until < hardAt) {
     radius = squeezed(radius, now, atmosphere)
   }
-  return { where: 'body', diameter: 2 * radius, height: height / depth }
+  const where = height >= depth ? 'ceiling' : 'body'
+  return { where, diameter: 2 * radius, height: height / depth }
 }
 
 const overlap = (from: number, until: number, start: number, end: number): number =>

@@ -1,6 +1,6 @@
 import { computed, nextTick, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useProject } from '../project/projectStore.ts'
+import { openName } from '../project/openName.ts'
 
 /** What each address is called: in the title of the page, and in the trail at the top. */
 export const placeNames: Record<string, string> = {
@@ -23,13 +23,11 @@ export const placeNames: Record<string, string> = {
 /** The trail to what is open: the place, then the piece in it. */
 export function useTrail() {
   const route = useRoute()
-  const project = useProject()
   return computed(() => {
     const place = placeNames[String(route.name)] ?? 'Pieces'
     if (route.name === 'new-piece') return ['Pieces', place]
     if (route.params.id === undefined) return [place]
-    const name = project.piece?.document.name
-    return name ? ['Pieces', name, place] : ['Pieces']
+    return openName.value ? ['Pieces', openName.value, place] : ['Pieces']
   })
 }
 

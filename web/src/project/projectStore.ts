@@ -33,6 +33,7 @@ import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
 import { askAir, askSeats } from '../work/pool.ts'
+import { openName } from './openName.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
 import { useGeometry } from './useGeometry.ts'
@@ -56,6 +57,11 @@ export const useProject = defineStore('project', () => {
   const { session: piece, problems: noPiece, open: openPiece } = useOpen('pieces')
   const { session: pour, problems: noPour, open: openPour } = useOpen('plans')
   const { session: mouldSession, problems: noMould, open: openMould } = useOpen('moulds')
+  watch(
+    () => piece.value?.document.name,
+    (name) => (openName.value = name),
+    { flush: 'sync' },
+  )
   const pours = shallowRef<Stored<Plan>[]>([])
   const pulls = shallowRef<Stored<Pull>[]>([])
   const moulds = shallowRef<Stored<Mould>[]>([])

@@ -146,7 +146,6 @@ function change(values: Partial<Studio>): Problem | undefined {
           Units are chosen at the top right. Everything is kept on this machine.
         </p>
       </section>
-      <AirTools :studio="studio.studio" :take="change" />
       <section class="panel box">
         <h2>Backup</h2>
         <p class="quiet">
@@ -172,6 +171,7 @@ function change(values: Partial<Studio>): Problem | undefined {
         </p>
         <p v-if="said" role="status">{{ said }}</p>
       </section>
+      <AirTools :studio="studio.studio" :take="change" />
       <section v-if="demo > 0" class="panel box wide">
         <h2>Demo studio</h2>
         <div class="row demo">

@@ -12,7 +12,7 @@ import type { Bubbles } from './useBubbles.ts'
 /** Neither, vacuum, pressure or both: what each leaves, and which is the least work. */
 const props = defineProps<{ bubbles: Bubbles }>()
 const studio = useStudio()
-const choose = (row: WayOfPiece | null) => row && (props.bubbles.chosen.value = row.way)
+const choose = (row: WayOfPiece | null) => row && props.bubbles.choose(row.way)
 const uses = (way: Way, tool: 'vacuum' | 'pressure') => way === tool || way === 'both'
 const safety = computed(() => {
   const way = props.bubbles.shown.value

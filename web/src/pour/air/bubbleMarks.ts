@@ -10,8 +10,7 @@ export interface BubbleMark {
   pit: boolean
 }
 
-/** Bubbles are drawn larger than they are, and never smaller than a pixel and a half. */
-const larger = 2.5
+/** Bubbles are drawn as large as they are, and never smaller than this, px. */
 const least = 1.5
 
 /** Evenly over the width, but not in rows: an additive recurrence of the golden ratio. */
@@ -28,6 +27,6 @@ export const bubbleMarks = (
     key: `${id}-${i}`,
     x: ((0.5 + golden * i) % 1) * width,
     y: y(bottom + height * (top - bottom)),
-    r: Math.max(least, (larger * (x(diameter) - x(0))) / 2),
+    r: Math.max(least, (x(diameter) - x(0)) / 2),
     pit,
   }))

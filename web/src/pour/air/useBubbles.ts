@@ -32,7 +32,8 @@ export function useBubbles(active: () => boolean) {
   const chosen = ref<Way>()
   const shown = computed<Way>(() => chosen.value ?? best.value?.way ?? 'none')
   const waiting = computed(() => question.value !== undefined && answer.value === undefined)
-  return { layers, ways, best, chosen, shown, problem, waiting }
+  const choose = (way: Way) => void (chosen.value = way)
+  return { layers, ways, best, shown, choose, problem, waiting }
 }
 
 export type Bubbles = ReturnType<typeof useBubbles>
