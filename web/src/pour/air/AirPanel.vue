@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElTable, ElTableColumn } from 'element-plus'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { safetyFor, type Hazard } from '@mivro/core/caution'
 import type { Way, WayOfPiece } from '@mivro/core/air'
 import { show, showDuration } from '@mivro/core/units'
@@ -40,7 +40,14 @@ const safety = computed(() => {
     @current-change="choose"
   >
     <ElTableColumn v-slot="{ row }" label="Way">
-      <b>{{ wayWords[row.way as Way] }}</b>
+      <ElButton
+        link
+        :aria-pressed="row.way === bubbles.shown.value"
+        class="way"
+        @click.stop="choose(row as WayOfPiece)"
+      >
+        {{ wayWords[row.way as Way] }}
+      </ElButton>
       <p v-if="row.hindrance" class="small quiet">
         {{ hindranceWords[(row as WayOfPiece).hindrance!] }}
       </p>
@@ -76,6 +83,12 @@ const safety = computed(() => {
   padding: 10px 12px;
   border-radius: var(--r-field);
   background: var(--teal-soft);
+}
+
+.way {
+  padding: 0;
+  min-height: 0;
+  color: var(--ink);
 }
 
 :deep(.el-table__row) {
