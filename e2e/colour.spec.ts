@@ -21,6 +21,18 @@ async function pictureOf(page: Page): Promise<{ width: number; height: number; b
   })
 }
 
+/** Stands for a picture: millions of bytes compared one by one would keep a failed test busy for hours. */
+async function fingerprint(page: Page): Promise<string> {
+  const canvas = page.locator(`canvas[data-drawn="${finest}"]`)
+  await expect(canvas).toBeVisible({ timeout: 30_000 })
+  return canvas.evaluate(async (drawn: HTMLCanvasElement) => {
+    const { width, height } = drawn
+    const { data } = drawn.getContext('2d')!.getImageData(0, 0, width, height)
+    const hash = new Uint8Array(await crypto.subtle.digest('SHA-256', data))
+    return [...hash].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+  })
+}
+
 async function taken(page: Page, button: string): Promise<Buffer> {
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: button, exact: true }).click()
@@ -82,10 +94,19 @@ test('a coaster is tinted to a picked colour, gets forty flakes, is split, and c
   await mivro.saved()
 
   await lens(page, 'Colour')
-  const { bytes } = await pictureOf(page)
+  let kept = ''
+  await expect
+    .poll(
+      async () => {
+        const before = kept
+        kept = await fingerprint(page)
+        return kept === before
+      },
+      { timeout: 40_000 },
+    )
+    .toBe(true)
   await page.reload()
-  const again = await pictureOf(page)
-  expect(again.bytes).toEqual(bytes)
+  await expect.poll(() => fingerprint(page), { timeout: 40_000 }).toBe(kept)
 })
 
 test('the picture on the screen is the one that is rendered anywhere for the same question', async ({

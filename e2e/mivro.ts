@@ -17,6 +17,7 @@ export const test = base.extend<Fixtures>({
     })
     await use(mivro)
     await mivro.server.kill()
+    mivro.server.forget()
     expect(mivro.complaints).toEqual([])
   },
 })

@@ -5,10 +5,13 @@ export default defineConfig({
   testDir: '.',
   workers: 1,
   timeout: 60_000,
+  // A machine that is too slow, or a page that is broken altogether, is told early.
+  globalTimeout: 60 * 60_000,
+  maxFailures: 12,
   expect: { timeout: 8_000 },
   forbidOnly: true,
   outputDir: './test-results',
-  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['line']] : [['list']],
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['list']] : [['list']],
   use: {
     actionTimeout: 8_000,
     viewport: { width: 1280, height: 800 },

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { copyFileSync, mkdtempSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -86,6 +86,11 @@ export class RunningServer {
   /** Ends it at once, as a power cut would. */
   kill(): Promise<number | null> {
     return this.end('SIGKILL')
+  }
+
+  /** Takes its store off the disk, once it has ended. */
+  forget(): void {
+    rmSync(this.folder, { recursive: true, force: true })
   }
 
   /** Asks it to stop, and waits until it has; answers its exit code. */

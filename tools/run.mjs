@@ -4,6 +4,9 @@ import { fileURLToPath } from 'node:url'
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 
+/** What was printed before an end has arrived by then, ms. */
+const lastWords = 3000
+
 /** Runs a command in the project's root; answers its exit code and, if asked, what it printed. */
 export function run(command, args, { env = {}, quiet = false, passSignals = false } = {}) {
   return new Promise((done) => {
@@ -23,6 +26,8 @@ export function run(command, args, { env = {}, quiet = false, passSignals = fals
     child.stderr?.on('data', (chunk) => (output += chunk))
     child.on('error', (error) => done({ code: 1, output: String(error) }))
     child.on('close', (code) => done({ code: code ?? 1, output }))
+    // What it started and left behind may hold its output open for ever.
+    child.on('exit', (code) => setTimeout(() => done({ code: code ?? 1, output }), lastWords))
   })
 }
 

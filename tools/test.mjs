@@ -82,18 +82,14 @@ async function endToEnd() {
   }
   if ((await built()) !== 0) return count('Build of the web application', 0, 1)
   const report = join(reports, 'e2e.json')
-  const { code, output } = await run(
-    bin('playwright'),
-    ['test', '--config', 'e2e/playwright.config.ts'],
-    {
-      quiet: true,
-      env: { MIVRO_CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: report, MIVRO_SHOTS: '' },
-    },
-  )
+  say('Driving the real interface in Chromium ...')
+  // Printed as it goes: what hangs is seen where it hangs.
+  const { code } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+    env: { MIVRO_CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: report, MIVRO_SHOTS: '' },
+  })
   const stats = readReport(report)?.stats
   const failed = Math.max(stats?.unexpected ?? 0, code === 0 && stats ? 0 : 1)
   count('The real interface', (stats?.expected ?? 0) + (stats?.flaky ?? 0), failed)
-  if (failed > 0) say(output)
 }
 
 function count(name, passed, failed) {

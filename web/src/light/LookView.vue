@@ -85,7 +85,7 @@ const question = computed(() =>
       }
     : undefined,
 )
-const { problem, drawn } = useLook(
+const { problem, busy, drawn } = useLook(
   canvas,
   () => question.value,
   () => dragging.value || props.moving === true,
@@ -115,7 +115,7 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         tabindex="0"
         role="img"
         :aria-label="label"
-        :data-drawn="drawn"
+        :data-drawn="busy ? 'coarse' : drawn"
         :class="{ dragging }"
         @pointerdown="down"
         @pointermove="move"

@@ -167,7 +167,7 @@ const shortcuts = [
         <ToolButton v-if="layer" label="Delete" tip="Delete this layer (Delete)" @click="remove()">
           <Trash2 :size="15" aria-hidden="true" />
         </ToolButton>
-        <ToolButton label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
+        <ToolButton bare label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
           <RotateCw :size="15" aria-hidden="true" />
         </ToolButton>
         <ToolButton bare label="Shortcuts" tip="Shortcuts (?)" @click="help = true">
@@ -296,6 +296,10 @@ const shortcuts = [
 .lenses {
   display: flex;
   gap: 6px;
+}
+
+.tools :deep(.el-button:not(.bare)) {
+  padding-inline: 12px;
 }
 
 .lens i {
