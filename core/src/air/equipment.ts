@@ -7,7 +7,6 @@ const hour = 3600
 /** A pressure pot, as it is marked and used. */
 export const potSchema = z
   .object({
-    volume: quantity('volume', 5e-4, 0.5),
     /** Marked working pressure, gauge, Pa: never over it. */
     marked: quantity('pressure', 2e4, 2e6),
     /** What casts are cured at, gauge, Pa. */
@@ -37,7 +36,7 @@ export interface AirTools {
 }
 
 /** A pot and a vessel to begin with: to be read from their plates. */
-export const usualAirPot = { volume: 0.01, marked: 4.1e5, gauge: 2.8e5, closes: 120 } as const
+export const usualAirPot = { marked: 4.1e5, gauge: 2.8e5, closes: 120 } as const
 export const usualVessel = { volume: 0.008, gauge: -9.5e4, takes: 120 } as const
 
 /** Absolute from gauge, Pa. @example absolute(0) // 101325 */

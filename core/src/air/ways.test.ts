@@ -17,6 +17,7 @@ function layer(name: keyof typeof sheets, pouredAt: number, poursUntil: number):
     density: 1100,
     gas: sheets[name].class.includes('epoxy') ? airInEpoxy : airInUrethane,
     volume: 50e-6,
+    mixed: 60e-6,
     depth: 0.025,
     ceiling: 0,
     pouredAt,
@@ -59,6 +60,14 @@ describe('the way against bubbles', () => {
       'no vessel',
     ])
     expect(sayBestWay(bestWay(found)!, found)).toContain('no pressure pot in Settings')
+  })
+
+  // Facts of the trade: it swells three to four times, so a batch is a fifth of its vessel at most.
+  it('in a vessel that it would froth over is not vacuum', () => {
+    const of = (mixed: number) =>
+      piece({ ...layer('deep', 300, 3600), mixed }).find(({ way }) => way === 'vacuum')!
+    expect(of(0.2 * usualVessel.volume).hindrance).toBeUndefined()
+    expect(of(0.25 * usualVessel.volume).hindrance).toBe('froths over')
   })
 
   it('of an opaque layer counts only its skin', () => {

@@ -1,11 +1,12 @@
 import { absolute, type AirTools } from './equipment.ts'
+import { largestDeaired } from './vessel.ts'
 import { fatesOf, type BubbleQuestion, type Fates } from './fates.ts'
 
 export const ways = ['none', 'vacuum', 'pressure', 'both'] as const
 export type Way = (typeof ways)[number]
 
 /** Why a way cannot be carried out as it stands. */
-export type Hindrance = 'no vessel' | 'no pot' | 'no longer pours' | 'gels before'
+export type Hindrance = 'no vessel' | 'no pot' | 'froths over' | 'no longer pours' | 'gels before'
 
 /** What one way comes to in one layer. */
 export interface WayResult {
@@ -24,8 +25,12 @@ const slower = 0.1
 /** A pot is to be at pressure by this share of the gel time (common practice, no source). */
 export const underPressureBy = 0.8
 
-/** A layer without a way yet, and until when its mix pours, s since mixing. */
-export type LayerBubbles = Omit<BubbleQuestion, 'vacuum' | 'pressure'> & { poursUntil: number }
+/** A layer without a way yet, until when its mix pours, s since mixing, and how much is mixed. */
+export type LayerBubbles = Omit<BubbleQuestion, 'vacuum' | 'pressure'> & {
+  poursUntil: number
+  /** Mixed in one cup, m³. */
+  mixed: number
+}
 
 /**
  * Neither, vacuum of the mix, pressure on the cast, and both, for one layer with the tools at hand.
@@ -57,7 +62,15 @@ export function compareWays(layer: LayerBubbles, { pot, vessel }: AirTools): Way
     const tenth = { ...layer.gas, diffusivity: slower * layer.gas.diffusivity }
     return {
       way,
-      hindrance: hindranceOf(way, { pot, vessel }, pouredAt > layer.poursUntil, closed > gel),
+      hindrance: hindranceOf(
+        way,
+        { pot, vessel },
+        {
+          froths: pumped !== undefined && layer.mixed > largestDeaired(pumped.volume, Infinity),
+          late: pouredAt > layer.poursUntil,
+          gelled: closed > gel,
+        },
+      ),
       likely: fatesOf(question),
       slow: fatesOf({ ...question, gas: tenth }),
       takes: (pumped?.takes ?? 0) + (pressed?.closes ?? 0),
@@ -68,11 +81,11 @@ export function compareWays(layer: LayerBubbles, { pot, vessel }: AirTools): Way
 function hindranceOf(
   way: Way,
   { pot, vessel }: AirTools,
-  late: boolean,
-  gelled: boolean,
+  { froths, late, gelled }: { froths: boolean; late: boolean; gelled: boolean },
 ): Hindrance | undefined {
   if ((way === 'vacuum' || way === 'both') && !vessel) return 'no vessel'
   if ((way === 'pressure' || way === 'both') && !pot) return 'no pot'
+  if (froths) return 'froths over'
   if (late) return 'no longer pours'
   return gelled ? 'gels before' : undefined
 }

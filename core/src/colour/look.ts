@@ -1,6 +1,8 @@
-import { bandCount, toLinear, type Rgb, type Spectrum } from './bands.ts'
+import { bandCount, even, toLinear, type Rgb, type Spectrum } from './bands.ts'
 import { flux, over } from './flux.ts'
-import type { Matter } from './matter.ts'
+import type { Dose } from '../mix/index.ts'
+import { hexOf } from './hex.ts'
+import { matterOf, mixed, type Matter } from './matter.ts'
 
 /** A layer that is looked through, and how deep it is, m. */
 export interface Sheet {
@@ -39,3 +41,16 @@ export const passes = (sheets: readonly Sheet[]): Spectrum =>
       1,
     ),
   )
+
+/**
+ * What is seen of resin with tints in it, so deep over white, as `#rrggbb`.
+ *
+ * @example seenOfDoses(clearMatter, [], 0.01) // '#ffffff'
+ */
+export const seenOfDoses = (body: Matter, doses: readonly Dose[], depth: number): string => {
+  const tints = doses.map(({ material, fraction }) => ({
+    matter: matterOf(material),
+    dose: fraction,
+  }))
+  return hexOf(seenThrough([{ matter: mixed(body, tints), depth }], even(1)))
+}

@@ -2,7 +2,7 @@ import { clustered, measure, triangleCount, type Mesh } from '../mesh/index.ts'
 import { Problem } from '../problem/index.ts'
 import { ownForm } from '../material/index.ts'
 import { crossingOf } from '../shape/index.ts'
-import type { OwnForm } from './inclusion.ts'
+import type { OwnForm, PlanInclusion } from './inclusion.ts'
 import { boundsOf, type Loops } from './region.ts'
 import { coveredBy } from './thing.ts'
 
@@ -121,4 +121,27 @@ function thinned(points: ArrayLike<number>, slack: number): number[] {
   const left: number[] = []
   for (let i = 0; i < count; i++) if (keep[i]) left.push(points[2 * i], points[2 * i + 1])
   return left
+}
+
+/** A drawing names no thickness: a millimetre, unless one is known, m. */
+const usualThickness = 0.001
+
+/**
+ * What a thing of a form from a file is, at the size it has there: what it weighs by its density,
+ * and how thick it is where it is flat.
+ *
+ * @example thingOfForm(plateFrom([[0, 0, 0.02, 0, 0.02, 0.01, 0, 0.01]]), { density: 1000 }).mass // 0.0002
+ */
+export function thingOfForm(
+  { form, holds }: ReadForm,
+  { density, thickness = usualThickness }: { density: number; thickness?: number },
+): Pick<PlanInclusion, 'form' | 'shape' | 'thickness' | 'mass'> {
+  const flat = 'loops' in form
+  const volume = flat ? holds * thickness : holds
+  return {
+    form,
+    shape: 'own',
+    thickness: flat ? thickness : undefined,
+    mass: Number((density * volume).toPrecision(5)),
+  }
 }

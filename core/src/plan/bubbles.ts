@@ -31,7 +31,9 @@ export const bubbleLayers = (
   { layers, into }: CompiledPlan,
   curve: FillCurve,
 ): BubbleLayer[] => {
-  const poured = layers.filter(({ clock, batch, depth }) => clock && batch && depth > 0)
+  const poured = layers.filter(
+    ({ clock, batch, weighing, depth }) => clock && batch && weighing && depth > 0,
+  )
   return poured.map((layer, i) => {
     const { resin } = layer.batch!
     const { mixAt, pourAt, cupUntil, demouldAt } = layer.clock!
@@ -44,6 +46,7 @@ export const bubbleLayers = (
       layer: {
         density: mixDensity(resin.ratio, resin),
         gas: epoxy ? airInEpoxy : airInUrethane,
+        mixed: layer.weighing!.volume,
         volume: layer.resin,
         depth: layer.depth,
         ceiling: into.mould === 'closed' && i === poured.length - 1 ? 1 : ceilingOf(layer, curve),

@@ -2,16 +2,17 @@
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
-import { finenessOf, nightsOf, pourMoment, setSteps } from '@mivro/core/plan'
+import { finenessOf, nightsOf, pourMoment } from '@mivro/core/plan'
 import { showDuration, showTimeOfDay } from '@mivro/core/units'
 import ClockBand from './ClockBand.vue'
 import ClockHead from './ClockHead.vue'
 import LookMark from './LookMark.vue'
 import PourMark from './PourMark.vue'
+import SetMark from './SetMark.vue'
+import { setSpans } from './setSpans.ts'
 import StripSlider from './StripSlider.vue'
 import { timeAxis, type TimeAxis } from './timeAxis.ts'
 import { meetingWords, ripeningSentence } from '@mivro/words/clock'
-import { setHowWords } from '@mivro/words/inclusion'
 
 const props = defineProps<{
   compiled: CompiledPlan
@@ -152,22 +153,7 @@ const trims = computed(() => {
   return { from: axis.value.x(last.trimAt), until: axis.value.x(last.demouldAt) }
 })
 
-/** When things are laid on a gel, dabbed or hung in: under the band of the layer they meet. */
-const settings = computed(() =>
-  rows.value.flatMap(({ name, setIn }, row) =>
-    setSteps({ setIn }).flatMap(({ when: { how, from, until } }) => {
-      if (how === 'with the pour' || how === 'on the mould' || until < from) return []
-      const { x } = axis.value
-      return {
-        key: `${row}-${how}`,
-        row: how === 'jig' ? row : row - 1,
-        from: x(from),
-        until: Math.max(x(from) + 6, x(until)),
-        says: `Set into ${name}, ${setHowWords[how]}: ${moment(from)} to ${moment(until)}`,
-      }
-    }),
-  ),
-)
+const settings = computed(() => setSpans(rows.value, axis.value, moment))
 
 const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
 const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel === 'model'))
@@ -287,11 +273,14 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           <PourMark :x="meeting.pour" :y="top(row) - 3" :height="thick + 6" />
         </StripSlider>
       </g>
-      <g v-for="one in settings" :key="one.key" class="setting">
-        <title>{{ one.says }}</title>
-        <rect :x="one.from" :y="top(one.row) + 2" :width="one.until - one.from" height="3" />
-        <path :d="`M${one.from} ${top(one.row) - 2}l5.5 5.5l-5.5 5.5l-5.5 -5.5Z`" />
-      </g>
+      <SetMark
+        v-for="one in settings"
+        :key="one.key"
+        :from="one.from"
+        :until="one.until"
+        :y="top(one.row)"
+        :says="one.says"
+      />
       <g aria-hidden="true">
         <path :d="`M${demouldX} ${head - 10}V${height}`" class="out" />
         <text :x="demouldX - 6" :y="top(rows.length - 1) + 14" text-anchor="end" class="outword">
@@ -376,12 +365,6 @@ svg.waiting {
 
 .meeting text {
   pointer-events: none;
-}
-
-.setting {
-  fill: var(--ink);
-  stroke: var(--panel);
-  stroke-width: 1;
 }
 
 .trim {

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
-import dayjs from 'dayjs'
-import { ElButton, ElDatePicker } from 'element-plus'
+import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
-import { CalendarPlus, Printer } from 'lucide-vue-next'
+import { Printer } from 'lucide-vue-next'
 import { type PourStep } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { finenessOf, runSheet, usualDay, type SheetStep } from '@mivro/core/plan'
-import { preparationCalendar, prepareThings } from '@mivro/core/inclusion'
-import { sayPreparation, saySettingIn, sayThingStep } from '@mivro/words/inclusion'
+import { prepareThings } from '@mivro/core/inclusion'
+import { sayPreparation, saySettingIn } from '@mivro/words/inclusion'
 import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
@@ -17,13 +16,10 @@ import MiniCut from '../cutaway/MiniCut.vue'
 import { heldWords } from '@mivro/words/held'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { dayFormat, now, showDay } from '../ui/dates.ts'
-import { download, fileName } from '../ui/download.ts'
-import ProblemNote from '../ui/ProblemNote.vue'
-import { useProblems } from '../ui/problems.ts'
+import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
 import '../ui/paper.css'
-import { iCalendar, momentOf, preparationDays } from './calendar.ts'
+import SaveCalendar from './SaveCalendar.vue'
 
 const route = useRoute()
 const project = useProject()
@@ -123,40 +119,6 @@ const readied = computed(() =>
 )
 const print = () => window.print()
 
-/** The day of the pour, for the calendar. */
-const pourDay = ref(dayjs().add(1, 'day').format('YYYY-MM-DD'))
-const { problems: refused, trying } = useProblems()
-const saveCalendar = () =>
-  trying(async () => {
-    const day = dayjs(pourDay.value)
-    const begin = plan.value!.begin ?? usualDay.begin
-    const title = `${project.piece!.document.name}, ${plan.value!.name}`
-    const entries = [
-      ...preparationDays(
-        preparationCalendar(readied.value),
-        day,
-        ({ name, step }) => `${name}: ${sayThingStep(step)}`,
-      ),
-      ...steps.value.flatMap((step) =>
-        step.at === undefined || step.step === 'weigh'
-          ? []
-          : {
-              title: `${stepTitles[step.step]}: ${step.layer?.name ?? title}`,
-              start: momentOf(day, begin + step.at),
-              note: words(step),
-            },
-      ),
-    ]
-    download(`${fileName(title)}.ics`, await iCalendar(title, entries), 'text/calendar')
-  })
-const stepTitles: Record<PourStep, string> = {
-  weigh: 'Weigh',
-  mix: 'Mix',
-  pour: 'Pour',
-  set: 'Set in',
-  demould: 'Demould',
-}
-
 /** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
 const pageHeight = 1010
 const smallest = 0.4
@@ -184,18 +146,14 @@ watch(
         >Back to the pour</ElButton
       >
       <span class="gap" />
-      <ElDatePicker
-        v-model="pourDay"
-        class="day"
-        type="date"
-        :format="dayFormat"
-        value-format="YYYY-MM-DD"
-        :clearable="false"
-        aria-label="Day of the pour"
+      <SaveCalendar
+        v-if="project.piece && plan"
+        :title="`${project.piece.document.name}, ${plan.name}`"
+        :steps="steps"
+        :preparations="readied"
+        :begin="plan.begin ?? usualDay.begin"
+        :say="words"
       />
-      <ElButton :disabled="steps.length === 0" @click="saveCalendar">
-        <CalendarPlus :size="15" aria-hidden="true" />Save calendar
-      </ElButton>
       <ElButton
         type="primary"
         :disabled="!project.compiled || project.known.waiting"
@@ -204,7 +162,6 @@ watch(
         <Printer :size="15" aria-hidden="true" />Print
       </ElButton>
     </div>
-    <ProblemNote v-for="problem in refused" :key="problem.code" :problem="problem" />
     <main v-if="project.problems.length > 0" class="paper">
       <p>{{ sayProblem(project.problems[0]) }}</p>
     </main>

@@ -1,15 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
-import {
-  bodyMatter,
-  even,
-  hexOf,
-  matterOf,
-  mixed,
-  recipeLines,
-  seenThrough,
-} from '@mivro/core/colour'
+import { bodyMatter, recipeLines, seenOfDoses } from '@mivro/core/colour'
 import { partsOnShelf, type Tint, type TintRecipe } from '@mivro/core/material'
 import { displayStep } from '@mivro/core/mix'
 import { show } from '@mivro/core/units'
@@ -38,13 +30,7 @@ const doses = computed(() =>
 )
 const lines = computed(() => recipeLines(doses.value, step, resin.value))
 const body = bodyMatter({ class: 'coating epoxy' })
-const expected = computed(() => {
-  const tints = doses.value.map(({ material, fraction }) => ({
-    matter: matterOf(material),
-    dose: fraction,
-  }))
-  return hexOf(seenThrough([{ matter: mixed(body, tints), depth: props.recipe.depth }], even(1)))
-})
+const expected = computed(() => seenOfDoses(body, doses.value, props.recipe.depth))
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: displayStep(kg, step) })
 const save = () =>
   trying(async () => {

@@ -42,12 +42,6 @@ const vessel = (values: Partial<NonNullable<Studio['vessel']>>) =>
             :take="(gauge) => pot({ gauge: gauge ?? 0 })"
           />
           <QuantityField
-            label="Volume"
-            kind="volume"
-            :value="studio.pot.volume"
-            :take="(volume) => pot({ volume: volume ?? 0 })"
-          />
-          <QuantityField
             label="From the last pour to full pressure"
             kind="duration"
             :value="studio.pot.closes"

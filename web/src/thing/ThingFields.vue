@@ -6,6 +6,7 @@ import {
   outlineOf,
   shapeOf,
   sizeOf,
+  thingOfForm,
   thingShapes,
   thingTraits,
   type PlanInclusion,
@@ -76,23 +77,13 @@ const seeThrough = (what: string) =>
   what !== 'other' &&
   props.take({ index: what === opaque ? undefined : clearIndices[what as ClearThing] })
 
-/** A drawing names no thickness: a millimetre, unless one is known. */
-const usualThickness = 0.001
 const reading = ref(false)
 const choose = (file: File | undefined) =>
   file &&
   trying(async () => {
     reading.value = true
     try {
-      const { from, form, holds } = await readThing(file)
-      const { density, thickness = usualThickness } = props.thing
-      const flat = from === 'outline'
-      props.take({
-        form,
-        shape: 'own',
-        thickness: flat ? thickness : undefined,
-        mass: Number((density * holds * (flat ? thickness : 1)).toPrecision(5)),
-      })
+      props.take(thingOfForm(await readThing(file), props.thing))
     } finally {
       reading.value = false
     }

@@ -5,21 +5,16 @@ import { isDrawing, readSvg } from '../work/readSvg.ts'
 import { lookAt } from '../work/pending.ts'
 import { askOutline, askThing, inspectFile } from '../work/pool.ts'
 
-/** What a file says of a thing: its form, and where it is a surface what it encloses. */
-export interface ReadThing extends ReadForm {
-  from: 'outline' | 'surface'
-}
-
 /**
  * The form of a thing from a drawing or a mesh file, at the size it has there.
  *
  * Throws `Problem`s of the readers: what is no such file, too large, crossing or open.
  */
-export async function readThing(file: File, signal?: AbortSignal): Promise<ReadThing> {
+export async function readThing(file: File, signal?: AbortSignal): Promise<ReadForm> {
   if (await isDrawing(file)) {
     const { paths, unit } = await readSvg(file)
     const { loops } = await askOutline(paths, unit, signal)
-    return { from: 'outline', ...plateFrom(loops) }
+    return plateFrom(loops)
   }
   if (file.size > largestFile) {
     throw new Problem('file-too-large', { bytes: file.size, limit: largestFile })
@@ -27,7 +22,7 @@ export async function readThing(file: File, signal?: AbortSignal): Promise<ReadT
   const mesh = lookAt(file)
   const { named, suggestion } = await inspectFile(mesh, signal)
   const form = { from: 'file', mesh, fileName: file.name, unit: named ?? suggestion.unit } as const
-  return { from: 'surface', ...(await askThing(form)) }
+  return askThing(form)
 }
 
 export const thingFiles = ['.svg', '.stl', '.obj', '.ply', '.3mf'].join()

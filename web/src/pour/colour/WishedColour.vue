@@ -3,11 +3,12 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { ElButton, ElColorPicker } from 'element-plus'
 import {
   bodyMatter,
-  even,
   hexOf,
   linearOf,
   matterOf,
-  lookThrough,
+  usualCoat,
+  wishThrough,
+  type Ground,
   type SolvedRecipe,
 } from '@mivro/core/colour'
 import type { Resin } from '@mivro/core/material'
@@ -31,44 +32,36 @@ const props = defineProps<{
 const shelf = useShelf()
 const { problems, trying } = useProblems()
 
-const grounds = [
+const backs: { value: Ground; label: string; hint?: string }[] = [
   { value: 'white', label: 'White', hint: 'Something white lies behind it' },
   { value: 'grey', label: 'Grey' },
   { value: 'black', label: 'Black', hint: 'Something black lies behind it' },
 ]
-const reflects: Record<string, number> = { white: 1, grey: 0.2, black: 0.04 }
 const places = [
   { value: 'resin', label: 'In the resin' },
   { value: 'coat', label: 'Coat outside', hint: 'A clear cast with a tinted coat on it' },
 ]
 const place = ref('resin')
-const ground = ref('white')
+const ground = ref<Ground>('white')
 /** What the picked colour is seen through; left out: this layer. */
 const depth = ref<number>()
-/** A brushed coat, m (common practice, no source). */
-const coat = ref(0.0004)
+const coat = ref<number>(usualCoat)
 const body = computed(() => bodyMatter(props.resin))
 
 const wished = ref<string | null>(null)
 const found = shallowRef<SolvedRecipe>()
 const question = computed(() => {
   if (!wished.value) return undefined
-  const through = depth.value ?? props.layer.depth
-  const behind = even(reflects[ground.value])
   const onHand = shelf.stored.flatMap(({ id, document }) =>
     document.kind === 'tint' ? [{ id, matter: matterOf(document), limit: document.limit }] : [],
   )
-  const colour = linearOf(wished.value)
-  const wish =
-    place.value === 'resin'
-      ? { colour, body: body.value, depth: through, ground: behind }
-      : { colour, body: body.value, depth: coat.value, ground: behindCoat(through, behind) }
+  const wish = wishThrough(linearOf(wished.value), body.value, {
+    depth: depth.value ?? props.layer.depth,
+    ground: ground.value,
+    coat: place.value === 'coat' ? coat.value : undefined,
+  })
   return { wish, onHand }
 })
-/** The cast itself lies behind its coat. */
-function behindCoat(through: number, behind: Float64Array): Float64Array {
-  return lookThrough([{ matter: body.value, depth: through }], behind)
-}
 watch(
   question,
   (asked) =>
@@ -119,7 +112,12 @@ function useRecipe(): void {
       :value="depth"
       :take="(m) => void (depth = m)"
     />
-    <SegmentField label="Behind it" :options="grounds" :value="ground" @choose="ground = $event" />
+    <SegmentField
+      label="Behind it"
+      :options="backs"
+      :value="ground"
+      @choose="ground = $event as Ground"
+    />
     <FieldRow label="Wished colour">
       <ElColorPicker
         :model-value="wished"

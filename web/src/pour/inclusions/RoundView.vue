@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import type { Arranged, Place } from '@mivro/core/inclusion'
+import { byHand, type Arranged, type Place } from '@mivro/core/inclusion'
 import type { Vec3 } from '@mivro/core/mesh'
 import type { Form } from '@mivro/core/piece'
 import type { ThingScene } from '../../solid/thingScene.ts'
 import { askSurface } from '../../work/pool.ts'
-import { byHand, type ChosenThing } from './useSetThings.ts'
+import type { ChosenThing } from './useSetThings.ts'
 
 /** Everything that is set in, in 3D: the piece is turned by dragging it, things by dragging them. */
 const props = defineProps<{

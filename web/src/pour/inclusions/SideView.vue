@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import type { Section } from '@mivro/core/filling'
-import type { Arranged, PlanInclusion } from '@mivro/core/inclusion'
+import { movedOnCut, type Arranged, type PlanInclusion } from '@mivro/core/inclusion'
 import type { CompiledPlan } from '@mivro/core/plan'
-import Bands from '../../cutaway/Bands.vue'
+import type { Frame } from '../../cutaway/frame.ts'
 import Inclusions from '../../cutaway/Inclusions.vue'
 import type { Mark } from '../../cutaway/marks.ts'
-import { useSidedFrame } from '../../cutaway/useSidedFrame.ts'
+import SidedCut from '../../cutaway/SidedCut.vue'
 import { useDrag } from '../../ui/useDrag.ts'
-import { byHand, type ChosenThing } from './useSetThings.ts'
+import type { ChosenThing } from './useSetThings.ts'
 
 /** The cut with everything at the height where it rests; what is dragged rises and moves along the cut. */
 const props = defineProps<{
@@ -26,44 +25,24 @@ const emit = defineEmits<{
   move: [layer: string, id: string, change: Partial<PlanInclusion>]
   moved: []
 }>()
-const box = ref<HTMLElement>()
-const { width, height, label, frame, path, sides } = useSidedFrame(
-  box,
-  () => props.section,
-  () => props.compiled,
-)
 
 const isChosen = ({ kind, i }: Mark) =>
   props.things[kind]?.id === props.chosen?.id && props.chosen?.i === i
 
-/** What comes nearer than this to the floor of its layer lies on it, m. */
-const snap = 0.0006
-let held: { mark: Mark; thing: Arranged; x: number; y: number } | undefined
+let held: { mark: Mark; thing: Arranged; perMetre: number; x: number; y: number } | undefined
 const { down, move, up } = useDrag({
   move: ({ clientX, clientY }) => {
     if (!held) return
-    const { mark, thing } = held
-    const { layers } = props.compiled
-    const layer = layers.find(({ id }) => id === thing.layer)!
-    const perMetre = frame.value.x(1) - frame.value.x(0)
-    const along = (clientX - held.x) / perMetre
-    const rise = (held.y - clientY) / perMetre
-    const [c, s] = [Math.cos(props.turn), Math.sin(props.turn)]
-    const lift = thing.floor - layer.bottom
-    // The others stay where they are, each counted from the floor of the layer.
-    const laid = thing.places.map(({ up = 0, ...place }) => ({ ...place, up: lift + up }))
-    const { x, y, up, ...place } = laid[mark.i]
-    const most = layer.depth - thing.size.thickness
-    const risen = Math.min(Math.max(0, most), Math.max(0, up + rise))
-    laid[mark.i] = { ...place, x: x + c * along, y: y + s * along, up: risen < snap ? 0 : risen }
-    const places = byHand(laid).map(({ up, ...one }) => ({ ...one, ...(up ? { up } : {}) }))
-    emit('move', thing.layer, thing.id, { lift: 0, places })
+    const { mark, thing, perMetre, x, y } = held
+    const layer = props.compiled.layers.find(({ id }) => id === thing.layer)!
+    const by = { along: (clientX - x) / perMetre, rise: (y - clientY) / perMetre, turn: props.turn }
+    emit('move', thing.layer, thing.id, movedOnCut(thing, mark.i, by, layer))
   },
   drop: () => emit('moved'),
 })
-function take(mark: Mark, event: PointerEvent): void {
+function take({ x }: Frame, mark: Mark, event: PointerEvent): void {
   const thing = props.things[mark.kind]
-  held = { mark, thing, x: event.clientX, y: event.clientY }
+  held = { mark, thing, perMetre: x(1) - x(0), x: event.clientX, y: event.clientY }
   emit('select', thing.layer)
   emit('choose', { id: thing.id, i: mark.i })
   down(event)
@@ -71,59 +50,22 @@ function take(mark: Mark, event: PointerEvent): void {
 </script>
 
 <template>
-  <div ref="box" class="side">
-    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`">
-      <g :transform="`translate(0 ${label})`">
-        <path :d="path" fill="var(--panel)" fill-rule="evenodd" />
-        <Bands
-          :layers="compiled.layers"
-          :frame="frame"
-          :path="path"
-          :selected="selected"
-          @select="emit('select', $event)"
-        />
-        <path :d="path" class="outline" />
-        <Inclusions
-          :things="things"
-          :frame="frame"
-          :turn="turn"
-          held
-          :chosen="isChosen"
-          @take="take"
-          @drag="move"
-          @drop="up"
-        />
-      </g>
-      <text :x="width / 2" y="14">{{ sides.top }}</text>
-      <text :x="width / 2" :y="height - 6">{{ sides.bottom }}</text>
-    </svg>
-  </div>
+  <SidedCut
+    v-slot="{ frame }"
+    :section="section"
+    :compiled="compiled"
+    :selected="selected"
+    @select="emit('select', $event)"
+  >
+    <Inclusions
+      :things="things"
+      :frame="frame"
+      :turn="turn"
+      held
+      :chosen="isChosen"
+      @take="(mark, event) => take(frame, mark, event)"
+      @drag="move"
+      @drop="up"
+    />
+  </SidedCut>
 </template>
-
-<style scoped>
-.side {
-  position: relative;
-  min-width: 0;
-  min-height: 0;
-  overflow: hidden;
-}
-
-svg {
-  position: absolute;
-  inset: 0;
-}
-
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.6;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
-
-text {
-  fill: var(--ink-2);
-  font-size: var(--size-small);
-  text-anchor: middle;
-}
-</style>

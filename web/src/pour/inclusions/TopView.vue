@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { boundsOf, outlineOf, type Arranged, type Place } from '@mivro/core/inclusion'
+import { boundsOf, byHand, outlineOf, type Arranged, type Place } from '@mivro/core/inclusion'
 import { useDrag } from '../../ui/useDrag.ts'
-import { byHand, type ChosenThing } from './useSetThings.ts'
+import type { ChosenThing } from './useSetThings.ts'
 
 type Line = [x: number, y: number][]
 

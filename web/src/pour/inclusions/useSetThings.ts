@@ -1,11 +1,5 @@
 import { computed, ref } from 'vue'
-import {
-  colourOf,
-  setInFrom,
-  type LaidPlace,
-  type Place,
-  type PlanInclusion,
-} from '@mivro/core/inclusion'
+import { byHand, colourOf, setInFrom, type Place, type PlanInclusion } from '@mivro/core/inclusion'
 import type { InclusionMaterial } from '@mivro/core/material'
 import { judgeArrangement, withLayer, type CompiledLayer, type Plan } from '@mivro/core/plan'
 import { newId } from '../../api/client.ts'
@@ -127,7 +121,3 @@ export function useSetThings(layer: () => CompiledLayer | undefined) {
     add,
   }
 }
-
-/** Sizes follow from the count; a plan keeps places only. */
-export const byHand = (places: readonly LaidPlace[]): Place[] =>
-  places.map(({ size: _, ...place }) => place)
