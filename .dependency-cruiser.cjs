@@ -17,7 +17,7 @@ const order = [
   ['piece', 'mould', 'inclusion', 'air'],
   ['light'],
   ['plan'],
-  ['pull'],
+  ['pull', 'run'],
   ['studio'],
 ]
 

@@ -191,6 +191,29 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `The ${a.what} at ${show(a.temperature, 'temperature', u)} ${a.what === 'parts' ? 'are' : 'is'} within 3 degrees of the dew point (${show(a.dewPoint, 'temperature', u)}): water may settle on it. Warm it a little first.`,
   'bled-needs-same-time': (a) =>
     `A bled join wants ${a.layer} poured while the one below still runs (${showDuration(a.pourable)}), but mixing takes ${showDuration(a.wait)}. Mix both cups before pouring the first.`,
+  'run-empty': () => 'Nothing is cast yet: choose a piece, and how many of it.',
+  'run-no-tool': (a) =>
+    a.tool === 'pot'
+      ? 'There is no pressure pot in Equipment: add the one you have, or cast without pressure.'
+      : 'There is no vacuum vessel in Equipment: add the one you have, or cast without vacuum.',
+  'run-piece-stops': (a) =>
+    `${a.piece}: its pour has ${plural(a.stops, 'stop')}. Mend ${a.stops === 1 ? 'it' : 'them'} in its Pour first; until then it is left out.`,
+  'run-piece-unpoured': (a) =>
+    `${a.piece} has no layer with a height and a resin yet: give it one in its Pour.`,
+  'run-over-pot': (a, u) =>
+    `The mould of ${a.piece} finds no room in the pot: it stands ${show(a.height, 'length', u)} high, the pot is ${show(a.inside, 'length', u)} high inside. A lower mould, a wider pot, or without pressure.`,
+  'run-too-slow': (a) =>
+    a.by === 'pouring'
+      ? `${a.piece}: even one mould alone is full only after ${showDuration(a.needs)}, and the mix pours for ${showDuration(a.has)}. A slower resin, a cooler room, chilled parts, a smaller mould, or a second pair of hands.`
+      : `${a.piece}: even with one mould alone the pot is at pressure only after ${showDuration(a.needs)}; at 80 % of its gel time, ${showDuration(a.has)}, it has to be. A slower resin, a cooler room, a smaller pot, or a stronger compressor.`,
+  'run-tight': (a) =>
+    `${a.piece}: ${showDuration(a.spare)} to spare ${a.by === 'lid' ? 'until the pot is at pressure' : 'until its last mould is full'}. One mould less in each mix makes it calm.`,
+  'run-outside-hours': (a) =>
+    a.loads === 1
+      ? `No hour keeps all of load ${a.load} within the hours of the bench. Open it longer, or begin at another time.`
+      : `No hour keeps load ${a.load} and ${plural(a.loads - 1, 'other')} within the hours of the bench. Open it longer, or begin at another time.`,
+  'run-over-vessel': (a, u) =>
+    `${show(a.volume, 'volume', u)} at once froths over: the vessel takes ${show(a.takes, 'volume', u)}. It is freed of air in several batches, one after the other.`,
   'mesh-open': (a, u) =>
     `The surface has ${plural(a.holes, 'hole')} (${plural(a.openEdges, 'open edge')}), so the volume is only known to ± ${show(a.band, 'volume', u)}. Close it in the program it came from, or measure the mould with water.`,
   'mesh-joined': (a) =>

@@ -61,6 +61,10 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `${a.value}° is more than a thing can be tilted: from −${a.most}° to ${a.most}°.`,
   'pressure-over-mark': (a, u) =>
     `${show(a.gauge, 'pressure', u)} is over what the pot is marked for, ${show(a.marked, 'pressure', u)}. A vessel is never taken over its mark.`,
+  'window-too-short': (a) =>
+    `From ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)} is too short: a stay at the bench takes a quarter of an hour at least.`,
+  'vacuum-over-pump': (a, u) =>
+    `With that leak the pump reaches ${show(a.reaches, 'pressure', u)} at most, not ${show(a.gauge, 'pressure', u)}. Grease the seal, or a pump that takes more.`,
   'not-a-recipe': (a) =>
     `"${a.text}" does not read as a tint with its share. Write it like "Violet dye 0.15 %", with a semicolon between two.`,
   'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,

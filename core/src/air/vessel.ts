@@ -1,4 +1,4 @@
-import { atmosphere } from './gas.ts'
+import { atmosphere, type GasInResin } from './gas.ts'
 
 /**
  * How long a pump takes from the air's pressure down to another, s: V/S·ln(P0/P). Both absolute, Pa;
@@ -28,3 +28,23 @@ export const frothShare = 0.2
  */
 export const largestDeaired = (vessel: number, cup: number): number =>
   frothShare * Math.min(vessel, cup)
+
+/**
+ * The air's pressure at a height above the sea, m, Pa (ICAO standard atmosphere 1993).
+ *
+ * @example airPressure(1000).toFixed(0) // '89875'
+ */
+export const airPressure = (altitude: number): number =>
+  atmosphere * (1 - 2.25577e-5 * altitude) ** 5.25588
+
+/**
+ * How many times its volume a mix takes at a pressure, absolute, Pa: bubbles that were stirred in,
+ * and what it held dissolved and gives off, both grown by Boyle.
+ *
+ * @example swelling(101325, { share: 0.005, solubility: 0.08 }) // 1
+ */
+export const swelling = (
+  pressure: number,
+  { share, solubility }: { share: number } & Pick<GasInResin, 'solubility'>,
+  air = atmosphere,
+): number => 1 + (share + solubility * Math.max(0, 1 - pressure / air)) * (air / pressure - 1)

@@ -4,7 +4,7 @@ import { calibrate, gelOf, learn, thickeningOf } from '../cure/index.ts'
 import { sheets } from '../cure/samples.ts'
 import { readDocument } from '../document/index.ts'
 import { problemsOf } from '../problem/index.ts'
-import { potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
+import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
 import { airInEpoxy, airInUrethane } from './gas.ts'
 import { stirring } from './population.ts'
 import { bestWay, compareWays, waysOfPiece, type LayerBubbles } from './ways.ts'
@@ -18,6 +18,7 @@ function layer(name: keyof typeof sheets, pouredAt: number, poursUntil: number):
     gas: sheets[name].class.includes('epoxy') ? airInEpoxy : airInUrethane,
     volume: 50e-6,
     mixed: 60e-6,
+    cup: 400e-6,
     depth: 0.025,
     ceiling: 0,
     pouredAt,
@@ -66,8 +67,8 @@ describe('the way against bubbles', () => {
   it('in a vessel that it would froth over is not vacuum', () => {
     const of = (mixed: number) =>
       piece({ ...layer('deep', 300, 3600), mixed }).find(({ way }) => way === 'vacuum')!
-    expect(of(0.2 * usualVessel.volume).hindrance).toBeUndefined()
-    expect(of(0.25 * usualVessel.volume).hindrance).toBe('froths over')
+    expect(of(0.2 * insideOf(usualVessel)).hindrance).toBeUndefined()
+    expect(of(0.25 * insideOf(usualVessel)).hindrance).toBe('froths over')
   })
 
   it('of an opaque layer counts only its skin', () => {
@@ -97,6 +98,16 @@ describe('pots and vessels', () => {
 
   it('a vacuum deeper than there is air is refused', () => {
     expect(() => readDocument(vesselSchema, { ...usualVessel, gauge: -110_000 })).toThrow()
+  })
+
+  it('a vacuum that a leak never lets the pump reach is refused, and how far it gets is said', () => {
+    const leaky = { ...usualVessel, leak: 60_000, gauge: -99_000 }
+    try {
+      readDocument(vesselSchema, leaky)
+      expect.unreachable()
+    } catch (error) {
+      expect(problemsOf(error)[0]).toMatchObject({ code: 'vacuum-over-pump', path: 'gauge' })
+    }
   })
 })
 

@@ -1,4 +1,5 @@
-import { absolute, type AirTools } from './equipment.ts'
+import { deairing } from './deairing.ts'
+import { absolute, closingTime, insideOf, type AirTools } from './equipment.ts'
 import { largestDeaired } from './vessel.ts'
 import { fatesOf, type BubbleQuestion, type Fates } from './fates.ts'
 
@@ -28,8 +29,9 @@ export const underPressureBy = 0.8
 /** A layer without a way yet, until when its mix pours, s since mixing, and how much is mixed. */
 export type LayerBubbles = Omit<BubbleQuestion, 'vacuum' | 'pressure'> & {
   poursUntil: number
-  /** Mixed in one cup, m³. */
+  /** Mixed in one cup, and that cup to the brim, m³. */
   mixed: number
+  cup: number
 }
 
 /**
@@ -43,8 +45,12 @@ export function compareWays(layer: LayerBubbles, { pot, vessel }: AirTools): Way
   return ways.map((way) => {
     const pumped = way === 'vacuum' || way === 'both' ? vessel : undefined
     const pressed = way === 'pressure' || way === 'both' ? pot : undefined
-    const pouredAt = layer.pouredAt + (pumped?.takes ?? 0)
-    const closed = pouredAt + (pressed?.closes ?? 0)
+    const pumps = pumped
+      ? deairing({ ...layer, volume: layer.mixed, share: layer.stirred.share }, pumped).each
+      : 0
+    const closes = pressed ? closingTime(pressed) : 0
+    const pouredAt = layer.pouredAt + pumps
+    const closed = pouredAt + closes
     const question: BubbleQuestion = {
       ...layer,
       pouredAt,
@@ -66,14 +72,14 @@ export function compareWays(layer: LayerBubbles, { pot, vessel }: AirTools): Way
         way,
         { pot, vessel },
         {
-          froths: pumped !== undefined && layer.mixed > largestDeaired(pumped.volume, Infinity),
+          froths: pumped !== undefined && layer.mixed > largestDeaired(insideOf(pumped), Infinity),
           late: pouredAt > layer.poursUntil,
           gelled: closed > gel,
         },
       ),
       likely: fatesOf(question),
       slow: fatesOf({ ...question, gas: tenth }),
-      takes: (pumped?.takes ?? 0) + (pressed?.closes ?? 0),
+      takes: pumps + closes,
     }
   })
 }

@@ -91,6 +91,16 @@ export interface CautionAmounts {
 
   'bled-needs-same-time': { layer: string; wait: number; pourable: number }
 
+  'run-empty': Record<string, never>
+  'run-no-tool': { tool: 'pot' | 'vessel' }
+  'run-piece-stops': { piece: string; stops: number }
+  'run-piece-unpoured': { piece: string }
+  'run-over-pot': { piece: string; height: number; inside: number }
+  'run-too-slow': { piece: string; by: 'pouring' | 'lid'; needs: number; has: number }
+  'run-tight': { piece: string; by: 'pouring' | 'lid'; spare: number }
+  'run-outside-hours': { load: number; loads: number }
+  'run-over-vessel': { volume: number; takes: number }
+
   'mesh-open': { holes: number; openEdges: number; volume: number; band: number }
   'mesh-turned': Record<string, never>
   'mesh-dropped': { dropped: number }

@@ -47,6 +47,7 @@ export const bubbleLayers = (
         density: mixDensity(resin.ratio, resin),
         gas: epoxy ? airInEpoxy : airInUrethane,
         mixed: layer.weighing!.volume,
+        cup: layer.weighing!.cupSize,
         volume: layer.resin,
         depth: layer.depth,
         ceiling: into.mould === 'closed' && i === poured.length - 1 ? 1 : ceilingOf(layer, curve),

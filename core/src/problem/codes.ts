@@ -19,6 +19,8 @@ export interface ProblemAmounts {
   'angle-out-of-range': { value: number; most: number }
   'not-a-recipe': { text: string }
   'pressure-over-mark': { gauge: number; marked: number }
+  'window-too-short': { from: number; until: number }
+  'vacuum-over-pump': { gauge: number; reaches: number }
   'ratio-zero': { text: string }
 
   // What a document holds

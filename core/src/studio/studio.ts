@@ -1,5 +1,6 @@
 import { z } from '../schema/index.ts'
 import { potSchema, vesselSchema } from '../air/index.ts'
+import { handsSchema } from '../run/index.ts'
 import { quantity, text } from '../document/index.ts'
 import { metric, unitChoiceSchema } from '../units/index.ts'
 
@@ -17,6 +18,8 @@ export const studioSchema = z.object({
   /** Against bubbles; left out: there is none. */
   pot: potSchema.optional(),
   vessel: vesselSchema.optional(),
+  /** How long hands take at the bench; left out: as is usual. */
+  hands: handsSchema.optional(),
 })
 export type Studio = z.infer<typeof studioSchema>
 

@@ -33,6 +33,8 @@ const settled = { duration: 'min', density: 'g/ml', viscosity: 'mPa·s', fractio
 
 /** The unit a bare number is read in, and a value is shown in. */
 export function chosenUnit(kind: Kind, choice: UnitChoice): Unit {
+  // Pumps and compressors are sold by whoever sells the cups.
+  if (kind === 'flow') return findUnit(choice.volume === 'ml' ? 'l/min' : 'cfm')!
   const symbol =
     kind in settled ? settled[kind as keyof typeof settled] : choice[kind as keyof UnitChoice]
   return findUnit(symbol)!

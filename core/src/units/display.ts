@@ -19,6 +19,8 @@ const decimals: Record<string, { usual: number; finest: number }> = {
   kPa: { usual: 0, finest: 0 },
   'g/ml': { usual: 2, finest: 3 },
   'mPa·s': { usual: 0, finest: 0 },
+  'l/min': { usual: 0, finest: 1 },
+  cfm: { usual: 1, finest: 2 },
   '%': { usual: 1, finest: 2 },
 }
 

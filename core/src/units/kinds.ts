@@ -10,6 +10,7 @@ export const siUnit = {
   density: 'kg/m³',
   viscosity: 'Pa·s',
   fraction: '1',
+  flow: 'm³/s',
 } as const
 
 export type Kind = keyof typeof siUnit
@@ -85,6 +86,9 @@ const spellings: [Unit, string[]][] = [
   [unit('density', 'lb/gal', (16 * ounce) / (128 * fluidOunce)), ['lb/gal', 'lbs/gal', 'ppg']],
   [unit('viscosity', 'mPa·s', 1e-3), ['mpas', 'mpa·s', 'cp', 'cps', 'centipoise']],
   [unit('viscosity', 'Pa·s', 1), ['pas', 'pa·s']],
+  [unit('flow', 'l/min', 1e-3 / 60), ['l/min', 'lpm', 'lmin', 'litresperminute']],
+  [unit('flow', 'cfm', (12 * inch) ** 3 / 60), ['cfm', 'ft3/min', 'ft³/min']],
+  [unit('flow', 'm³/h', 1 / 3600), ['m3/h', 'm³/h']],
   [unit('fraction', '%', 1e-2), ['%', 'percent', 'pct', 'phr']],
 ]
 

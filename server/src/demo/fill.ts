@@ -3,7 +3,7 @@ import { readForm, type Form } from '@mivro/core/piece'
 import { newPull, type Pull } from '@mivro/core/pull'
 import { fillCurve } from '@mivro/core/filling'
 import { writeStl } from '@mivro/core/mesh'
-import { usualAirPot, usualVessel } from '@mivro/core/air'
+import { usualVessel, type Pot } from '@mivro/core/air'
 import { newStudio } from '@mivro/core/studio'
 import type { Transaction } from '../db/connect.ts'
 import { DocumentStore } from '../document/store.ts'
@@ -14,7 +14,18 @@ import { materials } from './materials.ts'
 import { astronomer } from './astronomer.ts'
 import { meteorite } from './meteorite.ts'
 import { moulds } from './moulds.ts'
+import { runs } from './runs.ts'
 import { pieces, type DemoPiece, type DemoPull } from './pieces.ts'
+
+/** A small pot that a tank of air fills quickly. */
+const pot: Pot = {
+  marked: 4.1e5,
+  gauge: 2.8e5,
+  diameter: 0.24,
+  height: 0.26,
+  flow: 0.2 / 60,
+  lid: 25,
+}
 
 /** Made one second apart, so that lists keep this order. */
 const madeAt = (order: number) => new Date(Date.UTC(2026, 8, 1, 9, 0, order)).toISOString()
@@ -38,7 +49,7 @@ export async function fillDemo(
   await add('studio', 'studio', null, {
     ...newStudio,
     name: 'Perihelion Bench',
-    pot: usualAirPot,
+    pot,
     vessel: usualVessel,
   })
   for (const [id, material] of Object.entries(materials)) await add('material', id, null, material)
@@ -64,11 +75,12 @@ export async function fillDemo(
     }
   }
   for (const [id, mould] of Object.entries(moulds)) await add('mould', id, null, mould)
+  for (const [id, run] of Object.entries(runs)) await add('run', id, null, run)
 }
 
 /** What is put in last is there, so all of it is. */
 async function isFilled(tx: Transaction): Promise<boolean> {
-  const last = Object.keys(moulds).at(-1)
+  const last = Object.keys(runs).at(-1)
   return (await tx('documents').where({ id: last }).first()) !== undefined
 }
 

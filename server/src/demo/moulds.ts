@@ -18,6 +18,35 @@ const { wish, contact, liking } = newMould('', 'p', [0, 0, 1], 0.05)
 
 /** The moulds of the demo studio. All made up. */
 export const moulds: Record<string, Mould> = {
+  'demo-crater-mould': made('Crater keycaps, two-part', 'demo-crater-keycap', [0, 0, 1], 18, {
+    kind: 'two-part',
+    cavities: 2,
+    count: 4,
+    silicone: 'demo-firm-platinum',
+    box: { side: 6 * mm, over: 8 * mm, under: 8 * mm },
+    openings: [{ id: 'gate', what: 'gate', at: [0, 0, 8.4 * mm], bore: 4 * mm, made: 'cast in' }],
+    pressure: 2.8e5,
+    wish: { ...wish, copies: 100 },
+    liking: { ...liking, bands: 3, dust: 'talc' },
+  }),
+  'demo-astronomer-solid-mould': made(
+    'Astronomer for solid casts',
+    'demo-astronomer-solid',
+    [0, 0, -1],
+    94,
+    {
+      kind: 'cut block',
+      count: 1,
+      silicone: 'demo-firm-platinum',
+      masterUp: [0, 0, -1],
+      box: { shape: 'outline', side: 10 * mm, over: 12 * mm, under: 12 * mm },
+      masterMass: 0.049,
+      openings: [{ id: 'gate', what: 'gate', at: gatePlace, bore: 8 * mm, made: 'cast in' }],
+      pressure: 2.8e5,
+      wish: { ...wish, copies: 12, seam: 'hidden' },
+      liking: { ...liking, bands: 8 },
+    },
+  ),
   'demo-astronomer-mould': made('Astronomer, cut block', 'demo-astronomer', [0, 0, -1], 94, {
     kind: 'cut block',
     count: 2,

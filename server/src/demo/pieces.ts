@@ -46,8 +46,46 @@ const bench = {
   note: '',
 } as const
 
-/** Six pieces of Perihelion Bench, a made-up studio that makes an observatory's shop goods. */
+/** Pieces of Perihelion Bench, a made-up studio that makes an observatory's shop goods. */
 export const pieces: DemoPiece[] = [
+  {
+    id: 'demo-crater-keycap',
+    piece: {
+      name: 'Crater keycap',
+      form: {
+        from: 'sizes',
+        solid: { solid: 'keycap', units: 1, height: 8.4 * mm, wall: 1.5 * mm, taper: 2 * mm },
+      },
+      note: 'One unit, cast in one shot, painted after.',
+    },
+    plan: {
+      ...bench,
+      name: 'One shot, white',
+      up: [0, 0, 1],
+      mould: 'closed',
+      copies: 8,
+      layers: [layer('body', 'White body', 8.4, { resin: 'demo-white-urethane' })],
+    },
+    pulls: [],
+  },
+  {
+    id: 'demo-astronomer-solid',
+    piece: {
+      name: 'Little astronomer, solid',
+      form: 'astronomer',
+      note: 'The same master, in one shot of a fast urethane.',
+    },
+    plan: {
+      ...bench,
+      name: 'One shot, white',
+      up: [0, 0, -1],
+      mould: 'closed',
+      copies: 1,
+      gate: 0.5 * ml,
+      layers: [layer('body', 'White body', 94, { resin: 'demo-white-urethane' })],
+    },
+    pulls: [],
+  },
   {
     id: 'demo-comet-drop',
     piece: {

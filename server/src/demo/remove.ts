@@ -2,6 +2,7 @@ import type { Transaction } from '../db/connect.ts'
 import { materials } from './materials.ts'
 import { moulds } from './moulds.ts'
 import { pieces } from './pieces.ts'
+import { runs } from './runs.ts'
 
 /** The ids of everything the demo studio brings, children before their pieces. */
 export function demoIds(): string[] {
@@ -10,6 +11,7 @@ export function demoIds(): string[] {
     `${id}-plan`,
   ])
   return [
+    ...Object.keys(runs),
     ...under,
     ...pieces.map(({ id }) => id),
     ...Object.keys(moulds),

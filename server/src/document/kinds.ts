@@ -4,6 +4,7 @@ import { mouldSchema } from '@mivro/core/mould'
 import { pieceSchema } from '@mivro/core/piece'
 import { planSchema } from '@mivro/core/plan'
 import { pullSchema } from '@mivro/core/pull'
+import { runSchema } from '@mivro/core/run'
 import { studioSchema } from '@mivro/core/studio'
 
 /** Every kind of document, its schema, and the kind it belongs to. */
@@ -12,6 +13,7 @@ export const kinds = {
   plan: { path: 'plans', schema: planSchema, parent: 'piece' },
   pull: { path: 'pulls', schema: pullSchema, parent: 'piece' },
   mould: { path: 'moulds', schema: mouldSchema, parent: undefined },
+  run: { path: 'runs', schema: runSchema, parent: undefined },
   material: { path: 'materials', schema: materialSchema, parent: undefined },
   studio: { path: 'studios', schema: studioSchema, parent: undefined },
 } as const satisfies Record<string, { path: string; schema: z.ZodType; parent: string | undefined }>

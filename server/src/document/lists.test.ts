@@ -63,7 +63,7 @@ describe('lists come in pages', () => {
     await new Promise((done) => setTimeout(done, 5))
     await call('POST', '/plans', { id: 'm2', parent: 'mine', document: newPlan('Two') })
     const { items } = await get('/overview')
-    expect(items).toHaveLength(7)
+    expect(items).toHaveLength(9)
     expect(items[0]).toMatchObject({
       piece: { id: 'mine' },
       plan: { document: { name: 'Two' } },
@@ -97,7 +97,7 @@ describe("the demo studio in a store of one's own", () => {
     await call('POST', '/demo')
     for (const id of idsOf(await get('/pieces'))) await call('DELETE', `/pieces/${id}`)
     expect((await call('POST', '/demo')).status).toBe(201)
-    expect((await get('/pieces')).items).toHaveLength(6)
+    expect((await get('/pieces')).items).toHaveLength(8)
     await add('mine')
     const { body } = await call('DELETE', '/demo')
     expect(body.kept).toBe(0)

@@ -3,6 +3,7 @@ import { mouldSchema, type Mould } from '@mivro/core/mould'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
 import { planSchema, type Plan } from '@mivro/core/plan'
 import { pullSchema, type Pull } from '@mivro/core/pull'
+import { runSchema, type Run } from '@mivro/core/run'
 import type { z } from '@mivro/core/schema'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 
@@ -12,6 +13,7 @@ export interface Held {
   plans: Plan
   pulls: Pull
   moulds: Mould
+  runs: Run
   materials: Material
   studios: Studio
 }
@@ -23,6 +25,7 @@ export const schemas: { [P in Path]: z.ZodType<Held[P]> } = {
   plans: planSchema,
   pulls: pullSchema,
   moulds: mouldSchema,
+  runs: runSchema,
   materials: materialSchema,
   studios: studioSchema,
 }

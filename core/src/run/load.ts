@@ -1,0 +1,300 @@
+import {
+  closingTime,
+  deairing,
+  insideOf,
+  largestDeaired,
+  type AirTools,
+  type GasInResin,
+} from '../air/index.ts'
+import { airInEpoxy, airInUrethane, stirring, underPressureBy } from '../air/index.ts'
+import { gelOf } from '../cure/index.ts'
+import { resinClasses, type Resin } from '../material/index.ts'
+import { cupFor } from '../mix/index.ts'
+import { ageingCup, type AgeingCup } from './cup.ts'
+import type { Hands } from './hands.ts'
+import { planMix, type Mix } from './mix.ts'
+import type { RunMould } from './moulds.ts'
+import type { RunLayer } from './needs.ts'
+import { fitsPot } from './pack.ts'
+import type { Run } from './run.ts'
+
+/** What every load of a run is planned with. */
+export interface LoadBench {
+  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way'>
+  hands: Hands
+  /** Pairs of hands. */
+  pairs: number
+  tools: AirTools
+  /** The largest cup that is to be had, m³ to the brim. */
+  largestCup: number
+}
+
+/** A mix as it stands in its load. */
+export interface LoadedMix extends Mix {
+  /** From the first mix of the load until its parts meet, s. */
+  begins: number
+}
+
+/** Moulds poured one after the other and, under pressure, in the pot together. */
+export interface Load {
+  mixes: LoadedMix[]
+  moulds: RunMould[]
+  /** s after the first mix: the lid is on, the pot is at pressure. */
+  lid?: number
+  atPressure?: number
+  /** Hands are free of it. */
+  handsOn: number
+  /** The last of it is hard enough to come out. */
+  out: number
+  /** The shortest time to spare of all its limits, s, and where it is. */
+  spare: number
+  tight?: { mould: RunMould; by: 'pouring' | 'lid' }
+}
+
+/** Why a mould can't be filled in time even when it is alone. */
+export interface TooSlow {
+  mould: RunMould
+  by: 'pouring' | 'lid' | 'pot'
+  /** s that hands take, and that there are. */
+  needs: number
+  has: number
+}
+
+const usesPot = ({ way }: Pick<Run, 'way'>) => way === 'pressure' || way === 'both'
+const usesVacuum = ({ way }: Pick<Run, 'way'>) => way === 'vacuum' || way === 'both'
+
+/** Air in a resin, by its class. */
+export const airIn = (resin: Resin): GasInResin =>
+  resinClasses[resin.class].hazard === 'epoxy' ? airInEpoxy : airInUrethane
+
+/**
+ * The next load: as many of the moulds as there is time, room in the pot and cup for, in their
+ * order; what of them stays for later is left out.
+ */
+export function planLoad(
+  moulds: readonly RunMould[],
+  bench: LoadBench,
+): { load?: Load; slow: TooSlow[] } {
+  const pot = usesPot(bench.run) ? bench.tools.pot : undefined
+  const taken: RunMould[] = []
+  const slow: TooSlow[] = []
+  for (const mould of moulds) {
+    if (
+      !pot ||
+      fitsPot(
+        [...taken, mould].map(({ pour }) => pour.block),
+        pot,
+      )
+    )
+      taken.push(mould)
+    else if (!fitsPot([mould.pour.block], pot)) {
+      slow.push({ mould, by: 'pot', needs: mould.pour.block.height, has: pot.height })
+    }
+  }
+  const cups = cupMaker(bench)
+  const layers = Math.max(0, ...taken.map(({ pour }) => pour.layers.length))
+  let mixes: LoadedMix[] = []
+  let inside = taken
+  for (let layer = 0; layer < layers; layer++) {
+    const round = inside.filter(({ pour }) => layer < pour.layers.length)
+    for (const group of byMix(round, layer)) {
+      const found = mixGroup(group, layer, mixes, { bench, cups, pot: pot !== undefined })
+      mixes = found.mixes
+      slow.push(...found.slow)
+      // A mould whose first layer found no time is not filled any further.
+      const filled = new Set(found.mixes.flatMap(({ moulds: of }) => of))
+      inside = inside.filter((mould) => !group.includes(mould) || filled.has(mould))
+    }
+  }
+  if (mixes.length === 0) return { slow }
+  return { load: finished(mixes, bench), slow }
+}
+
+/** Moulds that are filled from the same mix, in their order. */
+function byMix(moulds: readonly RunMould[], layer: number): RunMould[][] {
+  const groups = new Map<string, RunMould[]>()
+  for (const mould of moulds) {
+    const { mix } = mould.pour.layers[layer]
+    groups.set(mix, [...(groups.get(mix) ?? []), mould])
+  }
+  return [...groups.values()]
+}
+
+type Cups = (moulds: readonly RunMould[], layer: number) => AgeingCup
+
+/** Cups of the same mass age alike: each is followed once. */
+function cupMaker({ run }: LoadBench): Cups {
+  const known = new Map<string, AgeingCup>()
+  return (moulds, layer) => {
+    const { law, mix } = moulds[0].pour.layers[layer]
+    const mass = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].mass, 0)
+    const key = `${mix} ${mass.toPrecision(6)}`
+    const found = known.get(key) ?? ageingCup(law, { mass, room: run.room, parts: run.parts })
+    known.set(key, found)
+    return found
+  }
+}
+
+interface Grouping {
+  bench: LoadBench
+  cups: Cups
+  pot: boolean
+}
+
+/** As many mixes of a group as there is time for; with a pot only those that its lid waits for. */
+function mixGroup(
+  group: readonly RunMould[],
+  layer: number,
+  before: readonly LoadedMix[],
+  { bench, cups, pot }: Grouping,
+): { mixes: LoadedMix[]; slow: TooSlow[] } {
+  let mixes = [...before]
+  const slow: TooSlow[] = []
+  let rest = [...group]
+  while (rest.length > 0) {
+    const begins = beginOf(rest[0], layer, mixes)
+    let best: LoadedMix[] | undefined
+    const most = Math.min(rest.length, bench.run.perMix ?? Infinity)
+    for (let count = 1; count <= most; count++) {
+      const moulds = rest.slice(0, count)
+      if (!fitsCup(moulds, layer, bench)) break
+      const mix = { ...mixOf(moulds, layer, bench, cups, pot), begins }
+      const next = [...mixes, mix]
+      const late = lateness(next, bench, pot)
+      if (late) {
+        if (count === 1 && mixes.length === before.length && before.length === 0) {
+          slow.push({ mould: moulds[0], ...late })
+          rest = rest.filter(({ pour }) => pour !== moulds[0].pour)
+        }
+        break
+      }
+      best = next
+    }
+    if (!best) {
+      // The first in the load was too slow even alone: others may not be.
+      if (mixes.length === 0 && rest.length > 0 && slow.length > 0 && rest.length < group.length) {
+        group = rest
+        continue
+      }
+      break
+    }
+    rest = rest.slice(best.at(-1)!.moulds.length)
+    mixes = best
+  }
+  return { mixes, slow }
+}
+
+/** A first layer follows when hands are free; a later one when its join with the one below wants it. */
+function beginOf(first: RunMould, layer: number, mixes: readonly LoadedMix[]): number {
+  const free = Math.max(0, ...mixes.map(({ begins, done }) => begins + done))
+  const below = mixes.find((mix) => mix.layer === layer - 1 && mix.moulds.includes(first))
+  return below ? Math.max(free, below.begins + first.pour.layers[layer].wait) : free
+}
+
+function fitsCup(moulds: readonly RunMould[], layer: number, { largestCup }: LoadBench): boolean {
+  if (moulds.length === 1) return true
+  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  return cupFor(volume, [largestCup]).cups === 1
+}
+
+function mixOf(
+  moulds: readonly RunMould[],
+  layer: number,
+  { run, hands, pairs, tools }: LoadBench,
+  cups: Cups,
+  pot: boolean,
+): Mix {
+  const { resin } = moulds[0].pour.layers[layer]
+  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  const vessel = usesVacuum(run) ? tools.vessel : undefined
+  const vacuum =
+    vessel &&
+    deairing(
+      {
+        volume,
+        cup: cupFor(volume / frothed).size,
+        share: stirring.usual.share,
+        gas: airIn(resin),
+      },
+      vessel,
+    ).takes
+  return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot })
+}
+
+/** A cup for vacuum stands nearly empty: the froth needs the rest. */
+const frothed = largestDeaired(1, 1) / (2 / 3)
+
+/** What comes too late in a load, if anything: a mould, or the lid of the pot. */
+function lateness(
+  mixes: readonly LoadedMix[],
+  bench: LoadBench,
+  pot: boolean,
+): Omit<TooSlow, 'mould'> | undefined {
+  for (const { poured, cup } of mixes) {
+    if (poured > cup.poursUntil) return { by: 'pouring', needs: poured, has: cup.poursUntil }
+  }
+  if (!pot) return undefined
+  const { atPressure } = closing(mixes, bench)
+  for (const mix of mixes) {
+    const has = underPressureBy * gelOfMix(mix, bench.run)
+    if (atPressure! - mix.begins > has) return { by: 'lid', needs: atPressure! - mix.begins, has }
+  }
+  return undefined
+}
+
+function closing(mixes: readonly LoadedMix[], { run, tools }: LoadBench) {
+  const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
+  const pot = usesPot(run) ? tools.pot : undefined
+  return pot ? { lid: done + pot.lid, atPressure: done + closingTime(pot) } : {}
+}
+
+function finished(mixes: LoadedMix[], bench: LoadBench): Load {
+  const { lid, atPressure } = closing(mixes, bench)
+  const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
+  const limits = mixes.flatMap((mix): Required<Pick<Load, 'spare' | 'tight'>>[] => {
+    const last = mix.moulds.at(-1)!
+    const pouring = {
+      spare: mix.cup.poursUntil - mix.poured,
+      tight: { mould: last, by: 'pouring' as const },
+    }
+    const gel = gelOfMix(mix, bench.run)
+    if (atPressure === undefined || gel === Infinity) return [pouring]
+    const spare = underPressureBy * gel - (atPressure - mix.begins)
+    return [pouring, { spare, tight: { mould: last, by: 'lid' as const } }]
+  })
+  const tightest = limits.toSorted((a, b) => a.spare - b.spare)[0]
+  return {
+    mixes,
+    moulds: [...new Set(mixes.flatMap(({ moulds }) => moulds))],
+    lid,
+    atPressure,
+    handsOn: atPressure ?? done,
+    out: Math.max(
+      ...mixes.flatMap(({ begins, moulds, layer }) =>
+        moulds.map(({ pour }) => begins + inRoom(pour.layers[layer], bench.run).hard),
+      ),
+    ),
+    ...tightest,
+  }
+}
+
+/** When a layer gels and is hard in the room of the run: as its law runs with the room, s after its mixing. */
+export function inRoom(
+  { law, gel, hard, room }: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room'>,
+  run: Pick<Run, 'room'>,
+): { gel: number; hard: number } {
+  const slower = gelOf(law, run.room) / gelOf(law, room)
+  return { gel: gel * slower, hard: hard * slower }
+}
+
+/** When the first of a mix's moulds gels that are to go into the pot; Infinity where none is. */
+export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number =>
+  Math.min(
+    ...moulds
+      .filter(({ pour }) => layer === pour.layers.length - 1)
+      .map(({ pour }) => inRoom(pour.layers[layer], run).gel),
+  )
+
+/** A batch that its vessel can take without frothing over, m³. */
+export const vesselTakes = ({ vessel }: AirTools): number =>
+  vessel ? largestDeaired(insideOf(vessel), Infinity) : Infinity

@@ -1,0 +1,48 @@
+import type { RunPour } from './needs.ts'
+
+/** One mould that is filled in a load. */
+export interface RunMould {
+  /** By the pour and the mould's number: what `order` of a run names. */
+  key: string
+  pour: RunPour
+  number: number
+  /** Casts wanted of it; a cavity may stay empty at the end. */
+  casts: number
+}
+
+/**
+ * The moulds that are filled next: as many of each pour as are to hand and still needed, in the
+ * order that was wished, then narrow and deep first, spare moulds for the rest last.
+ *
+ * @example nextMoulds([], new Map(), []) // []
+ */
+export function nextMoulds(
+  pours: readonly RunPour[],
+  left: ReadonlyMap<string, number>,
+  order: readonly string[],
+): RunMould[] {
+  const all = pours.flatMap((pour) => {
+    const casts = left.get(pour.id) ?? 0
+    const count = Math.min(pour.moulds, Math.ceil(casts / pour.cavities))
+    return Array.from({ length: count }, (_, i): RunMould => ({
+      key: `${pour.id}/${i + 1}`,
+      pour,
+      number: i + 1,
+      casts: Math.min(pour.cavities, casts - i * pour.cavities),
+    }))
+  })
+  const wished = (mould: RunMould) => {
+    const at = order.indexOf(mould.key)
+    return at < 0 ? Infinity : at
+  }
+  return all.toSorted((a, b) => compare(wished(a), wished(b)) || harder(a.pour, b.pour))
+}
+
+const compare = (a: number, b: number) => (a === b ? 0 : a - b)
+
+/** Narrow before wide, closed before open, more prefills, then deeper first. */
+const harder = (a: RunPour, b: RunPour): number =>
+  compare(a.bore ?? Infinity, b.bore ?? Infinity) ||
+  compare(Number(b.closed), Number(a.closed)) ||
+  compare(b.prefills, a.prefills) ||
+  compare(b.depth, a.depth)
