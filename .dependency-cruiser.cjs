@@ -26,9 +26,9 @@ const webOrder = [
   ['api', 'work'],
   ['project'],
   ['ui'],
-  ['cutaway', 'clock', 'solid', 'thing', 'weigh'],
+  ['cutaway', 'clock', 'solid', 'thing', 'vessel', 'weigh'],
   ['heat', 'light'],
-  ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history'],
+  ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history', 'run', 'equipment'],
   ['app'],
 ]
 

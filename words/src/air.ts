@@ -9,8 +9,8 @@ export const wayWords: Record<Way, string> = {
 }
 
 export const hindranceWords: Record<Hindrance, string> = {
-  'no vessel': 'no vacuum vessel in Settings',
-  'no pot': 'no pressure pot in Settings',
+  'no vessel': 'no vacuum vessel in Equipment',
+  'no pot': 'no pressure pot in Equipment',
   'froths over': 'so much froths over: at most a fifth of the vessel',
   'no longer pours': 'the mix no longer pours by then',
   'gels before': 'it gels before the pot is at pressure',

@@ -38,7 +38,7 @@ export interface Deairing {
 /** A step of the story, s. */
 const step = 1
 /** Froth breaks with this time, s; a pause with some air let in breaks it faster (from memory). */
-const breaks = { pumping: 25, paused: 8 } as const
+const breaks = { pumping: 40, paused: 10 } as const
 /** Pumping goes on when the froth has fallen to this share of the cup. */
 const fallen = 0.6
 /** Air is let back in gently, s. */

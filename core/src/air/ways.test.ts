@@ -60,7 +60,7 @@ describe('the way against bubbles', () => {
       'no pot',
       'no vessel',
     ])
-    expect(sayBestWay(bestWay(found)!, found)).toContain('no pressure pot in Settings')
+    expect(sayBestWay(bestWay(found)!, found)).toContain('no pressure pot in Equipment')
   })
 
   // Facts of the trade: it swells three to four times, so a batch is a fifth of its vessel at most.

@@ -46,3 +46,9 @@ const harder = (a: RunPour, b: RunPour): number =>
   compare(Number(b.closed), Number(a.closed)) ||
   compare(b.prefills, a.prefills) ||
   compare(b.depth, a.depth)
+
+/** A list with one of its entries moved. @example moved(['a', 'b', 'c'], 2, 0) // ['c', 'a', 'b'] */
+export function moved<T>(list: readonly T[], from: number, to: number): T[] {
+  const rest = list.filter((_, i) => i !== from)
+  return [...rest.slice(0, to), list[from], ...rest.slice(to)]
+}

@@ -1,14 +1,15 @@
 import type { CureLaw } from '../cure/index.ts'
 import { blockOf, type Block, type Mould } from '../mould/index.ts'
-import { mixDensity } from '../mix/index.ts'
-import type { Resin } from '../material/index.ts'
-import type { CompiledPlan, Plan } from '../plan/index.ts'
+import { mixDensity, type Dose } from '../mix/index.ts'
+import type { Resin, Shelf } from '../material/index.ts'
+import { dosesOf, type CompiledPlan, type Plan } from '../plan/index.ts'
 import type { PourOfRun } from './run.ts'
 
 /** One layer of a piece as a run needs it. */
 export interface RunLayer {
   name: string
   resin: Resin
+  tints: readonly Dose[]
   law: CureLaw
   /** What goes into one cup together: the same resin with the same tints. */
   mix: string
@@ -27,6 +28,8 @@ export interface RunLayer {
 export interface RunPour {
   id: string
   name: string
+  /** The mould's name, where there is one. */
+  mould?: string
   casts: number
   cavities: number
   /** Moulds to hand. */
@@ -37,57 +40,70 @@ export interface RunPour {
   /** From the gate to the lowest point, m. */
   depth: number
   prefills: number
+  vents: number
   bands: number
   /** Of a mould as it stands in the pot, m. */
   block: Block
   layers: RunLayer[]
-  /** Something in its plan stops it. */
+  /** Stops in its plan. */
   stops: number
+  /** The finest its scale shows, kg. */
+  step: number
 }
 
 /** What a mould leaves around its piece, m, where its box is not known. */
 const around = 0.012
 
-/**
- * A piece as a run needs it. Amounts are those of one copy by its plan, times the cavities of a
- * mould, with the plan's reserve.
- */
+/** What is known of a piece when a run asks. */
+export interface KnownPour {
+  name: string
+  plan: Plan
+  compiled: CompiledPlan
+  shelf: Shelf
+  /** Of the piece as it lies, m. */
+  size: { width: number; depth: number; height: number }
+  mould?: Mould
+  lawOf: (resin: Resin) => CureLaw
+}
+
+/** A piece as a run needs it: amounts of one copy by its plan, times the cavities of a mould, with the plan's reserve. */
 export function needsOf(
   { id, casts, moulds }: Pick<PourOfRun, 'id' | 'casts' | 'moulds'>,
-  name: string,
-  plan: Pick<Plan, 'reserve' | 'room'>,
-  compiled: CompiledPlan,
-  size: { width: number; depth: number; height: number },
-  mould: Mould | undefined,
-  lawOf: (resin: Resin) => CureLaw,
+  { name, plan, compiled, shelf, size, mould, lawOf }: KnownPour,
 ): RunPour {
   const { into, layers, cautions } = compiled
   const cavities = mould?.cavities ?? 1
   const poured = layers.filter(({ batch, clock, resin }) => batch && clock && resin > 0)
-  const gate = into.gate
   const stops = cautions.filter(({ severity }) => severity === 'stop').length
+  const closed = into.mould === 'closed'
   return {
     id,
     name,
+    mould: mould?.name,
     casts,
     cavities,
     moulds: Math.min(moulds ?? Infinity, mould?.count ?? Math.ceil(casts / cavities)),
-    closed: into.mould === 'closed',
+    closed,
     bore: into.through,
     depth: compiled.height,
     prefills: (mould?.prefills.length ?? 0) * cavities,
-    bands: into.mould === 'closed' ? (mould?.liking.bands ?? 0) : 0,
+    vents: closed
+      ? (mould?.openings ?? []).filter(({ what }) => what === 'vent').length * cavities
+      : 0,
+    bands: closed ? (mould?.liking.bands ?? 0) : 0,
     block: mould ? blockOf(mould, size) : grown(size),
     layers: poured.map((layer, i) => {
       const { resin } = layer.batch!
       const { mixAt, pourAt, gelAt, demouldAt } = layer.clock!
       const last = i === poured.length - 1
-      const volume = (layer.resin + (last ? gate : 0)) * cavities * (1 + plan.reserve)
+      const tints = dosesOf(plan.layers[layer.index], shelf)
+      const volume = (layer.resin + (last ? into.gate : 0)) * cavities * (1 + plan.reserve)
       return {
         name: layer.name,
         resin,
+        tints,
         law: lawOf(resin),
-        mix: mixKey(resin, layer.weighing!.steps),
+        mix: mixKey(resin, tints),
         volume,
         mass: volume * mixDensity(resin.ratio, resin),
         wait: i === 0 ? 0 : pourAt - poured[i - 1].clock!.pourAt,
@@ -97,6 +113,7 @@ export function needsOf(
       }
     }),
     stops,
+    step: plan.scaleStep,
   }
 }
 
@@ -107,14 +124,24 @@ const grown = ({ width, depth, height }: Omit<Block, 'round'>): Block => ({
   height: height + around,
 })
 
-/** The same for what is stirred together: parts and tints by name, in their shares. */
-function mixKey(
-  resin: Resin,
-  steps: readonly { name: string; mass: number; what: string }[],
-): string {
-  const whole = steps.reduce((sum, { mass }) => sum + mass, 0)
-  const tints = steps
-    .filter(({ what }) => what === 'tint')
-    .map(({ name, mass }) => `${name} ${(mass / whole).toPrecision(3)}`)
-  return [resin.name, ...tints].join(' + ')
+/** The same for what is stirred together: the resin, and its tints in their shares. */
+const mixKey = ({ name }: Resin, tints: readonly Dose[]): string =>
+  [
+    name,
+    ...tints.map(({ material, fraction }) => `${material.name} ${fraction.toPrecision(3)}`),
+  ].join(' + ')
+
+/**
+ * Sides of a piece as it lies, from its bounds in its own axes and the axis nearest to up, m.
+ *
+ * @example sizeAs({ low: [0, 0, 0], high: [1, 2, 3] }, [0, 0, -1]).height // 3
+ */
+export function sizeAs(
+  { low, high }: { low: readonly number[]; high: readonly number[] },
+  up: readonly number[],
+): { width: number; depth: number; height: number } {
+  const upright = up.map(Math.abs)
+  const k = upright.indexOf(Math.max(...upright))
+  const [width, depth] = [0, 1, 2].filter((i) => i !== k).map((i) => high[i] - low[i])
+  return { width, depth, height: high[k] - low[k] }
 }

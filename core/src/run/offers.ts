@@ -127,6 +127,6 @@ const inResin = (pour: RunPour, { resin, law }: OtherResin, room: number): RunPo
   layers: pour.layers.map((layer) => {
     const slower = gelOf(law, room) / gelOf(layer.law, room)
     const [gel, hard] = [layer.gel * slower, layer.hard * slower]
-    return { ...layer, resin, law, mix: resin.name, gel, hard }
+    return { ...layer, resin, tints: [], law, mix: resin.name, gel, hard }
   }),
 })

@@ -38,7 +38,7 @@ export function packPlate(
   ]
   let best: Place[] = []
   for (const order of orders) {
-    for (const inward of [false, true]) {
+    for (const inward of [true, false]) {
       const found = greedy(items, order, radius, inward)
       if (found.length > best.length) best = found
       if (best.length === items.length) return best

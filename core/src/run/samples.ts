@@ -33,6 +33,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
     bore: 4 * mm,
     depth: 10 * mm,
     prefills: 0,
+    vents: 0,
     bands: 2,
     block: { width: 40 * mm, depth: 40 * mm, height: 30 * mm, round: false },
     layers: [
@@ -40,6 +41,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
         name: 'Body',
         resin,
         law,
+        tints: [],
         mix: resin.name,
         volume: 3 * ml,
         mass: 3.2e-3,
@@ -50,6 +52,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
       },
     ],
     stops: 0,
+    step: 1e-4,
     ...more,
   }
 }

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
-import { Box, FlaskConical, Gem, House, Scale } from 'lucide-vue-next'
+import { Box, FlaskConical, Gauge, Gem, ListOrdered, Scale, Settings } from 'lucide-vue-next'
 
 const route = useRoute()
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
   { to: '/moulds', label: 'Moulds', icon: Box },
+  { to: '/runs', label: 'Runs', icon: ListOrdered },
   { to: '/desk', label: 'Mixing', icon: Scale },
   { to: '/shelf', label: 'Materials', icon: FlaskConical },
-  { to: '/studio', label: 'Settings', icon: House },
+  { to: '/equipment', label: 'Equipment', icon: Gauge },
+  { to: '/studio', label: 'Settings', icon: Settings },
 ]
 </script>
 

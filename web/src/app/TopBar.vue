@@ -18,7 +18,7 @@ const crumb = useTrail()
       <ElBreadcrumbItem
         v-for="(part, i) in crumb"
         :key="part"
-        :to="i === 0 && crumb.length > 1 ? '/pieces' : undefined"
+        :to="i === 0 && crumb.length > 1 ? (part === 'Runs' ? '/runs' : '/pieces') : undefined"
         >{{ part }}</ElBreadcrumbItem
       >
     </ElBreadcrumb>

@@ -14,6 +14,7 @@ const names: Record<Path, string> = {
   pulls: 'the pull',
   moulds: 'the mould',
   materials: 'the material',
+  runs: 'the run',
   studios: 'the settings',
 }
 const nameOf = (document: Undoable | undefined) => (document?.path ? names[document.path] : '')

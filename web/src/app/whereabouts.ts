@@ -14,6 +14,10 @@ export const placeNames: Record<string, string> = {
   sheet: 'Run sheet',
   'mould-sheet': 'Mould sheet',
   moulds: 'Moulds',
+  runs: 'Runs',
+  run: 'Run',
+  'run-sheet': 'Run sheet',
+  equipment: 'Equipment',
   desk: 'Mixing',
   shelf: 'Materials',
   studio: 'Settings',
@@ -26,6 +30,10 @@ export function useTrail() {
   return computed(() => {
     const place = placeNames[String(route.name)] ?? 'Pieces'
     if (route.name === 'new-piece') return ['Pieces', place]
+    if (route.params.run !== undefined) {
+      const parts = route.name === 'run-sheet' ? [place] : []
+      return openName.value ? ['Runs', openName.value, ...parts] : ['Runs']
+    }
     if (route.params.id === undefined) return [place]
     return openName.value ? ['Pieces', openName.value, place] : ['Pieces']
   })

@@ -11,7 +11,7 @@ import { dayFormat } from '../ui/dates.ts'
 import { download, fileName } from '../ui/download.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
-import { iCalendar, momentOf, preparationDays } from './calendar.ts'
+import { iCalendar, momentOf, preparationDays } from '../ui/calendar.ts'
 
 /** A run and what is done before it, for a calendar. */
 const props = defineProps<{

@@ -8,7 +8,6 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
-import AirTools from './AirTools.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -38,6 +37,7 @@ const takenOff = ref<TakenOff[]>([])
 const kinds: [Path, string][] = [
   ['pieces', 'Piece'],
   ['moulds', 'Mould'],
+  ['runs', 'Run'],
   ['plans', 'Pour'],
   ['pulls', 'Pull'],
   ['materials', 'Materials'],
@@ -149,8 +149,8 @@ function change(values: Partial<Studio>): Problem | undefined {
       <section class="panel box">
         <h2>Backup</h2>
         <p class="quiet">
-          One file holds everything: pieces with their shapes, moulds, materials, pours, pulls, and
-          every earlier version of them.
+          One file holds everything: pieces with their shapes, moulds, materials, pours, runs,
+          pulls, and every earlier version of them.
         </p>
         <div class="acts">
           <ElButton tag="a" type="primary" href="/api/backup" download
@@ -171,7 +171,6 @@ function change(values: Partial<Studio>): Problem | undefined {
         </p>
         <p v-if="said" role="status">{{ said }}</p>
       </section>
-      <AirTools :studio="studio.studio" :take="change" />
       <section v-if="demo > 0" class="panel box wide">
         <h2>Demo studio</h2>
         <div class="row demo">

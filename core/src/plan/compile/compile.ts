@@ -215,8 +215,8 @@ function mix(
   return { stacked, resin, tints, matter: matterIn(resin, tints), weighing }
 }
 
-/** The tints of a layer that are on the shelf. */
-const dosesOf = (layer: Layer, shelf: Shelf): LayerDose[] =>
+/** The tints of a layer that are on the shelf. @example dosesOf(planOf20ml.layers[0], shelf).length // 0 */
+export const dosesOf = (layer: Layer, shelf: Shelf): LayerDose[] =>
   layer.tints.flatMap(({ material, fraction }, at) => {
     const tint = shelf.get(material)
     return tint?.kind === 'tint' ? { material: tint, fraction, at } : []

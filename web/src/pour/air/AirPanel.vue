@@ -74,7 +74,7 @@ const safety = computed(() => {
     <template v-if="studio.studio.vessel">
       Vessel at {{ show(studio.studio.vessel.gauge, 'pressure', studio.units) }}.
     </template>
-    <RouterLink :to="{ name: 'studio' }">Pressure pot and vacuum vessel in Settings</RouterLink>
+    <RouterLink :to="{ name: 'equipment' }">Pressure pot and vacuum vessel in Equipment</RouterLink>
   </p>
 </template>
 

@@ -1,0 +1,103 @@
+import type { AirTools } from '../air/index.ts'
+import { safetyFor, type Hazard, type SafetyLine, type Step } from '../caution/index.ts'
+import { resinClasses } from '../material/index.ts'
+import { weighIn, type Weighing } from '../mix/index.ts'
+import type { TimedLoad } from './compile.ts'
+import type { LoadedMix } from './load.ts'
+import type { RunMould } from './moulds.ts'
+
+export type RunStepName =
+  'lay out' | 'weigh' | 'mix' | 'vacuum' | 'fill' | 'finish' | 'pressure' | 'demould'
+
+/** One thing to do in a load, with the safety lines to read before it (each once in a run). */
+export interface RunStep {
+  step: RunStepName
+  load: TimedLoad
+  /** s after the first mix of the load. */
+  at?: number
+  mix?: LoadedMix
+  /** What goes into its cup. */
+  weighing?: Weighing
+  /** Moulds in their order. */
+  moulds: RunMould[]
+  safety: SafetyLine[]
+}
+
+/** Steps of the safety table that stand before a step of a run. */
+const read: Record<RunStepName, Step | undefined> = {
+  'lay out': undefined,
+  weigh: 'weigh',
+  mix: 'mix',
+  vacuum: 'vacuum',
+  fill: 'pour',
+  finish: undefined,
+  pressure: 'pressure',
+  demould: 'demould',
+}
+
+/**
+ * A run as steps in the order of the work: each load laid out, each of its cups weighed, mixed and
+ * poured, the pot shut, and what comes out. Every cup is weighed before the first is mixed: there
+ * is no time for it later.
+ */
+export function runSteps(loads: readonly TimedLoad[], { pot, vessel }: AirTools): RunStep[] {
+  const shown = new Set<string>()
+  const fresh = (step: RunStepName, hazards: readonly Hazard[]) => {
+    const at = read[step]
+    const lines = at ? safetyFor(at, hazards).filter(({ id }) => !shown.has(id)) : []
+    lines.forEach(({ id }) => shown.add(id))
+    return lines
+  }
+  return loads.flatMap((load) => {
+    const add = (step: RunStepName, more: Partial<RunStep> = {}): RunStep => {
+      const moulds = more.moulds ?? more.mix?.moulds ?? load.moulds
+      return {
+        step,
+        load,
+        moulds,
+        safety: fresh(step, hazardsOf(moulds, { pot, vessel })),
+        ...more,
+      }
+    }
+    const weighed = load.mixes.map((mix) => add('weigh', { mix, weighing: weighingOf(mix) }))
+    const poured = load.mixes.flatMap((mix) => {
+      const at = (what: string) => {
+        const task = mix.tasks.find((one) => one.what === what)
+        return task && mix.begins + task.from
+      }
+      const finished = mix.tasks.some(({ what }) => what === 'band' || what === 'pot')
+      return [
+        add('mix', { mix, at: mix.begins }),
+        ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
+        add('fill', { mix, at: at('prefill') ?? at('fill') }),
+        ...(finished ? [add('finish', { mix, at: at('band') ?? at('pot') })] : []),
+      ]
+    })
+    const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
+    return [add('lay out'), ...weighed, ...poured, ...shut, add('demould', { at: load.out })]
+  })
+}
+
+/** What goes into the cup of a mix. */
+export function weighingOf({
+  moulds,
+  layer,
+  volume,
+}: Pick<LoadedMix, 'moulds' | 'layer' | 'volume'>): Weighing {
+  const { layers, step } = moulds[0].pour
+  const { resin, tints } = layers[layer]
+  return weighIn(1, volume, { resin, tints }, step)
+}
+
+function hazardsOf(moulds: readonly RunMould[], { pot, vessel }: AirTools): Hazard[] {
+  const resins = moulds.flatMap(({ pour }) => pour.layers)
+  return [
+    'any resin',
+    ...resins.map(({ resin }): Hazard => resinClasses[resin.class].hazard),
+    ...(resins.some(({ tints }) => tints.some(({ material }) => material.form === 'powder'))
+      ? (['powder'] as const)
+      : []),
+    ...(pot ? (['pressure vessel'] as const) : []),
+    ...(vessel ? (['vacuum vessel'] as const) : []),
+  ]
+}

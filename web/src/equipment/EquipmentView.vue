@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { ElButton } from 'element-plus'
+import { usualAirPot, usualVessel } from '@mivro/core/air'
+import { readDocument } from '@mivro/core/document'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import { usualHands, type Hands } from '@mivro/core/run'
+import { studioSchema, type Studio } from '@mivro/core/studio'
+import { handWords } from '@mivro/words/equipment'
+import { useStudio } from '../project/studioStore.ts'
+import QuantityField from '../ui/QuantityField.vue'
+import { useUndoOf } from '../ui/undo.ts'
+import PotPanel from './PotPanel.vue'
+import VesselPanel from './VesselPanel.vue'
+
+/** What stands on the bench against bubbles, and the hands: sizes, marks, times. */
+const studio = useStudio()
+useUndoOf(() => [studio.session])
+function change(values: Partial<Studio>): Problem | undefined {
+  try {
+    readDocument(studioSchema, { ...studio.studio, ...values })
+    studio.change(values)
+    return undefined
+  } catch (error) {
+    return problemsOf(error)[0]
+  }
+}
+const hands = Object.keys(usualHands) as (keyof Hands)[]
+const hand = (of: keyof Hands, value: number | undefined) =>
+  change({ hands: { ...(studio.studio.hands ?? usualHands), [of]: value ?? usualHands[of] } })
+</script>
+
+<template>
+  <div class="equipment">
+    <h1>Equipment</h1>
+    <div class="columns">
+      <PotPanel v-if="studio.studio.pot" :pot="studio.studio.pot" :take="change" />
+      <section v-else class="panel box none">
+        <h2>Pressure pot</h2>
+        <p class="quiet">
+          Casts that cure under pressure keep their bubbles too small to be seen. Only a vessel that
+          is marked for it.
+        </p>
+        <ElButton @click="change({ pot: { ...usualAirPot } })">Add a pressure pot</ElButton>
+      </section>
+      <VesselPanel v-if="studio.studio.vessel" :vessel="studio.studio.vessel" :take="change" />
+      <section v-else class="panel box none">
+        <h2>Vacuum vessel</h2>
+        <p class="quiet">A mix or silicone that is freed of its air before it is poured.</p>
+        <ElButton @click="change({ vessel: { ...usualVessel } })">Add a vacuum vessel</ElButton>
+      </section>
+      <section class="panel box wide" aria-label="The hands">
+        <h2>
+          The hands
+          <span class="quiet small">how long they take; empty is what is usual</span>
+        </h2>
+        <div class="hands">
+          <QuantityField
+            v-for="of in hands"
+            :key="of"
+            :label="handWords[of]"
+            kind="duration"
+            bare-unit="s"
+            optional
+            :assumed="studio.studio.hands?.[of] === undefined"
+            :value="(studio.studio.hands ?? usualHands)[of]"
+            :take="(value) => hand(of, value)"
+          />
+        </div>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  display: flex;
+  align-items: center;
+  height: 58px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 14px;
+}
+
+.box {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 20px;
+}
+
+.none {
+  align-items: flex-start;
+}
+
+.wide {
+  grid-column: 1 / 3;
+}
+
+.hands {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 6px 40px;
+}
+
+@media (max-width: 900px) {
+  .columns,
+  .hands {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .wide {
+    grid-column: 1;
+  }
+}
+</style>

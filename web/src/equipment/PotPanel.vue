@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
+import { closingTime, insideOf, type Pot } from '@mivro/core/air'
+import { safetyFor } from '@mivro/core/caution'
+import type { Problem } from '@mivro/core/problem'
+import { headroom, takesOf } from '@mivro/core/run'
+import { show, showDuration } from '@mivro/core/units'
+import type { Studio } from '@mivro/core/studio'
+import { sayTakes } from '@mivro/words/equipment'
+import { useStudio } from '../project/studioStore.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
+import SafetyLines from '../ui/SafetyLines.vue'
+import PotPlate from '../vessel/PotPlate.vue'
+import { useMouldSizes } from './useMouldSizes.ts'
+
+/** The pressure pot: its plate as it is marked, and which moulds find room in it. */
+const props = defineProps<{
+  pot: Pot
+  take: (values: Partial<Studio>) => Problem | undefined
+}>()
+const studio = useStudio()
+const { sizes, problems, load } = useMouldSizes()
+onMounted(load)
+const set = (values: Partial<Pot>) => props.take({ pot: { ...props.pot, ...values } })
+
+interface Row {
+  id: string
+  name: string
+  size: string
+  takes: string
+}
+const rows = computed(() =>
+  sizes.value.map(({ id, name, block }): Row => {
+    const side = (value: number) => show(value, 'length', studio.units).replace(/ .*/, '')
+    const height = show(block.height, 'length', studio.units)
+    return {
+      id,
+      name,
+      size: `${side(block.width)} × ${side(block.depth)} × ${height}`,
+      takes: sayTakes(takesOf(block, props.pot), headroom(props.pot), block.height, studio.units),
+    }
+  }),
+)
+const chosen = ref('')
+const shown = computed(() => sizes.value.find(({ id }) => id === chosen.value) ?? sizes.value[0])
+const count = computed(() => (shown.value ? takesOf(shown.value.block, props.pot) : 0))
+const items = computed(() =>
+  Array.from({ length: count.value }, () => ({ name: shown.value!.name, ...shown.value!.block })),
+)
+</script>
+
+<template>
+  <section class="panel box" aria-label="Pressure pot">
+    <div class="row head">
+      <h2>Pressure pot</h2>
+      <RemoveButton label="Delete pressure pot" @click="take({ pot: undefined })" />
+    </div>
+    <div class="sides">
+      <div class="stack">
+        <QuantityField
+          label="Marked working pressure"
+          kind="pressure"
+          :value="pot.marked"
+          :take="(marked) => set({ marked: marked ?? 0 })"
+        />
+        <QuantityField
+          label="Casts are cured at"
+          kind="pressure"
+          :value="pot.gauge"
+          :take="(gauge) => set({ gauge: gauge ?? 0 })"
+        />
+        <QuantityField
+          label="Plate across, inside"
+          kind="length"
+          :value="pot.diameter"
+          :take="(diameter) => set({ diameter: diameter ?? 0 })"
+        />
+        <QuantityField
+          label="Height, inside"
+          kind="length"
+          :value="pot.height"
+          :take="(height) => set({ height: height ?? 0 })"
+        />
+        <QuantityField
+          label="Compressor, free air"
+          kind="flow"
+          :value="pot.flow"
+          :take="(flow) => set({ flow: flow ?? 0 })"
+        />
+        <QuantityField
+          label="Lid and clamps"
+          kind="duration"
+          bare-unit="s"
+          :value="pot.lid"
+          :take="(lid) => set({ lid: lid ?? 0 })"
+        />
+        <p class="quiet small">
+          {{ show(insideOf(pot), 'volume', studio.units) }} inside; at pressure
+          <b>{{ showDuration(closingTime(pot), 'second') }}</b> after the last mould is in.
+        </p>
+      </div>
+      <figure>
+        <PotPlate :diameter="pot.diameter" :items="items" label="The plate of the pot from above" />
+        <figcaption v-if="shown" class="quiet small">
+          {{ shown.name }}
+        </figcaption>
+      </figure>
+    </div>
+    <ElTable
+      v-if="rows.length > 0"
+      :data="rows"
+      row-key="id"
+      highlight-current-row
+      :current-row-key="shown?.id"
+      table-layout="auto"
+      @current-change="(row: Row | null) => row && (chosen = row.id)"
+    >
+      <ElTableColumn v-slot="{ row }" label="Mould">
+        <ElButton
+          link
+          class="mould"
+          :aria-pressed="row.id === shown?.id"
+          @click.stop="chosen = row.id"
+          >{{ row.name }}</ElButton
+        >
+      </ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="Stands on">{{ row.size }}</ElTableColumn>
+      <ElTableColumn v-slot="{ row }" label="In the pot" align="right">{{
+        row.takes
+      }}</ElTableColumn>
+    </ElTable>
+    <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+    <SafetyLines
+      before="Before you use it"
+      :lines="safetyFor('pressure', ['pressure vessel'])"
+      with-deferring
+    />
+  </section>
+</template>
+
+<style scoped>
+.box {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 20px;
+}
+
+.head {
+  justify-content: space-between;
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 200px;
+  gap: 24px;
+}
+
+figure {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+
+figure > svg {
+  height: 200px;
+}
+
+figcaption {
+  text-align: center;
+}
+
+.mould {
+  padding: 0;
+  min-height: 0;
+  color: var(--ink);
+}
+
+:deep(.el-table__row) {
+  cursor: pointer;
+}
+
+@media (max-width: 900px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Line } from 'vue-chartjs'
+import { ElSlider } from 'element-plus'
+import {
+  airInUrethane,
+  deairing,
+  insideOf,
+  largestDeaired,
+  stirring,
+  type Vessel,
+} from '@mivro/core/air'
+import { safetyFor } from '@mivro/core/caution'
+import { cupFor, cupsSoldIn } from '@mivro/core/mix'
+import type { Problem } from '@mivro/core/problem'
+import { chosenUnit, fromSI, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
+import type { Studio } from '@mivro/core/studio'
+import { sayDeairing } from '@mivro/words/equipment'
+import { useStudio } from '../project/studioStore.ts'
+import { token } from '../theme/token.ts'
+import { axisTitle } from '../ui/chart.ts'
+import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
+import SafetyLines from '../ui/SafetyLines.vue'
+import VesselCup from '../vessel/VesselCup.vue'
+
+/** The vacuum vessel: what it takes, how its gauge falls, and how high a mix froths in it. */
+const props = defineProps<{
+  vessel: Vessel
+  take: (values: Partial<Studio>) => Problem | undefined
+}>()
+const studio = useStudio()
+const set = (values: Partial<Vessel>) => props.take({ vessel: { ...props.vessel, ...values } })
+
+/** A vacuum gauge is read to this, Pa. */
+const finest = 1000
+
+/** Something to try it with; nothing that is kept. */
+const mix = ref(100e-6)
+const cup = computed(() => {
+  const wanted = mix.value / largestDeaired(1, 1)
+  return cupsSoldIn(studio.units).find((size) => size >= wanted) ?? cupFor(mix.value).size
+})
+const story = computed(() =>
+  deairing(
+    { volume: mix.value, cup: cup.value, share: stirring.usual.share, gas: airInUrethane },
+    props.vessel,
+  ),
+)
+const at = ref(30)
+const moment = computed(
+  () => story.value.moments[Math.min(at.value, story.value.moments.length - 1)],
+)
+const pressure = computed(() => chosenUnit('pressure', studio.units))
+const data = computed(() => ({
+  labels: story.value.moments.map(({ time }) => time),
+  datasets: [
+    {
+      label: `gauge, ${unitSymbol('pressure', studio.units)}`,
+      data: story.value.moments.map(({ gauge }) => fromSI(gauge, pressure.value)),
+      borderColor: token('teal'),
+      pointRadius: 0,
+      yAxisID: 'y',
+    },
+    {
+      label: 'froth, % of the cup',
+      data: story.value.moments.map(({ level }) => 100 * level),
+      borderColor: token('amber'),
+      pointRadius: 0,
+      yAxisID: 'froth',
+    },
+  ],
+}))
+const options = computed(() => ({
+  scales: {
+    x: { type: 'linear' as const, title: axisTitle('s'), grid: { display: false } },
+    y: { title: axisTitle(unitSymbol('pressure', studio.units)) },
+    froth: { position: 'right' as const, min: 0, max: 100, grid: { display: false } },
+  },
+  plugins: {
+    annotation: {
+      annotations: {
+        now: {
+          type: 'line' as const,
+          xMin: moment.value.time,
+          xMax: moment.value.time,
+          borderColor: token('ink'),
+          borderWidth: 1,
+        },
+      },
+    },
+  },
+}))
+</script>
+
+<template>
+  <section class="panel box" aria-label="Vacuum vessel">
+    <div class="row head">
+      <h2>Vacuum vessel</h2>
+      <RemoveButton label="Delete vacuum vessel" @click="take({ vessel: undefined })" />
+    </div>
+    <div class="sides">
+      <div class="stack">
+        <QuantityField
+          label="Across, inside"
+          kind="length"
+          :value="vessel.diameter"
+          :take="(diameter) => set({ diameter: diameter ?? 0 })"
+        />
+        <QuantityField
+          label="Height, inside"
+          kind="length"
+          :value="vessel.height"
+          :take="(height) => set({ height: height ?? 0 })"
+        />
+        <QuantityField
+          label="Pumped to, below the air around"
+          kind="pressure"
+          :step="finest"
+          :value="vessel.gauge"
+          :take="(gauge) => set({ gauge: gauge ?? 0 })"
+        />
+        <QuantityField
+          label="Pump"
+          kind="flow"
+          :value="vessel.flow"
+          :take="(flow) => set({ flow: flow ?? 0 })"
+        />
+        <QuantityField
+          label="Rises in a minute, valve shut"
+          kind="pressure"
+          :step="finest"
+          :value="vessel.leak"
+          :take="(leak) => set({ leak: leak ?? 0 })"
+        />
+        <QuantityField
+          label="Held once it is quiet"
+          kind="duration"
+          bare-unit="s"
+          :value="vessel.holds"
+          :take="(holds) => set({ holds: holds ?? 0 })"
+        />
+        <QuantityField
+          label="Try it with a mix of"
+          kind="volume"
+          :value="mix"
+          :take="(volume) => void (mix = volume && volume > 0 ? volume : mix)"
+        />
+        <p class="quiet small">
+          {{ show(insideOf(vessel), 'volume', studio.units) }} inside: at most
+          <b>{{ show(largestDeaired(insideOf(vessel), Infinity), 'volume', studio.units) }}</b> at
+          once. {{ show(mix, 'volume', studio.units) }} in a cup of
+          {{ showCup(cup, studio.units) }}: {{ sayDeairing(story) }}
+        </p>
+      </div>
+      <figure>
+        <VesselCup
+          :vessel="vessel"
+          :cup="cup"
+          :mix="mix / story.batches"
+          :moment="moment"
+          label="The cup in its vessel, with its froth"
+        />
+        <ElSlider
+          v-model="at"
+          :min="0"
+          :max="story.moments.length - 1"
+          :show-tooltip="false"
+          aria-label="Moment"
+        />
+        <figcaption class="quiet small">
+          {{ showDuration(moment.time, 'second') }}:
+          {{ show(moment.gauge, 'pressure', studio.units, { step: finest }) }}, froth at
+          {{ Math.round(100 * moment.level) }} %
+        </figcaption>
+      </figure>
+    </div>
+    <div class="chart">
+      <Line :data="data" :options="options" aria-label="Gauge and froth over time" />
+    </div>
+    <SafetyLines
+      before="Before you use it"
+      :lines="safetyFor('vacuum', ['vacuum vessel'])"
+      with-deferring
+    />
+  </section>
+</template>
+
+<style scoped>
+.box {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 20px;
+}
+
+.head {
+  justify-content: space-between;
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 200px;
+  gap: 24px;
+}
+
+figure {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+
+figure > svg {
+  height: 200px;
+}
+
+figcaption {
+  text-align: center;
+}
+
+.chart {
+  height: 170px;
+}
+
+@media (max-width: 900px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

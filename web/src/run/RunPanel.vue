@@ -1,0 +1,287 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ElButton, ElDatePicker } from 'element-plus'
+import { Plus } from 'lucide-vue-next'
+import type { Way } from '@mivro/core/air'
+import { safetyFor } from '@mivro/core/caution'
+import { resinClasses } from '@mivro/core/material'
+import type { BenchWindow, PourOfRun } from '@mivro/core/run'
+import { wayWords } from '@mivro/words/air'
+import { sayOffer } from '@mivro/words/run'
+import { newId } from '../api/client.ts'
+import { useStudio } from '../project/studioStore.ts'
+import CautionNote from '../ui/CautionNote.vue'
+import CountField from '../ui/CountField.vue'
+import { dayFormat } from '../ui/dates.ts'
+import FieldRow from '../ui/FieldRow.vue'
+import Fold from '../ui/Fold.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import RemoveButton from '../ui/RemoveButton.vue'
+import SafetyLines from '../ui/SafetyLines.vue'
+import SegmentField from '../ui/SegmentField.vue'
+import SelectField from '../ui/SelectField.vue'
+import TextField from '../ui/TextField.vue'
+import TimeField from '../ui/TimeField.vue'
+import type { OpenRun } from './useRun.ts'
+
+/** What a run is planned with: its pieces, the bench, the hours; and what would change it. */
+const props = defineProps<{ open: OpenRun }>()
+const studio = useStudio()
+const run = computed(() => props.open.run.value!)
+const { change, known, compiled, offers } = props.open
+
+const nameOf = (piece: string) =>
+  known.pieces.value.find(({ id }) => id === piece)?.document.name ?? 'A piece that is gone'
+const choices = computed(() => [
+  { value: '', label: 'choose a piece' },
+  ...known.pieces.value.map(({ id, document }) => ({ value: id, label: document.name })),
+])
+const add = (piece: string) =>
+  change({ pours: [...run.value.pours, { id: newId(), piece, casts: 1 }] })
+const edit = (id: string, values: Partial<PourOfRun>) =>
+  change({
+    pours: run.value.pours.map((pour) => (pour.id === id ? { ...pour, ...values } : pour)),
+  })
+const remove = (id: string) => change({ pours: run.value.pours.filter((one) => one.id !== id) })
+const onHand = (id: string) => known.pours.value.find((pour) => pour.id === id)?.moulds ?? 1
+const plansOf = (piece: string) =>
+  (known.plans.value.get(piece) ?? []).map(({ id, document }) => ({
+    value: id,
+    label: document.name,
+  }))
+
+const ways = (['none', 'vacuum', 'pressure', 'both'] as const).map((way) => ({
+  value: way,
+  label: wayWords[way],
+}))
+const window = (at: number, values: Partial<BenchWindow>) =>
+  change({ windows: run.value.windows.map((one, i) => (i === at ? { ...one, ...values } : one)) })
+const hour = 3600
+const addWindow = () =>
+  change({ windows: [...run.value.windows, { from: 20 * hour, until: 22 * hour }] })
+const removeWindow = (at: number) =>
+  change({ windows: run.value.windows.filter((_, i) => i !== at) })
+
+const cautions = computed(
+  () => compiled.value?.cautions.filter(({ code }) => code !== 'run-empty') ?? [],
+)
+const safety = computed(() => {
+  const resins = known.pours.value.flatMap(({ layers }) => layers.map(({ resin }) => resin))
+  const hazards = resins.map(({ class: kind }) => resinClasses[kind].hazard)
+  const pressed = run.value.way === 'pressure' || run.value.way === 'both'
+  const pumped = run.value.way === 'vacuum' || run.value.way === 'both'
+  return [
+    ...(resins.length > 0 ? safetyFor('weigh', hazards) : []),
+    ...(pumped ? safetyFor('vacuum', ['vacuum vessel']) : []),
+    ...(pressed ? safetyFor('pressure', ['pressure vessel']) : []),
+  ]
+})
+</script>
+
+<template>
+  <aside class="panel side" aria-label="What the run is planned with">
+    <TextField label="Name" :value="run.name" :take="(name) => change({ name })" />
+    <CautionNote
+      v-for="caution in compiled && compiled.loads.length > 0 ? cautions : []"
+      :key="caution.code + caution.place.field"
+      :caution="caution"
+    />
+    <h2>What is cast</h2>
+    <div
+      v-for="pour in run.pours"
+      :key="pour.id"
+      class="pour"
+      role="group"
+      :aria-label="nameOf(pour.piece)"
+    >
+      <div class="row">
+        <RouterLink :to="{ name: 'pour', params: { id: pour.piece } }">{{
+          nameOf(pour.piece)
+        }}</RouterLink>
+        <RemoveButton :label="`Delete ${nameOf(pour.piece)}`" @click="remove(pour.id)" />
+      </div>
+      <SelectField
+        v-if="plansOf(pour.piece).length > 1"
+        label="Its pour"
+        :options="plansOf(pour.piece)"
+        :value="pour.plan ?? plansOf(pour.piece).at(-1)!.value"
+        @choose="edit(pour.id, { plan: $event })"
+      />
+      <CountField
+        label="Casts wanted"
+        :value="pour.casts"
+        :take="(casts) => edit(pour.id, { casts })"
+      />
+      <CountField
+        label="Moulds in use"
+        :value="pour.moulds ?? onHand(pour.id)"
+        :take="(moulds) => edit(pour.id, { moulds })"
+      />
+    </div>
+    <SelectField
+      label="Add a piece"
+      filterable
+      :options="choices"
+      value=""
+      @choose="$event && add($event)"
+    />
+    <template v-if="offers.length > 0">
+      <h2>What would change it</h2>
+      <ul class="offers">
+        <li v-for="offer in offers.slice(0, 5)" :key="offer.what + offer.name">
+          <span>{{ sayOffer(offer, studio.units) }}</span>
+          <ElButton v-if="offer.run" size="small" @click="change(offer.run)">Use</ElButton>
+        </li>
+      </ul>
+    </template>
+    <h2>The bench</h2>
+    <SegmentField
+      label="Against bubbles"
+      :options="ways"
+      :value="run.way"
+      above
+      @choose="change({ way: $event as Way })"
+    />
+    <SegmentField
+      label="Pairs of hands"
+      :options="[
+        { value: '1', label: 'One' },
+        { value: '2', label: 'Two' },
+      ]"
+      :value="String(run.hands)"
+      @choose="change({ hands: Number($event) })"
+    />
+    <QuantityField
+      label="Room"
+      kind="temperature"
+      :value="run.room"
+      :take="(room) => change({ room: room ?? 0 })"
+    />
+    <QuantityField
+      label="Parts when they meet"
+      kind="temperature"
+      optional
+      placeholder="as the room"
+      :value="run.parts"
+      :take="(parts) => change({ parts })"
+    />
+    <QuantityField
+      label="Laying out before the first mix"
+      kind="duration"
+      :value="run.layOut"
+      :take="(layOut) => change({ layOut: layOut ?? 0 })"
+    />
+    <Fold title="No more than">
+      <CountField
+        label="Moulds from one cup, 0 for as many as there is time for"
+        :value="run.perMix ?? 0"
+        :take="(perMix) => change({ perMix: perMix === 0 ? undefined : perMix })"
+      />
+      <CountField
+        label="Loads in a day, 0 for as many as there is time for"
+        :value="run.loadsPerDay ?? 0"
+        :take="
+          (loadsPerDay) => change({ loadsPerDay: loadsPerDay === 0 ? undefined : loadsPerDay })
+        "
+      />
+    </Fold>
+    <h2>The hours</h2>
+    <FieldRow label="First day">
+      <ElDatePicker
+        type="date"
+        :format="dayFormat"
+        value-format="YYYY-MM-DD"
+        aria-label="First day"
+        :model-value="run.date"
+        @update:model-value="change({ date: $event ?? undefined })"
+      />
+    </FieldRow>
+    <TimeField
+      label="First mix at"
+      :value="run.begin"
+      :take="(begin) => change({ begin: begin ?? 0 })"
+    />
+    <div v-for="(one, i) in run.windows" :key="i" class="window">
+      <TimeField
+        :label="i === 0 ? 'At the bench from' : 'and from'"
+        :value="one.from"
+        :take="(from) => window(i, { from: from ?? 0 })"
+      />
+      <TimeField
+        label="until"
+        :value="one.until"
+        :take="(until) => window(i, { until: until ?? 0 })"
+      />
+      <RemoveButton
+        v-if="run.windows.length > 1"
+        :label="`Delete the hours from ${i + 1}`"
+        @click="removeWindow(i)"
+      />
+    </div>
+    <ElButton v-if="run.windows.length < 6" link type="primary" class="add" @click="addWindow">
+      <Plus :size="14" aria-hidden="true" />Add hours
+    </ElButton>
+    <SafetyLines
+      v-if="safety.length > 0"
+      before="Before you begin"
+      :lines="safety"
+      with-deferring
+    />
+  </aside>
+</template>
+
+<style scoped>
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 14px 16px;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+
+.side > * {
+  flex: none;
+}
+
+.side h2 {
+  margin-top: 8px;
+}
+
+.pour {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding-bottom: 10px;
+  border-bottom: 1px solid var(--line-2);
+}
+
+.pour .row {
+  justify-content: space-between;
+  font-weight: 600;
+}
+
+.offers {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+
+.offers li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+}
+
+.window {
+  display: grid;
+  grid-template-columns: 1fr 0.7fr auto;
+  align-items: center;
+  gap: 10px;
+}
+
+.add {
+  align-self: flex-start;
+}
+</style>

@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
+import { useRoute } from 'vue-router'
+import { Printer } from 'lucide-vue-next'
+import { displayStep } from '@mivro/core/mix'
+import { runSteps, type RunStep, type RunStepName } from '@mivro/core/run'
+import { figure, scaleUnits, show, showCup } from '@mivro/core/units'
+import { sayCaution } from '@mivro/words/caution'
+import { sayProblem } from '@mivro/words/problem'
+import { sayLoad, sayRun, sayRunStep, saySpare } from '@mivro/words/run'
+import { deferring } from '@mivro/words/safety'
+import { useStudio } from '../project/studioStore.ts'
+import { now, showDay } from '../ui/dates.ts'
+import SafetyLines from '../ui/SafetyLines.vue'
+import '../ui/paper.css'
+import { useRun } from './useRun.ts'
+
+/** A run on paper: every load with its cups, its moulds in their order, pot and hours. */
+const route = useRoute()
+const studio = useStudio()
+const open = useRun()
+const { run, compiled, tools } = open
+onMounted(() => void open.known.load())
+watch(
+  () => String(route.params.run),
+  (id) => void open.open(id),
+  { immediate: true },
+)
+const steps = computed(() => (compiled.value ? runSteps(compiled.value.loads, tools.value) : []))
+const stops = computed(
+  () => compiled.value?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
+)
+const before: Record<RunStepName, string> = {
+  'lay out': '',
+  weigh: 'Before you weigh',
+  mix: 'Before you mix',
+  vacuum: 'Before you pump',
+  fill: 'Before you pour',
+  finish: '',
+  pressure: 'Before you close the pot',
+  demould: 'Before you demould',
+}
+const words = (step: RunStep) =>
+  sayRunStep(
+    step,
+    run.value!,
+    { gauge: tools.value.pot?.gauge, vacuum: tools.value.vessel?.gauge },
+    studio.units,
+  )
+const scale = (step: RunStep) => scaleUnits(step.mix!.moulds[0].pour.step, studio.units)
+const grams = (step: RunStep, mass: number) => {
+  const { step: finest } = step.mix!.moulds[0].pour
+  return figure(mass, 'mass', scale(step), { step: displayStep(mass, finest) })
+}
+/** Moulds stand in their order with a box to tick. */
+const filledIn = (step: RunStep) => (step.step === 'fill' ? step.moulds : [])
+const print = () => window.print()
+
+/** A4 less its margins at 96 px to the inch; a single load is made smaller until it fits. */
+const pageHeight = 1010
+const smallest = 0.6
+const content = ref<HTMLElement>()
+const zoom = ref(1)
+watch(
+  [steps, content, () => studio.units],
+  async () => {
+    zoom.value = 1
+    await nextTick()
+    const height = () => content.value?.getBoundingClientRect().height ?? 0
+    while (zoom.value > smallest && height() > pageHeight) {
+      zoom.value -= 0.03
+      await nextTick()
+    }
+  },
+  { immediate: true, flush: 'post' },
+)
+</script>
+
+<template>
+  <div class="paper-desk">
+    <div class="tools">
+      <ElButton tag="router-link" :to="{ name: 'run', params: { run: String(route.params.run) } }"
+        >Back to the run</ElButton
+      >
+      <span class="gap" />
+      <ElButton type="primary" :disabled="!compiled" @click="print">
+        <Printer :size="15" aria-hidden="true" />Print
+      </ElButton>
+    </div>
+    <main v-if="open.notOpened.value.length > 0" class="paper">
+      <p>{{ sayProblem(open.notOpened.value[0]) }}</p>
+    </main>
+    <main v-else-if="run && compiled" class="paper">
+      <div ref="content" :style="{ zoom }">
+        <header>
+          <h1>{{ run.name }}</h1>
+          <p>
+            {{ sayRun(compiled) }} · room {{ show(run.room, 'temperature', studio.units) }} ·
+            {{ run.hands === 2 ? 'two pairs of hands' : 'one pair of hands' }} ·
+            {{ studio.studio.name }}
+          </p>
+          <p>
+            Sheet of {{ showDay(now()) }} · day {{ run.date ? showDay(run.date) : '______' }} · room
+            ______ · humidity ______
+          </p>
+        </header>
+        <p
+          v-for="caution in stops"
+          :key="caution.code + caution.place.field"
+          :class="caution.severity"
+        >
+          <b>{{ caution.severity === 'stop' ? 'Stop.' : 'Careful.' }}</b>
+          {{ sayCaution(caution, studio.units) }}
+        </p>
+        <p v-if="steps.length === 0">Nothing can be poured yet.</p>
+        <ol>
+          <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
+            <h2 v-if="step.step === 'lay out'">
+              {{ sayLoad(step.load) }} <span class="quiet">{{ saySpare(step.load) }}</span>
+            </h2>
+            <SafetyLines
+              v-if="step.safety.length > 0"
+              :before="before[step.step]"
+              :lines="step.safety"
+            />
+            <div class="do">
+              <span class="box" />
+              <p>{{ words(step) }}</p>
+            </div>
+            <p v-if="step.weighing" class="weighed">
+              <span v-for="part in step.weighing.steps" :key="part.key">
+                {{ part.name }} <b>{{ grams(step, part.mass) }} {{ scale(step).mass }}</b>
+                <span class="quiet">
+                  (shows
+                  {{
+                    figure(part.reading, 'mass', scale(step), {
+                      step: step.mix!.moulds[0].pour.step,
+                    })
+                  }})
+                </span>
+              </span>
+              <span class="quiet"
+                >in a cup of {{ showCup(step.weighing.cupSize, studio.units) }}</span
+              >
+            </p>
+            <p v-if="filledIn(step).length > 0" class="moulds">
+              <span v-for="(mould, k) in filledIn(step)" :key="mould.key">
+                <span class="box small-box" />{{ k + 1 }}. {{ mould.pour.name }}, mould
+                {{ mould.number
+                }}<template v-if="mould.pour.prefills > 0"
+                  >, {{ mould.pour.prefills }} prefilled</template
+                >
+              </span>
+            </p>
+          </li>
+        </ol>
+        <footer>{{ deferring }}</footer>
+      </div>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.gap {
+  flex: 1;
+}
+
+p.warn,
+p.stop {
+  margin-top: 8px;
+  padding: 5px 10px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+
+p.stop {
+  border-color: var(--stop);
+  background: var(--stop-soft);
+  color: var(--stop-ink);
+}
+
+li {
+  padding-top: 5px;
+  break-inside: avoid;
+}
+
+li[data-step='lay out'] {
+  margin-top: 9px;
+  padding-top: 7px;
+  border-top: 1px solid var(--line);
+}
+
+h2 {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 4px;
+  font-size: var(--size-lead);
+}
+
+h2 .quiet {
+  font: 400 var(--size) var(--text);
+}
+
+.do {
+  display: flex;
+  gap: 8px;
+  margin-top: 4px;
+}
+
+.weighed,
+.moulds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  margin: 3px 0 2px 20px;
+}
+
+.moulds > span {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+</style>

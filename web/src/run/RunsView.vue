@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { onMounted, shallowRef } from 'vue'
+import { ElButton } from 'element-plus'
+import { useRouter } from 'vue-router'
+import { Plus } from 'lucide-vue-next'
+import { newRun, type Run } from '@mivro/core/run'
+import { showTimeOfDay } from '@mivro/core/units'
+import type { Piece } from '@mivro/core/piece'
+import { api, newId, type Stored } from '../api/client.ts'
+import { listNewest } from '../api/sessions.ts'
+import { showDay } from '../ui/dates.ts'
+import EmptyPlace from '../ui/EmptyPlace.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
+import RemoveButton from '../ui/RemoveButton.vue'
+import { sayTakenOff } from '../ui/takenOff.ts'
+
+/** All runs, the newest first. */
+const router = useRouter()
+const runs = shallowRef<Stored<Run>[]>()
+const pieces = shallowRef<Stored<Piece>[]>([])
+const { problems, trying } = useProblems()
+const load = () =>
+  trying(async () => {
+    const [found, known] = await Promise.all([listNewest('runs'), listNewest('pieces')])
+    runs.value = found.toReversed()
+    pieces.value = known
+  })
+onMounted(load)
+
+const nameOf = (id: string) => pieces.value.find((piece) => piece.id === id)?.document.name
+const facts = ({ pours }: Run) =>
+  pours
+    .map(({ piece, casts }) => `${casts} × ${nameOf(piece) ?? 'a piece that is gone'}`)
+    .join(', ')
+const when = ({ date, begin }: Run) =>
+  `${date === undefined ? 'no day yet' : showDay(date)}, ${showTimeOfDay(begin)}`
+
+const add = () =>
+  trying(async () => {
+    const made = await api.add('runs', newId(), newRun('New run'))
+    await router.push({ name: 'run', params: { run: made.id } })
+  })
+const remove = ({ id, document }: Stored<Run>) =>
+  trying(async () => {
+    await api.remove('runs', id)
+    await load()
+    sayTakenOff(document.name, () => trying(() => api.restore('runs', id).then(load)))
+  })
+</script>
+
+<template>
+  <div class="page">
+    <div class="title">
+      <h1>Runs</h1>
+      <p class="quiet">What is cast at the bench, cup by cup: from one session to several days.</p>
+      <span class="gap" />
+      <ElButton type="primary" @click="add"><Plus :size="15" aria-hidden="true" />New run</ElButton>
+    </div>
+    <div>
+      <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+      <section v-if="runs?.length === 0" class="panel">
+        <EmptyPlace title="How many moulds does one cup fill?">
+          A run puts pieces, hands and the pot on one clock: what fits into a mix before it goes, in
+          which order, and how many days it takes.
+          <template #next>
+            <ElButton type="primary" @click="add">Plan a run</ElButton>
+          </template>
+        </EmptyPlace>
+      </section>
+      <ul v-else class="runs">
+        <li v-for="run in runs" :key="run.id" class="panel">
+          <RouterLink :to="{ name: 'run', params: { run: run.id } }">
+            <b>{{ run.document.name }}</b>
+            <span class="quiet">{{ facts(run.document) || 'nothing cast yet' }}</span>
+            <span class="quiet small">{{ when(run.document) }}</span>
+          </RouterLink>
+          <RemoveButton :label="`Delete ${run.document.name}`" @click="remove(run)" />
+        </li>
+      </ul>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.gap {
+  flex: 1;
+}
+
+.runs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  gap: 14px;
+}
+
+.runs li {
+  display: flex;
+  align-items: flex-start;
+  justify-content: space-between;
+  padding: 16px 18px;
+}
+
+.runs a {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  color: inherit;
+  text-decoration: none;
+}
+
+.runs b {
+  font: 650 var(--size-lead) var(--num);
+}
+</style>

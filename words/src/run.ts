@@ -1,0 +1,154 @@
+import type { Offer, RunStep, RunStepName, Run, TaskName, TimedLoad } from '@mivro/core/run'
+import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/units'
+
+const day = 24 * 3600
+const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count} ${count === 1 ? one : many}`
+
+/** What hands do, as a lane of the clock names it. */
+export const taskWords: Record<TaskName, string> = {
+  stir: 'Stir',
+  vacuum: 'Vacuum',
+  prefill: 'Prefill',
+  fill: 'Fill',
+  rock: 'Rock and tap',
+  band: 'Bands',
+  pot: 'Into the pot',
+  lid: 'Lid and clamps',
+  pressure: 'To pressure',
+}
+
+export const runStepWords: Record<RunStepName, string> = {
+  'lay out': 'Lay out',
+  weigh: 'Weigh',
+  mix: 'Mix',
+  vacuum: 'Vacuum',
+  fill: 'Prefill and pour',
+  finish: 'Bands and pot',
+  pressure: 'Pressure',
+  demould: 'Demould',
+}
+
+/**
+ * A run in one line.
+ *
+ * @example sayRun({ casts: 14, mixes: 4, loads: [], days: 1 }) // '14 casts · 4 mixes · 0 loads · 1 day'
+ */
+export const sayRun = ({
+  casts,
+  mixes,
+  loads,
+  days,
+}: {
+  casts: number
+  mixes: number
+  loads: readonly unknown[]
+  days: number
+}): string =>
+  [
+    plural(casts, 'cast'),
+    plural(mixes, 'mix', 'mixes'),
+    plural(loads.length, 'load'),
+    plural(days, 'day'),
+  ].join(' · ')
+
+/** @example sayLoad({ index: 0, at: 34200, day: 0 }) // 'Load 1, 09:30' */
+export const sayLoad = ({ index, at, day: on }: Pick<TimedLoad, 'index' | 'at' | 'day'>): string =>
+  `Load ${index + 1}, ${showTimeOfDay(at - on * day)}${on > 0 ? `, day ${on + 1}` : ''}`
+
+/**
+ * How much time a load has to spare, and where it is shortest.
+ *
+ * @example saySpare({ spare: 12, tight: undefined }) // '12 s to spare'
+ */
+export function saySpare({ spare, tight }: Pick<TimedLoad, 'spare' | 'tight'>): string {
+  const time = showDuration(spare)
+  if (!tight) return `${time} to spare`
+  return tight.by === 'lid'
+    ? `${time} to spare until the pot has to be at pressure`
+    : `${time} to spare when the last mould is full`
+}
+
+const offerWords: Record<Offer['what'], (offer: Offer, units: UnitChoice) => string> = {
+  'cooler room': ({ amount }, u) => `The room at ${show(amount, 'temperature', u)}`,
+  'chilled parts': ({ amount }, u) =>
+    `Parts chilled to ${show(amount, 'temperature', u)}, dry and closed`,
+  'second pair': () => 'A second pair of hands',
+  'longer bench': ({ amount }) => `The bench open until ${showTimeOfDay(amount)}`,
+  'slower resin': ({ name }) => `In ${name}`,
+  'stronger compressor': () => 'A compressor twice as strong',
+}
+
+/**
+ * What a change makes of a run.
+ *
+ * @example sayOffer({ what: 'second pair', amount: 2, then: { perMix: 5, mixes: 3, loads: 3, casts: 14, days: 1, until: 0 } }) // 'A second pair of hands: 14 casts in 3 mixes and 3 loads, 1 day.'
+ */
+export const sayOffer = (offer: Offer, units: UnitChoice = metric): string => {
+  const { casts, mixes, loads, days } = offer.then
+  return `${offerWords[offer.what](offer, units)}: ${plural(casts, 'cast')} in ${plural(mixes, 'mix', 'mixes')} and ${plural(loads, 'load')}, ${plural(days, 'day')}.`
+}
+
+/** A moment of a load: minutes and seconds after its first mix. */
+const after = (seconds: number | undefined): string =>
+  seconds === undefined || seconds < 1
+    ? 'At the start'
+    : `${showDuration(seconds, 'second')} after the first mix`
+
+/** A dab in a tight spot, m³ (common practice, no source). */
+const dab = 1e-7
+
+/** What to do in a step of a run, in sentences. */
+export function sayRunStep(
+  { step, load, at, mix, moulds }: RunStep,
+  run: Pick<Run, 'way'>,
+  { gauge, vacuum }: { gauge?: number; vacuum?: number },
+  units: UnitChoice = metric,
+): string {
+  const names = [...new Set(moulds.map(({ pour }) => pour.name))].join(' and ')
+  const prefills = moulds.reduce((sum, { pour }) => sum + pour.prefills, 0)
+  const vents = moulds.some(({ pour }) => pour.vents > 0)
+  switch (step) {
+    case 'lay out': {
+      const tools = [
+        `${plural(moulds.length, 'mould')} of ${names}, closed, wiped and level`,
+        prefills > 0 ? `a syringe with a fine tip for ${plural(prefills, 'place')}` : '',
+        moulds.some(({ pour }) => pour.bands > 0)
+          ? `boards and ${plural(
+              moulds.reduce((sum, { pour }) => sum + pour.bands, 0),
+              'band',
+            )}`
+          : '',
+        plural(load.mixes.length, 'cup'),
+        run.way === 'pressure' || run.way === 'both' ? 'the pot open, its valve shut' : '',
+        'timer, gloves, paper',
+      ]
+      return `Lay out: ${tools.filter(Boolean).join('; ')}.`
+    }
+    case 'weigh':
+      return `Weigh for ${plural(moulds.length, 'mould')} of ${names}, part by part, without taring between; the parts meet only when it is mixed.`
+    case 'mix': {
+      const pours = showDuration(mix!.cup.poursUntil, 'second')
+      return `${after(at)}: mix. Scrape sides and bottom. It pours for ${pours}; the last mould is full after ${showDuration(mix!.poured, 'second')}.`
+    }
+    case 'vacuum':
+      return `${after(at)}: into the vacuum vessel, to ${show(vacuum ?? 0, 'pressure', units)}. Pause when the froth comes to the brim; let air in gently.`
+    case 'fill': {
+      const first =
+        prefills > 0
+          ? `prefill its tight places with about ${show(dab, 'volume', units)} each, then `
+          : ''
+      const stand = vents ? ' until resin stands in every vent for 5 to 10 s' : ''
+      return `${after(at)}: in this order, ${first}pour${stand}, rock and tap.`
+    }
+    case 'finish': {
+      const banded = moulds.some(({ pour }) => pour.bands > 0) ? 'Boards and bands' : ''
+      const potted = run.way === 'pressure' || run.way === 'both' ? 'into the pot, level' : ''
+      return `${after(at)}: ${[banded, potted].filter(Boolean).join(', ')}.`.replace(/: i/, ': I')
+    }
+    case 'pressure':
+      return `${after(at)}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${showDuration(load.out)} after the first mix; then let it off slowly, never open it under pressure.`
+    case 'demould':
+      return `${after(at)}: take them out. Gates trim easily while they are rubbery. Thin parts are the last to harden: look at them first.`
+  }
+}
