@@ -15,17 +15,17 @@ test.describe('pictures for the README', () => {
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
     ['heat', '/pieces/demo-comet-drop/pour?lens=heat'],
     ['inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions', 'Dusk violet'],
+    ['bubbles', '/pieces/demo-keycap/pour?lens=air'],
+    ['run', '/runs/demo-run-keycaps'],
+    ['equipment', '/equipment'],
     ['desk', '/desk'],
     ['pulls', '/pieces/demo-coaster/pulls'],
     ['air', '/pieces/demo-astronomer/mould/air'],
-    ['casting', '/pieces/demo-astronomer/mould/casting'],
     ['kind', '/pieces/demo-comet-drop/mould/kind'],
     ['silicone', '/pieces/demo-astronomer/mould/silicone'],
-    ['contact', '/pieces/demo-astronomer/mould/contact'],
     ['moulds', '/moulds/demo-drop-mould'],
     ['shelf', '/shelf/demo-slow-epoxy'],
     ['recipe', '/shelf/demo-dusk-recipe'],
-    ['studio', '/studio'],
   ]
   for (const [name, path, layer] of views) {
     test(name, async ({ mivro, page }) => {
@@ -35,9 +35,11 @@ test.describe('pictures for the README', () => {
       await page.mouse.move(640, 700)
       await page.mouse.move(660, 720)
       if (layer) await page.getByText(layer).first().click()
-      await page.waitForTimeout(/mould|heat|shelf|^.pieces$/.test(path) ? 8000 : 1200)
+      await page.waitForTimeout(
+        /mould|heat|shelf|air|runs|equipment|^.pieces$/.test(path) ? 8000 : 1200,
+      )
       if (name === 'pieces') {
-        await expect(page.locator('.picture img')).toHaveCount(6, { timeout: 30_000 })
+        await expect(page.locator('.picture img')).toHaveCount(8, { timeout: 60_000 })
       }
       mkdirSync(resolve(folder!), { recursive: true })
       await page.screenshot({ path: join(resolve(folder!), `${name}.png`) })

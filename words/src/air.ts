@@ -1,11 +1,21 @@
-import { fewBubbles, type Hindrance, type Way, type WayOfPiece } from '@mivro/core/air'
+import {
+  fewBubbles,
+  type Handling,
+  type Hindrance,
+  type OwnFault,
+  type Pouring,
+  type Remedy,
+  type Way,
+  type WayOfPiece,
+} from '@mivro/core/air'
 import { showDuration } from '@mivro/core/units'
 
-export const wayWords: Record<Way, string> = {
+export const wayWords: Record<Way | 'own', string> = {
   none: 'Neither',
   vacuum: 'Vacuum',
   pressure: 'Pressure',
   both: 'Both',
+  own: 'Your own',
 }
 
 export const hindranceWords: Record<Hindrance, string> = {
@@ -14,6 +24,37 @@ export const hindranceWords: Record<Hindrance, string> = {
   'froths over': 'so much froths over: at most a fifth of the vessel',
   'no longer pours': 'the mix no longer pours by then',
   'gels before': 'it gels before the pot is at pressure',
+}
+
+export const faultWords: Record<OwnFault, string> = {
+  'pressure after the gel': 'pressure after the gel does nothing',
+  'let go before hard': 'let go before it is hard, bubbles grow again: worse than none',
+  'over the mark': 'over what the pot is marked for',
+}
+
+export const finishWords = { 'as cast': 'As it comes out', painted: 'Painted over' } as const
+
+export const stirringWords: Record<Handling['stirring'], string> = {
+  gentle: 'Gently',
+  usual: 'As usual',
+  whisked: 'By drill',
+}
+
+export const pouringWords: Record<Pouring, string> = {
+  'thin stream': 'In a high thin stream',
+  low: 'Low and slow',
+  syringe: 'By syringe',
+  'from below': 'From below, through a channel',
+}
+
+export const remedyWords: Record<Remedy, string> = {
+  prefill: 'Prefill tight spots',
+  brush: 'Brush details in',
+  'wet walls': 'Wet all walls first',
+  rock: 'Rock',
+  tap: 'Tap',
+  vibrate: 'Vibrate',
+  flame: 'Heat passes on the open surface',
 }
 
 const rounded = (count: number): string =>
@@ -32,7 +73,7 @@ export function sayBand([likely, slow]: readonly [number, number]): string {
 /**
  * What to do about the bubbles of a piece, in one sentence with its reason.
  *
- * @example sayBestWay({ way: 'none', seen: [0, 0], pits: [0, 0], takes: 0 }, []) // 'Neither vacuum nor pressure: this resin stays thin for so long that it clears itself.'
+ * @example sayBestWay({ way: 'none', seen: [0, 0], pits: [0, 0], takes: 0, potLifeLeft: 1 }, []) // 'Neither vacuum nor pressure: this resin stays thin for so long that it clears itself.'
  */
 export function sayBestWay(best: WayOfPiece, all: readonly WayOfPiece[]): string {
   const without = all.find(({ way }) => way === 'none')
@@ -49,9 +90,17 @@ export function sayBestWay(best: WayOfPiece, all: readonly WayOfPiece[]): string
     vacuum: 'Vacuum of the mix before it is poured',
     pressure: 'Pressure until it is hard',
     both: 'Vacuum of the mix, then pressure until it is hard',
+    own: 'Your own way',
   }[best.way]
   const from = without ? ` instead of ${sayBand(without.seen)}` : ''
-  return `${how}: ${sayBand(best.seen)} bubbles stay${from}, for ${showDuration(best.takes)} more at the bench.`
+  const eaten = all.find(
+    ({ way, hindrance }) => way === 'vacuum' && hindrance === 'no longer pours',
+  )
+  const why =
+    best.way === 'pressure' && eaten
+      ? ' Vacuum after mixing would eat its pot life: free each part of air before they meet, if at all.'
+      : ''
+  return `${how}: ${sayBand(best.seen)} bubbles stay${from}, for ${showDuration(best.takes)} more at the bench.${why}`
 }
 
 const reasons = (barred: readonly WayOfPiece[]): string =>

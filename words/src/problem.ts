@@ -1,5 +1,13 @@
 import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/problem'
-import { metric, show, showTimeOfDay, unitsOf, type Kind, type UnitChoice } from '@mivro/core/units'
+import {
+  metric,
+  show,
+  showDuration,
+  showTimeOfDay,
+  unitsOf,
+  type Kind,
+  type UnitChoice,
+} from '@mivro/core/units'
 import { drawingFaultWords, fileFaultWords, otherFileWords } from './fileFaults.ts'
 
 type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string
@@ -63,8 +71,10 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `${show(a.gauge, 'pressure', u)} is over what the pot is marked for, ${show(a.marked, 'pressure', u)}. A vessel is never taken over its mark.`,
   'window-too-short': (a) =>
     `From ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)} is too short: a stay at the bench takes a quarter of an hour at least.`,
+  'pressure-ends-first': (a) =>
+    `The pressure would end ${showDuration(a.until)} after mixing, before it begins at ${showDuration(a.from)}.`,
   'vacuum-over-pump': (a, u) =>
-    `With that leak the pump reaches ${show(a.reaches, 'pressure', u)} at most, not ${show(a.gauge, 'pressure', u)}. Grease the seal, or a pump that takes more.`,
+    `With that leak the pump reaches ${show(a.reaches, 'pressure', u, { step: 1000 })} at most, not ${show(a.gauge, 'pressure', u, { step: 1000 })}. Grease the seal, or a pump that takes more.`,
   'not-a-recipe': (a) =>
     `"${a.text}" does not read as a tint with its share. Write it like "Violet dye 0.15 %", with a semicolon between two.`,
   'not-a-ratio': (a) => `"${a.text}" does not read as a mix ratio. Write it like 2:1 or 100:82.`,

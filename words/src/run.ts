@@ -1,4 +1,12 @@
-import type { Offer, RunStep, RunStepName, Run, TaskName, TimedLoad } from '@mivro/core/run'
+import type {
+  Offer,
+  RunPour,
+  RunStep,
+  RunStepName,
+  Run,
+  TaskName,
+  TimedLoad,
+} from '@mivro/core/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/units'
 
 const day = 24 * 3600
@@ -67,6 +75,24 @@ export function saySpare({ spare, tight }: Pick<TimedLoad, 'spare' | 'tight'>): 
   return tight.by === 'lid'
     ? `${time} to spare until the pot has to be at pressure`
     : `${time} to spare when the last mould is full`
+}
+
+/**
+ * Where a mould is prefilled and vented, by heights above its lowest point.
+ *
+ * @example saySpots({ spots: [{ what: 'prefill', across: 0, height: 0.03 }] }) // ['Prefill (yellow) at 30.0 mm']
+ */
+export function saySpots({ spots }: Pick<RunPour, 'spots'>, units: UnitChoice = metric): string[] {
+  const at = (what: string) =>
+    spots
+      .filter((spot) => spot.what === what)
+      .map(({ height }) => show(height, 'length', units))
+      .join(', ')
+  return [
+    at('prefill') && `Prefill (yellow) at ${at('prefill')}`,
+    at('vent') && `Vents (dashed) at ${at('vent')}`,
+    at('gate') && `Gate at ${at('gate')}`,
+  ].filter(Boolean)
 }
 
 const offerWords: Record<Offer['what'], (offer: Offer, units: UnitChoice) => string> = {

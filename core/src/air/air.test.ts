@@ -15,6 +15,7 @@ import {
 import {
   bubbleCount,
   bubblesOf,
+  drawnIn,
   meanCube,
   normalAt,
   spreadOfSizes,
@@ -152,6 +153,8 @@ function layer(name: keyof typeof sheets, pouredAt: number, more: Partial<Bubble
     ceiling: 0,
     pouredAt,
     stirred: stirring.usual,
+    drawn: drawnIn,
+    grown: [],
     hardAt: 3 * gel,
     seenFrom: 1e-4,
     samples: 1200,

@@ -1,6 +1,6 @@
 import type { Thickening } from '../cure/index.ts'
 import { atmosphere, diffusivityAt, shrinking, surfaceTension, type GasInResin } from './gas.ts'
-import { bubblesOf, drawnIn, type Bubble, type Source } from './population.ts'
+import { bubblesOf, type Bubble, type Source } from './population.ts'
 import { riseSpeed } from './rise.ts'
 
 /** A pressure that is held for a time, absolute, Pa; s since mixing. */
@@ -25,6 +25,9 @@ export interface BubbleQuestion {
   /** s since mixing. */
   pouredAt: number
   stirred: Source
+  drawn: Source
+  /** What bubbles out of pores and damp while it is liquid. */
+  grown: Source[]
   /** Of the mix in its cup, before it is poured. */
   vacuum?: Held
   /** Of the filled mould. */
@@ -56,6 +59,8 @@ const mostDrawn = 160
 
 /** Gas left in a resin after vacuum, of what air holds it at (from memory). */
 const leftDissolved = 0.3
+/** Evenly spread, but in no order: an additive recurrence of the golden ratio. */
+const golden = 0.618033988749895
 /** A bubble smaller than this is gone, m. */
 const gone = 1e-6
 
@@ -68,15 +73,26 @@ export function fatesOf(question: BubbleQuestion): Fates {
   const { stirred, volume, samples, seed, seenFrom, ceiling } = question
   const fates: Fates = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0, stay: [] }
   const own = bubblesOf(stirred, volume, samples, seed)
-  const drawn = bubblesOf(drawnIn, volume, Math.ceil(samples / 4), seed + 1)
-  const sources = [
-    { bubbles: own, inCup: true },
-    { bubbles: drawn, inCup: false },
+  const few = Math.ceil(samples / 4)
+  const drawn = bubblesOf(question.drawn, volume, few, seed + 1)
+  const grown = question.grown
+    .filter(({ share }) => share > 0)
+    .map((source, i) => bubblesOf(source, volume, few, seed + 2 + i))
+  const sources: { bubbles: Bubble[]; from: 'cup' | 'pour' | 'later' }[] = [
+    { bubbles: own, from: 'cup' },
+    { bubbles: drawn, from: 'pour' },
+    ...grown.map((bubbles) => ({ bubbles, from: 'later' as const })),
   ]
-  for (const { bubbles, inCup } of sources) {
+  const { time } = question.thickening
+  const gels = time[time.length - 1]
+  for (const { bubbles, from } of sources) {
     bubbles.forEach((bubble, i) => {
       const covered = (i + 0.5) / bubbles.length < ceiling
-      const { where, diameter, height } = follow(bubble, inCup, covered, question)
+      // Pores and damp go on until the gel.
+      const along = (i * golden) % 1
+      const later = question.pouredAt + along * Math.max(0, gels - question.pouredAt)
+      const born = from === 'later' ? later : 0
+      const { where, diameter, height } = follow(bubble, from === 'cup', covered, born, question)
       if (where === 'out') fates.out += bubble.stands
       else if (diameter < seenFrom) fates.dissolved += bubble.stands
       else {
@@ -97,11 +113,17 @@ interface End {
   height: number
 }
 
-/** One bubble from mixing to the gel; `covered` when there is a ceiling over it. */
-function follow(bubble: Bubble, inCup: boolean, covered: boolean, question: BubbleQuestion): End {
+/** One bubble from mixing, or from when it is `born`, to the gel; `covered` when there is a ceiling over it. */
+function follow(
+  bubble: Bubble,
+  inCup: boolean,
+  covered: boolean,
+  born: number,
+  question: BubbleQuestion,
+): End {
   const { thickening, vacuum, pouredAt, depth, volume, density, gas, pressure, hardAt } = question
   const { time, viscosity } = thickening
-  const begins = Math.max(pouredAt, vacuum?.until ?? 0)
+  const begins = Math.max(pouredAt, vacuum?.until ?? 0, born)
   const dissolved = vacuum ? leftDissolved * atmosphere : atmosphere
   let radius = bubble.diameter / 2
   if (inCup && vacuum) {

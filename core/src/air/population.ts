@@ -17,6 +17,22 @@ export const stirring = {
   whisked: { share: 0.03, median: 0.0003 },
 } as const satisfies Record<string, Source>
 
+/** What a pore gives off of its air before the gel, and how large its bubbles are, m (from memory). */
+export const poresGive = { share: 0.25, median: 0.0006 } as const
+
+/** What damp air makes foam in a urethane, above this humidity (common practice, no source). */
+export const damp = { from: 0.6, share: 0.01, median: 0.00025 } as const
+
+/**
+ * Bubbles of damp in a urethane; none in dry air.
+ *
+ * @example dampIn(0.6).share // 0
+ */
+export const dampIn = (humidity: number): Source => ({
+  share: (damp.share * Math.max(0, humidity - damp.from)) / (1 - damp.from),
+  median: damp.median,
+})
+
 /** What a pour draws in again. */
 export const drawnIn: Source = { share: 0.0008, median: 0.00025 }
 

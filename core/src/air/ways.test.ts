@@ -6,7 +6,7 @@ import { readDocument } from '../document/index.ts'
 import { problemsOf } from '../problem/index.ts'
 import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
 import { airInEpoxy, airInUrethane } from './gas.ts'
-import { stirring } from './population.ts'
+import { dampIn, drawnIn, poresGive, stirring } from './population.ts'
 import { bestWay, compareWays, waysOfPiece, type LayerBubbles } from './ways.ts'
 
 const tools = { pot: usualAirPot, vessel: usualVessel }
@@ -25,13 +25,16 @@ function layer(name: keyof typeof sheets, pouredAt: number, poursUntil: number):
     poursUntil,
     hardAt: 3 * gelOf(law, 296.15),
     stirred: stirring.usual,
+    drawn: drawnIn,
+    grown: [],
+    handling: { remedies: [] },
     seenFrom: 1e-4,
     samples: 500,
     seed: 1,
   }
 }
 const piece = (of: LayerBubbles, own = tools, opaque = false) =>
-  waysOfPiece([{ results: compareWays(of, own), opaque }])
+  waysOfPiece([{ results: compareWays(of, own), opaque, poursUntil: of.poursUntil }])
 
 describe('the way against bubbles', () => {
   // Facts of the trade: slow thin resins clear themselves if they are shallow.
@@ -76,6 +79,47 @@ describe('the way against bubbles', () => {
     const [opaque] = piece(layer('fast', 60, 140), tools, true)
     expect(opaque.seen).toEqual(opaque.pits)
     expect(clear.seen[0]).toBeGreaterThan(opaque.seen[0])
+  })
+
+  // Facts of the trade: what is porous feeds bubbles for hours; it is dried and sealed.
+  it('of a slow epoxy with a porous charm is no longer neither', () => {
+    const charm = { share: poresGive.share * 0.02, median: poresGive.median }
+    const found = piece({ ...layer('deep', 300, 3600), grown: [charm] })
+    expect(found[0].seen[0]).toBeGreaterThan(3)
+    expect(bestWay(found)!.way).not.toBe('none')
+  })
+
+  it('of a urethane in damp air foams, whatever is done', () => {
+    const dry = piece(layer('fast', 60, 140))
+    const wet = piece({ ...layer('fast', 60, 140), grown: [dampIn(0.85)] })
+    wet.forEach(({ seen }, i) => expect(seen[1]).toBeGreaterThan(dry[i].seen[1]))
+  })
+
+  it('hands leave their share of what would stay', () => {
+    const of = { ...layer('fast', 60, 140), ceiling: 1 }
+    const [plain] = piece(of)
+    const [rocked] = piece({ ...of, handling: { remedies: [{ what: 'rock', left: 0.5 }] } })
+    expect(rocked.seen[0]).toBeCloseTo(0.5 * plain.seen[0], 6)
+    const [first] = piece({ ...of, handling: { remedies: [{ what: 'prefill' }] } })
+    expect(first.pits[0]).toBeLessThan(plain.pits[0])
+    expect(first.seen[0] - first.pits[0]).toBeCloseTo(plain.seen[0] - plain.pits[0], 6)
+  })
+
+  it("one's own: pressure after the gel is useless, let go before it is hard it does harm", () => {
+    const of = layer('fast', 60, 140)
+    const own = (from: number, until: number) => {
+      const pressure = { from, until, gauge: 4.1e5 }
+      return piece({ ...of, handling: { remedies: [], own: { pressure } } }).at(-1)!
+    }
+    const none = piece(of)[0]
+    const late = own(of.hardAt, 2 * of.hardAt)
+    expect(late.fault).toBe('pressure after the gel')
+    expect(late.seen).toEqual(none.seen)
+    const early = own(80, 200)
+    expect(early.fault).toBe('let go before hard')
+    expect(early.seen[1]).toBeGreaterThan(none.seen[1])
+    expect(own(80, of.hardAt).fault).toBeUndefined()
+    expect(bestWay(piece({ ...of, handling: { remedies: [], own: {} } }))!.way).not.toBe('own')
   })
 
   it('is the same for the same seed', () => {

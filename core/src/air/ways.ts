@@ -1,4 +1,5 @@
 import { deairing } from './deairing.ts'
+import { leftBy, type Handling, type OwnWay } from './handling.ts'
 import { absolute, closingTime, insideOf, type AirTools } from './equipment.ts'
 import { largestDeaired } from './vessel.ts'
 import { fatesOf, type BubbleQuestion, type Fates } from './fates.ts'
@@ -9,15 +10,21 @@ export type Way = (typeof ways)[number]
 /** Why a way cannot be carried out as it stands. */
 export type Hindrance = 'no vessel' | 'no pot' | 'froths over' | 'no longer pours' | 'gels before'
 
+/** What of a person's own way does nothing, or harm. */
+export type OwnFault = 'pressure after the gel' | 'let go before hard' | 'over the mark'
+
 /** What one way comes to in one layer. */
 export interface WayResult {
-  way: Way
+  way: Way | 'own'
   hindrance?: Hindrance
+  fault?: OwnFault
   /** With gas going into the resin as fast as is thought, and ten times as slowly. */
   likely: Fates
   slow: Fates
   /** s that it adds to the time at the bench. */
   takes: number
+  /** When the mix is poured, s since mixing: after its vacuum. */
+  pouredAt: number
 }
 
 /** Gas goes into a resin within a factor of ten of what is thought. */
@@ -32,56 +39,128 @@ export type LayerBubbles = Omit<BubbleQuestion, 'vacuum' | 'pressure'> & {
   /** Mixed in one cup, and that cup to the brim, m³. */
   mixed: number
   cup: number
+  /** What hands do besides. */
+  handling: Pick<Handling, 'remedies' | 'own'>
 }
 
 /**
- * Neither, vacuum of the mix, pressure on the cast, and both, for one layer with the tools at hand.
+ * Neither, vacuum of the mix, pressure on the cast, and both, for one layer with the tools at
+ * hand; and the person's own way, where there is one.
  *
  * A way whose vacuum would outlast the pour, or whose pressure would come after most of the gel
  * time, is told as hindered and still reckoned.
  */
-export function compareWays(layer: LayerBubbles, { pot, vessel }: AirTools): WayResult[] {
-  const gel = layer.thickening.time[layer.thickening.time.length - 1]
-  return ways.map((way) => {
-    const pumped = way === 'vacuum' || way === 'both' ? vessel : undefined
-    const pressed = way === 'pressure' || way === 'both' ? pot : undefined
-    const pumps = pumped
-      ? deairing({ ...layer, volume: layer.mixed, share: layer.stirred.share }, pumped).each
-      : 0
-    const closes = pressed ? closingTime(pressed) : 0
-    const pouredAt = layer.pouredAt + pumps
-    const closed = pouredAt + closes
-    const question: BubbleQuestion = {
-      ...layer,
-      pouredAt,
-      vacuum: pumped && {
-        from: layer.pouredAt,
-        until: pouredAt,
-        pressure: absolute(pumped.gauge),
-      },
-      pressure: pressed && {
-        from: closed,
-        until: layer.hardAt,
-        pressure: absolute(pressed.gauge),
-      },
-    }
-    const tenth = { ...layer.gas, diffusivity: slower * layer.gas.diffusivity }
-    return {
-      way,
-      hindrance: hindranceOf(
-        way,
-        { pot, vessel },
-        {
-          froths: pumped !== undefined && layer.mixed > largestDeaired(insideOf(pumped), Infinity),
-          late: pouredAt > layer.poursUntil,
-          gelled: closed > gel,
-        },
-      ),
-      likely: fatesOf(question),
-      slow: fatesOf({ ...question, gas: tenth }),
-      takes: pumps + closes,
-    }
-  })
+export function compareWays(layer: LayerBubbles, tools: AirTools): WayResult[] {
+  const found = ways.map((way) => wayOf(way, layer, tools))
+  const { own } = layer.handling
+  return own ? [...found, ownWayOf(own, layer, tools)] : found
+}
+
+function wayOf(way: Way, layer: LayerBubbles, { pot, vessel }: AirTools): WayResult {
+  const gel = gelOfLayer(layer)
+  const pumped = way === 'vacuum' || way === 'both' ? vessel : undefined
+  const pressed = way === 'pressure' || way === 'both' ? pot : undefined
+  const pumps = pumped
+    ? deairing({ ...layer, volume: layer.mixed, share: layer.stirred.share }, pumped).each
+    : 0
+  const closes = pressed ? closingTime(pressed) : 0
+  const pouredAt = layer.pouredAt + pumps
+  const closed = pouredAt + closes
+  const held: Partial<BubbleQuestion> = {
+    pouredAt,
+    vacuum: pumped && {
+      from: layer.pouredAt,
+      until: pouredAt,
+      pressure: absolute(pumped.gauge),
+    },
+    pressure: pressed && {
+      from: closed,
+      until: layer.hardAt,
+      pressure: absolute(pressed.gauge),
+    },
+  }
+  const froths = pumped !== undefined && layer.mixed > largestDeaired(insideOf(pumped), Infinity)
+  const late = pouredAt > layer.poursUntil
+  return {
+    way,
+    hindrance: hindranceOf(way, { pot, vessel }, { froths, late, gelled: closed > gel }),
+    ...bothFates(layer, held),
+    takes: pumps + closes,
+    pouredAt,
+  }
+}
+
+function ownWayOf(own: OwnWay, layer: LayerBubbles, { pot, vessel }: AirTools): WayResult {
+  const { vacuum = 0, pressure } = own
+  const pouredAt = layer.pouredAt + vacuum
+  const held: Partial<BubbleQuestion> = {
+    pouredAt,
+    vacuum:
+      vacuum > 0 && vessel
+        ? { from: layer.pouredAt, until: pouredAt, pressure: absolute(vessel.gauge) }
+        : undefined,
+    pressure: pressure && {
+      from: Math.max(pressure.from, pouredAt),
+      until: pressure.until,
+      pressure: absolute(pressure.gauge),
+    },
+  }
+  return {
+    way: 'own',
+    hindrance:
+      vacuum > 0 && !vessel
+        ? 'no vessel'
+        : pressure && !pot
+          ? 'no pot'
+          : pouredAt > layer.poursUntil
+            ? 'no longer pours'
+            : undefined,
+    fault: pressure && ownFault(pressure, layer, pot),
+    ...bothFates(layer, held),
+    takes: vacuum + (pressure && pot ? closingTime(pot) : 0),
+    pouredAt,
+  }
+}
+
+function ownFault(
+  { from, until, gauge }: NonNullable<OwnWay['pressure']>,
+  layer: LayerBubbles,
+  pot: AirTools['pot'],
+): OwnFault | undefined {
+  if (pot && gauge > pot.marked) return 'over the mark'
+  if (from >= gelOfLayer(layer)) return 'pressure after the gel'
+  return until < layer.hardAt ? 'let go before hard' : undefined
+}
+
+const gelOfLayer = ({ thickening: { time } }: LayerBubbles): number => time[time.length - 1]
+
+function bothFates(
+  { handling, ...layer }: LayerBubbles,
+  held: Partial<BubbleQuestion>,
+): Pick<WayResult, 'likely' | 'slow'> {
+  const question = { ...layer, ...held }
+  const tenth = { ...layer.gas, diffusivity: slower * layer.gas.diffusivity }
+  const left = leftBy(handling)
+  return {
+    likely: handled(fatesOf(question), left),
+    slow: handled(fatesOf({ ...question, gas: tenth }), left),
+  }
+}
+
+/** What hands leave of what would stay. */
+function handled(fates: Fates, left: { pits: number; inside: number }): Fates {
+  const drawn = { pit: 0, inside: 0 }
+  return {
+    ...fates,
+    inside: left.inside * fates.inside,
+    pits: left.pits * fates.pits,
+    out: fates.out + (1 - left.inside) * fates.inside + (1 - left.pits) * fates.pits,
+    stay: fates.stay.filter(({ pit }) => {
+      const kind = pit ? 'pit' : 'inside'
+      const share = pit ? left.pits : left.inside
+      return Math.floor(share * ++drawn[kind]) > Math.floor(share * (drawn[kind] - 1))
+    }),
+  }
 }
 
 function hindranceOf(
@@ -101,11 +180,16 @@ export const fewBubbles = 3
 
 /** What a piece comes to by one way: the band of what is seen, and of pits on its skin. */
 export interface WayOfPiece {
-  way: Way
+  way: Way | 'own'
   hindrance?: Hindrance
+  fault?: OwnFault
   seen: readonly [likely: number, slow: number]
   pits: readonly [likely: number, slow: number]
   takes: number
+  /** Of what it pours at most a mix has this share left when it is poured; the least of all layers. */
+  potLifeLeft: number
+  /** The layer that keeps most. */
+  worst?: string
 }
 
 /**
@@ -114,36 +198,51 @@ export interface WayOfPiece {
  * @example waysOfPiece([]) // []
  */
 export function waysOfPiece(
-  layers: readonly { results: readonly WayResult[]; opaque: boolean }[],
+  layers: readonly {
+    name?: string
+    results: readonly WayResult[]
+    opaque: boolean
+    poursUntil: number
+  }[],
 ): WayOfPiece[] {
   const [first] = layers
   if (!first) return []
   return first.results.map(({ way }, i) => {
-    const of = layers.map(({ results, opaque }) => ({ ...results[i], opaque }))
+    const of = layers.map(({ results, ...layer }) => ({ ...results[i], ...layer }))
     const sum = (pick: (result: (typeof of)[number]) => number) =>
       of.reduce((all, one) => all + pick(one), 0)
     const pits = [sum(({ likely }) => likely.pits), sum(({ slow }) => slow.pits)] as const
     return {
       way,
       hindrance: of.find(({ hindrance }) => hindrance)?.hindrance,
+      fault: of.find(({ fault }) => fault)?.fault,
       seen: [
         pits[0] + sum(({ likely, opaque }) => (opaque ? 0 : likely.inside)),
         pits[1] + sum(({ slow, opaque }) => (opaque ? 0 : slow.inside)),
       ] as const,
       pits,
       takes: sum(({ takes }) => takes),
+      potLifeLeft: Math.max(
+        0,
+        Math.min(...of.map(({ pouredAt, poursUntil }) => 1 - pouredAt / poursUntil)),
+      ),
+      worst: of.toSorted((a, b) => stays(b) - stays(a))[0]?.name,
     }
   })
 }
+
+const stays = ({ slow, opaque }: WayResult & { opaque: boolean }): number =>
+  slow.pits + (opaque ? 0 : slow.inside)
 
 /**
  * Which way to take: the least work that leaves few bubbles, else of those that can be carried out
  * the one that leaves fewest.
  *
- * @example bestWay([{ way: 'none', seen: [0, 0], pits: [0, 0], takes: 0 }])!.way // 'none'
+ * @example bestWay([{ way: 'none', seen: [0, 0], pits: [0, 0], takes: 0, potLifeLeft: 1 }])!.way // 'none'
  */
 export function bestWay(found: readonly WayOfPiece[]): WayOfPiece | undefined {
-  const possible = found.filter(({ hindrance }) => hindrance === undefined)
+  // One's own way is shown beside the others, never advised.
+  const possible = found.filter(({ way, hindrance }) => way !== 'own' && hindrance === undefined)
   const enough = possible.filter(({ seen }) => seen[0] < fewBubbles)
   const ranked = (enough.length > 0 ? enough : possible).toSorted((a, b) =>
     enough.length > 0

@@ -1,4 +1,13 @@
-import { airInEpoxy, airInUrethane, stirring, type LayerBubbles } from '../air/index.ts'
+import {
+  airInEpoxy,
+  airInUrethane,
+  dampIn,
+  poresGive,
+  seenFromOf,
+  sourcesOf,
+  usualHandling,
+  type LayerBubbles,
+} from '../air/index.ts'
 import { contrast, covers } from '../colour/index.ts'
 import { areaAt, type FillCurve } from '../filling/index.ts'
 import { resinClasses, type Resin } from '../material/index.ts'
@@ -6,17 +15,18 @@ import { mixDensity } from '../mix/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
 import type { Plan } from './plan.ts'
 
-/** Bubbles smaller than this are not seen in a clear cast, m. */
-const seenFrom = 1e-4
 /** Bubbles that stand for all of a layer's. */
 const samples = 700
 
 /** What a layer's bubbles depend on, as plain data. */
 export interface BubbleLayer {
   id: string
+  name: string
   resin: Resin
   /** K */
   temperature: number
+  /** When it gels by its clock, s since mixing. */
+  gel: number
   /** It covers: only its skin shows. */
   opaque: boolean
   layer: Omit<LayerBubbles, 'thickening'>
@@ -27,7 +37,7 @@ export interface BubbleLayer {
  * surface or the ceiling over it, its clock.
  */
 export const bubbleLayers = (
-  { room }: Pick<Plan, 'room'>,
+  { room, humidity = 0, handling = usualHandling }: Pick<Plan, 'room' | 'humidity' | 'handling'>,
   { layers, into }: CompiledPlan,
   curve: FillCurve,
 ): BubbleLayer[] => {
@@ -36,13 +46,17 @@ export const bubbleLayers = (
   )
   return poured.map((layer, i) => {
     const { resin } = layer.batch!
-    const { mixAt, pourAt, cupUntil, demouldAt } = layer.clock!
+    const { mixAt, pourAt, cupUntil, gelAt, demouldAt } = layer.clock!
     const epoxy = resinClasses[resin.class].hazard === 'epoxy'
     return {
       id: layer.id,
+      name: layer.name,
       resin,
       temperature: room,
-      opaque: layer.matter !== undefined && contrast(layer.matter, 1, layer.depth) >= covers,
+      gel: gelAt - mixAt,
+      opaque:
+        handling.finish === 'painted' ||
+        (layer.matter !== undefined && contrast(layer.matter, 1, layer.depth) >= covers),
       layer: {
         density: mixDensity(resin.ratio, resin),
         gas: epoxy ? airInEpoxy : airInUrethane,
@@ -54,8 +68,13 @@ export const bubbleLayers = (
         pouredAt: pourAt - mixAt,
         poursUntil: cupUntil - mixAt,
         hardAt: demouldAt - mixAt,
-        stirred: stirring.usual,
-        seenFrom,
+        ...sourcesOf(handling),
+        grown: [
+          { ...poresGive, share: (poresGive.share * layer.drunk) / layer.resin },
+          ...(resinClasses[resin.class].hazard === 'urethane' ? [dampIn(humidity)] : []),
+        ],
+        handling,
+        seenFrom: seenFromOf(handling.finish),
         samples,
         seed: 1,
       },

@@ -1,4 +1,5 @@
 import { z } from '../schema/index.ts'
+import { handlingSchema } from '../air/index.ts'
 import { pourEnds } from '../cure/index.ts'
 import { planInclusionSchema } from '../inclusion/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
@@ -86,6 +87,8 @@ export const planSchema = z.object({
     .optional(),
   /** The finest the bench scale shows, kg. */
   scaleStep: quantity('mass', 1e-6, 0.1),
+  /** How hands go about bubbles; left out: as is usual. */
+  handling: handlingSchema.optional(),
   note: note(),
 })
 export type Plan = z.infer<typeof planSchema>

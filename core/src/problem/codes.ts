@@ -20,6 +20,7 @@ export interface ProblemAmounts {
   'not-a-recipe': { text: string }
   'pressure-over-mark': { gauge: number; marked: number }
   'window-too-short': { from: number; until: number }
+  'pressure-ends-first': { from: number; until: number }
   'vacuum-over-pump': { gauge: number; reaches: number }
   'ratio-zero': { text: string }
 

@@ -1,4 +1,5 @@
 import type { CureLaw } from '../cure/index.ts'
+import { toAxes, type Axes, type Vec3 } from '../mesh/index.ts'
 import { blockOf, type Block, type Mould } from '../mould/index.ts'
 import { mixDensity, type Dose } from '../mix/index.ts'
 import type { Resin, Shelf } from '../material/index.ts'
@@ -24,6 +25,13 @@ export interface RunLayer {
   room: number
 }
 
+/** A place at the bench: across the section and above the lowest point, m. */
+export interface Spot {
+  what: 'gate' | 'vent' | 'prefill'
+  across: number
+  height: number
+}
+
 /** A piece as a run needs it, by its plan and its mould. */
 export interface RunPour {
   id: string
@@ -45,6 +53,8 @@ export interface RunPour {
   /** Of a mould as it stands in the pot, m. */
   block: Block
   layers: RunLayer[]
+  /** Gates, vents and prefills of one cavity, by what they are, from the middle of the section and its foot, m. */
+  spots: Spot[]
   /** Stops in its plan. */
   stops: number
   /** The finest its scale shows, kg. */
@@ -63,13 +73,15 @@ export interface KnownPour {
   /** Of the piece as it lies, m. */
   size: { width: number; depth: number; height: number }
   mould?: Mould
+  /** Of its section: the drawing's frame, and where its origin lies along it. */
+  drawn: { axes: Axes; origin: Vec3 }
   lawOf: (resin: Resin) => CureLaw
 }
 
 /** A piece as a run needs it: amounts of one copy by its plan, times the cavities of a mould, with the plan's reserve. */
 export function needsOf(
   { id, casts, moulds }: Pick<PourOfRun, 'id' | 'casts' | 'moulds'>,
-  { name, plan, compiled, shelf, size, mould, lawOf }: KnownPour,
+  { name, plan, compiled, shelf, size, mould, drawn, lawOf }: KnownPour,
 ): RunPour {
   const { into, layers, cautions } = compiled
   const cavities = mould?.cavities ?? 1
@@ -112,9 +124,24 @@ export function needsOf(
         room: plan.room,
       }
     }),
+    spots: closed && mould ? spotsOf(mould, drawn) : [],
     stops,
     step: plan.scaleStep,
   }
+}
+
+function spotsOf(
+  { openings, prefills }: Pick<Mould, 'openings' | 'prefills'>,
+  { axes, origin }: KnownPour['drawn'],
+): Spot[] {
+  const placed = (what: Spot['what'], at: Vec3): Spot => {
+    const [across, , height] = toAxes(axes, at)
+    return { what, across: across - origin[0], height: height - origin[2] }
+  }
+  return [
+    ...openings.map(({ what, at }) => placed(what, at)),
+    ...prefills.map(({ at }) => placed('prefill', at)),
+  ]
 }
 
 const grown = ({ width, depth, height }: Omit<Block, 'round'>): Block => ({

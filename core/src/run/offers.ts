@@ -39,6 +39,8 @@ const stronger = 2
 /** A bench that stays open so much longer, s. */
 const longer = 2 * 3600
 const day = 24 * 3600
+/** Of other resins only the best are told. */
+const mostResins = 2
 
 /**
  * What would let a run fill more moulds from a cup, need fewer loads, or be possible at all; the
@@ -98,7 +100,9 @@ export function offersOf(
     )
     offers.push({ what: 'slower resin', amount: other.resin.potLife, name: other.resin.name, then })
   }
-  return offers.filter(({ then }) => better(then, now)).toSorted((a, b) => rank(a, b))
+  const good = offers.filter(({ then }) => better(then, now)).toSorted(rank)
+  const resins = good.filter(({ what }) => what === 'slower resin').slice(0, mostResins)
+  return good.filter((one) => one.what !== 'slower resin' || resins.includes(one))
 }
 
 const sums = ({ perMix, mixes, casts, days, until, loads }: CompiledRun): Offer['then'] => ({

@@ -16,6 +16,13 @@ const made = (
 
 const { wish, contact, liking } = newMould('', 'p', [0, 0, 1], 0.05)
 
+/** Where air stays in the astronomer, foot up: under the rim of the foot, the coat's hem, the telescope. */
+const vents: [number, number, number][] = [
+  [-9.4 * mm, -17.6 * mm, 6 * mm],
+  [25.2 * mm, -8.6 * mm, 20 * mm],
+]
+const underTelescope: [number, number, number] = [-14.5 * mm, 4.2 * mm, 51.1 * mm]
+
 /** The moulds of the demo studio. All made up. */
 export const moulds: Record<string, Mould> = {
   'demo-crater-mould': made('Crater keycaps, two-part', 'demo-crater-keycap', [0, 0, 1], 18, {
@@ -41,7 +48,17 @@ export const moulds: Record<string, Mould> = {
       masterUp: [0, 0, -1],
       box: { shape: 'outline', side: 10 * mm, over: 12 * mm, under: 12 * mm },
       masterMass: 0.049,
-      openings: [{ id: 'gate', what: 'gate', at: gatePlace, bore: 8 * mm, made: 'cast in' }],
+      openings: [
+        { id: 'gate', what: 'gate', at: gatePlace, bore: 8 * mm, made: 'cast in' },
+        ...vents.map((at, i) => ({
+          id: `vent-${i + 1}`,
+          what: 'vent' as const,
+          at,
+          bore: 1.5 * mm,
+          made: 'cut later' as const,
+        })),
+      ],
+      prefills: [{ id: 'telescope', at: underTelescope }],
       pressure: 2.8e5,
       wish: { ...wish, copies: 12, seam: 'hidden' },
       liking: { ...liking, bands: 8 },

@@ -64,6 +64,7 @@ export const pieces: DemoPiece[] = [
       up: [0, 0, 1],
       mould: 'closed',
       copies: 8,
+      handling: { stirring: 'usual', pouring: 'low', remedies: [], finish: 'painted' },
       layers: [layer('body', 'White body', 8.4, { resin: 'demo-white-urethane' })],
     },
     pulls: [],

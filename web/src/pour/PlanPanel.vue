@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElTable, ElTableColumn } from 'element-plus'
+import { useRouter } from 'vue-router'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { safetyFor, type Caution } from '@mivro/core/caution'
 import { displayStep } from '@mivro/core/mix'
 import { finenessOf, mixesFor, type Plan } from '@mivro/core/plan'
@@ -9,7 +10,8 @@ import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
-import { api } from '../api/client.ts'
+import { newRun } from '@mivro/core/run'
+import { api, newId } from '../api/client.ts'
 import SelectField from '../ui/SelectField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -27,6 +29,19 @@ const studio = useStudio()
 const plan = computed(() => project.plan!)
 const compiled = computed(() => project.compiled!)
 
+const router = useRouter()
+/** A run that begins with this piece. */
+const planRun = () =>
+  trying(async () => {
+    const { id, document } = project.piece!
+    const made = await api.add('runs', newId(), {
+      ...newRun(document.name),
+      room: plan.value.room,
+      pours: [{ id: newId(), piece: id, casts: project.mould?.wish.copies ?? plan.value.copies }],
+      way: studio.studio.pot ? 'pressure' : 'none',
+    })
+    await router.push({ name: 'run', params: { run: made.id } })
+  })
 const change = (values: Partial<Plan>) => project.changePlan({ ...plan.value, ...values })
 /** What is known of the shape bears on every weight. */
 const ofShape = computed(() => project.survey?.cautions ?? [])
@@ -128,6 +143,7 @@ const moulds = [
     :take="(copies) => change({ copies })"
   />
   <p v-if="order" class="row quiet small">{{ order }}</p>
+  <ElButton class="run" @click="planRun">Plan a run of it</ElButton>
   <CautionNote
     v-for="one in atCopies"
     :key="one.caution.code"
@@ -203,6 +219,10 @@ const moulds = [
 </template>
 
 <style scoped>
+.run {
+  align-self: flex-start;
+}
+
 .pours {
   display: grid;
   grid-template-columns: 1fr auto;

@@ -48,7 +48,14 @@ const facts = ({ key, casts, pour: { prefills } }: RunMould) => {
 </script>
 
 <template>
-  <VueDraggable v-model="listed" tag="ol" handle=".grip" :animation="120" class="order">
+  <VueDraggable
+    v-model="listed"
+    tag="ol"
+    handle=".grip"
+    :animation="120"
+    :force-fallback="true"
+    class="order"
+  >
     <li v-for="(mould, i) in load.moulds" :key="mould.key" :data-mould="mould.key">
       <span class="grip" aria-hidden="true"><GripVertical :size="15" /></span>
       <b>{{ i + 1 }}</b>

@@ -8,8 +8,9 @@ import { runSteps, type RunStep, type RunStepName } from '@mivro/core/run'
 import { figure, scaleUnits, show, showCup } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
-import { sayLoad, sayRun, sayRunStep, saySpare } from '@mivro/words/run'
+import { sayLoad, sayRun, sayRunStep, saySpare, saySpots } from '@mivro/words/run'
 import { deferring } from '@mivro/words/safety'
+import MiniCut from '../cutaway/MiniCut.vue'
 import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
@@ -105,6 +106,23 @@ watch(
             ______ · humidity ______
           </p>
         </header>
+        <div v-if="open.known.pours.value.length > 0" class="pictures">
+          <figure v-for="pour in open.known.pours.value" :key="pour.id">
+            <MiniCut
+              v-if="open.known.pictures.value.get(pour.id)"
+              v-bind="open.known.pictures.value.get(pour.id)!"
+              :width="210"
+              :height="150"
+              :spots="pour.spots"
+            />
+            <figcaption>
+              <b>{{ pour.name }}</b><br />{{ pour.mould ?? 'no mould yet' }}
+              <template v-for="line in saySpots(pour, studio.units)" :key="line"
+                ><br />{{ line }}</template
+              >
+            </figcaption>
+          </figure>
+        </div>
         <p
           v-for="caution in stops"
           :key="caution.code + caution.place.field"
@@ -179,6 +197,19 @@ p.stop {
   border-color: var(--stop);
   background: var(--stop-soft);
   color: var(--stop-ink);
+}
+
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 30px;
+  margin-top: 8px;
+}
+
+figure {
+  display: flex;
+  align-items: center;
+  gap: 12px;
 }
 
 li {

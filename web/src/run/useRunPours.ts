@@ -8,7 +8,7 @@ import { compile, pouredInto, type Plan } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/run'
 import { cupsSoldIn } from '@mivro/core/mix'
-import { api, type Stored } from '../api/client.ts'
+import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useKnownTimes } from '../project/useKnownTimes.ts'
 import { useShelf } from '../project/shelfStore.ts'
@@ -156,9 +156,33 @@ export function useRunPours(run: () => Run | undefined) {
       if (!wanted.every(lawOf)) return []
       const name = pieces.value.find(({ id }) => id === pour.piece)?.document.name ?? ''
       const size = sizeAs(found.survey.measures, plan.up)
-      const about = { name, plan, compiled: one.compiled, shelf: shelf.materials, size, mould }
+      const about = {
+        name,
+        plan,
+        compiled: one.compiled,
+        shelf: shelf.materials,
+        size,
+        mould,
+        drawn: found.survey.section,
+      }
       return [needsOf(pour, { ...about, lawOf: (resin) => lawOf(resin)! })]
     }),
+  )
+  /** Each pour's section, for a picture on paper. */
+  const pictures = computed(
+    () =>
+      new Map(
+        compiled.value.flatMap((one) =>
+          one
+            ? [
+                [
+                  one.pour.id,
+                  { section: one.found.survey.section, compiled: one.compiled },
+                ] as const,
+              ]
+            : [],
+        ),
+      ),
   )
   const others = computed((): OtherResin[] =>
     resins.value.flatMap((resin) => {
@@ -167,9 +191,5 @@ export function useRunPours(run: () => Run | undefined) {
     }),
   )
 
-  return { pieces, plans, moulds, pours, others, waiting, problems, load }
+  return { pieces, plans, moulds, pours, pictures, others, waiting, problems, load }
 }
-
-/** The newest pour of a piece, for a run that begins with it. */
-export const newestPlan = async (piece: string): Promise<Stored<Plan> | undefined> =>
-  (await api.list('plans', { parent: piece })).at(-1)

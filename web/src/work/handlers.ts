@@ -1,5 +1,5 @@
 import { compareWays, type AirTools } from '@mivro/core/air'
-import { deepestPour, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
+import { deepestPour, gellingAt, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
 import type { Look } from '@mivro/core/light'
 import type { Material, Resin } from '@mivro/core/material'
@@ -161,9 +161,12 @@ export const handlers = {
 
   /** Where the bubbles of each layer end, by each way against them. */
   bubbles: async ({ layers, tools }: BubblesQuestion) =>
-    layers.map(({ id, resin, temperature, opaque, layer }) => {
-      const thickening = thickeningOf(lawOf(resin).law, temperature)
-      return { id, opaque, results: compareWays({ ...layer, thickening }, tools) }
+    layers.map(({ id, name, resin, temperature, gel, opaque, layer }) => {
+      const thickening = gellingAt(thickeningOf(lawOf(resin).law, temperature), gel)
+      const { poursUntil, hardAt } = layer
+      const marks = { poursUntil, hardAt, gel }
+      const results = compareWays({ ...layer, thickening }, tools)
+      return { id, name, opaque, ...marks, results }
     }),
 
   /** The form of a thing that is set in, from a mesh file. */

@@ -4,16 +4,20 @@ import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { safetyFor, type Hazard } from '@mivro/core/caution'
 import type { Way, WayOfPiece } from '@mivro/core/air'
 import { show, showDuration } from '@mivro/core/units'
-import { hindranceWords, sayBand, sayBestWay, wayWords } from '@mivro/words/air'
+import { faultWords, hindranceWords, sayBand, sayBestWay, wayWords } from '@mivro/words/air'
 import { useStudio } from '../../project/studioStore.ts'
 import SafetyLines from '../../ui/SafetyLines.vue'
+import HandlingFields from './HandlingFields.vue'
 import type { Bubbles } from './useBubbles.ts'
 
 /** Neither, vacuum, pressure or both: what each leaves, and which is the least work. */
 const props = defineProps<{ bubbles: Bubbles }>()
 const studio = useStudio()
+const worst = computed(
+  () => props.bubbles.ways.value.find(({ way }) => way === props.bubbles.shown.value)?.worst,
+)
 const choose = (row: WayOfPiece | null) => row && props.bubbles.choose(row.way)
-const uses = (way: Way, tool: 'vacuum' | 'pressure') => way === tool || way === 'both'
+const uses = (way: Way | 'own', tool: 'vacuum' | 'pressure') => way === tool || way === 'both'
 const safety = computed(() => {
   const way = props.bubbles.shown.value
   const lines = (step: 'vacuum' | 'pressure', hazard: Hazard) =>
@@ -46,27 +50,34 @@ const safety = computed(() => {
         class="way"
         @click.stop="choose(row as WayOfPiece)"
       >
-        {{ wayWords[row.way as Way] }}
+        {{ wayWords[(row as WayOfPiece).way] }}
       </ElButton>
       <p v-if="row.hindrance" class="small quiet">
         {{ hindranceWords[(row as WayOfPiece).hindrance!] }}
       </p>
+      <p v-if="row.fault" class="small fault">{{ faultWords[(row as WayOfPiece).fault!] }}</p>
     </ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="Seen" align="right">{{
-      sayBand(row.seen)
+    <ElTableColumn v-slot="{ row }" label="Seen" align="right" class-name="figure">
+      {{ sayBand(row.seen) }}
+      <span v-if="row.pits[1] > 0 && row.pits[1] < row.seen[1]" class="small quiet pits"
+        >{{ sayBand(row.pits) }} pits</span
+      >
+    </ElTableColumn>
+    <ElTableColumn v-slot="{ row }" label="Left to pour" align="right" class-name="figure">{{
+      show(row.potLifeLeft, 'fraction', studio.units, { step: 0.01 })
     }}</ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="of them pits" align="right">{{
-      sayBand(row.pits)
-    }}</ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="Takes" align="right">{{
+    <ElTableColumn v-slot="{ row }" label="Takes" align="right" class-name="figure">{{
       row.takes > 0 ? showDuration(row.takes) : ''
     }}</ElTableColumn>
   </ElTable>
   <p class="small quiet">
-    Bubbles over 0.1 mm in one copy after usual stirring. How fast gas goes into a resin is known to
-    a factor of ten only, so each way is a band; an opaque layer shows only its skin.
+    Bubbles over 0.1 mm in one copy with what stirring and pouring leave. How fast gas goes into a
+    resin is known to a factor of ten only, so each way is a band; an opaque layer shows only its
+    skin.
   </p>
-  <SafetyLines v-if="safety.length > 0" before="Before you pump" :lines="safety" />
+  <p v-if="worst" class="small quiet">Most stay in {{ worst }}.</p>
+  <HandlingFields :bubbles="bubbles" />
+  <SafetyLines v-if="safety.length > 0" before="Before you close it" :lines="safety" />
   <p class="small quiet">
     <template v-if="studio.studio.pot">
       Pot at {{ show(studio.studio.pot.gauge, 'pressure', studio.units) }}.
@@ -83,6 +94,19 @@ const safety = computed(() => {
   padding: 10px 12px;
   border-radius: var(--r-field);
   background: var(--teal-soft);
+}
+
+:deep(.figure .cell) {
+  padding-right: 0;
+  white-space: nowrap;
+}
+
+.pits {
+  display: block;
+}
+
+.fault {
+  color: var(--stop-ink);
 }
 
 .way {

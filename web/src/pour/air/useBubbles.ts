@@ -29,10 +29,10 @@ export function useBubbles(active: () => boolean) {
   const best = computed(() => bestWay(ways.value))
 
   /** Chosen by the person; until then the best is shown. */
-  const chosen = ref<Way>()
-  const shown = computed<Way>(() => chosen.value ?? best.value?.way ?? 'none')
+  const chosen = ref<Way | 'own'>()
+  const shown = computed<Way | 'own'>(() => chosen.value ?? best.value?.way ?? 'none')
   const waiting = computed(() => question.value !== undefined && answer.value === undefined)
-  const choose = (way: Way) => void (chosen.value = way)
+  const choose = (way: Way | 'own') => void (chosen.value = way)
   return { layers, ways, best, shown, choose, problem, waiting }
 }
 
