@@ -3,6 +3,7 @@ import { benchHeat } from './heat.ts'
 import { benchLight } from './light.ts'
 import { benchPages } from './pages.ts'
 import { benchParts } from './parts.ts'
+import { benchRun } from './run.ts'
 import { benchShapes } from './shapes.ts'
 import { benchStore } from './store.ts'
 
@@ -11,6 +12,7 @@ const topics = {
   parts: benchParts,
   heat: benchHeat,
   light: benchLight,
+  run: benchRun,
   store: benchStore,
   pages: benchPages,
   drags: benchDrags,

@@ -97,14 +97,15 @@ function greedy(
     let best: Place | undefined
     let least = Infinity
     for (const [w, d] of turns) {
-      for (const [x, y] of candidates(placed, w, d, radius)) {
-        const place = { item, x, y, width: w, depth: d, round }
+      candidates(placed, w, d, radius, (x, y) => {
         const score = inward ? Math.hypot(x, y) : y + 1e-3 * x
-        if (score >= least || !fitsRim(place, radius)) continue
-        if (!placed.every((other) => clear(place, other))) continue
+        if (score >= least) return
+        const place = { item, x, y, width: w, depth: d, round }
+        if (!fitsRim(place, radius)) return
+        for (const other of placed) if (!clear(place, other)) return
         best = place
         least = score
-      }
+      })
     }
     if (best) placed.push(best)
   }
@@ -112,45 +113,47 @@ function greedy(
 }
 
 /** Beside what stands there already, in each of its rows and columns, and along the rim. */
-function* candidates(
+function candidates(
   placed: readonly Place[],
   w: number,
   d: number,
   radius: number,
-): Generator<[number, number]> {
-  yield [0, 0]
+  visit: (x: number, y: number) => void,
+): void {
   const lowest = (x: number) =>
     -Math.sqrt(Math.max(0, radius ** 2 - (Math.abs(x) + w / 2) ** 2)) + d / 2
   const leftmost = (y: number) =>
     -Math.sqrt(Math.max(0, radius ** 2 - (Math.abs(y) + d / 2) ** 2)) + w / 2
-  yield [0, lowest(0)]
-  yield [leftmost(0), 0]
+  visit(0, 0)
+  visit(0, lowest(0))
+  visit(leftmost(0), 0)
   for (const one of placed) {
     const dx = (one.width + w) / 2 + apart
     const dy = (one.depth + d) / 2 + apart
     for (const x of [one.x - dx, one.x + dx]) {
-      yield [x, one.y]
-      yield [x, one.y - (one.depth - d) / 2]
-      yield [x, one.y + (one.depth - d) / 2]
-      yield [x, lowest(x)]
+      visit(x, one.y)
+      visit(x, one.y - (one.depth - d) / 2)
+      visit(x, one.y + (one.depth - d) / 2)
+      visit(x, lowest(x))
+      // Beside one and on top of another that it would stand over.
+      for (const other of placed) {
+        if (Math.abs(other.x - x) >= (other.width + w) / 2 + apart) continue
+        const y = other.y + (other.depth + d) / 2 + apart
+        if (Math.abs(y - one.y) < (one.depth + d) / 2 + apart) visit(x, y)
+      }
     }
     for (const y of [one.y - dy, one.y + dy]) {
-      yield [one.x, y]
-      yield [one.x - (one.width - w) / 2, y]
-      yield [one.x + (one.width - w) / 2, y]
-      yield [leftmost(y), y]
-      yield [-leftmost(y), y]
-    }
-    for (const other of placed) {
-      if (other === one) continue
-      yield [one.x + dx, other.y + (other.depth + d) / 2 + apart]
-      yield [one.x - dx, other.y + (other.depth + d) / 2 + apart]
+      visit(one.x, y)
+      visit(one.x - (one.width - w) / 2, y)
+      visit(one.x + (one.width - w) / 2, y)
+      visit(leftmost(y), y)
+      visit(-leftmost(y), y)
     }
     if (!one.round) continue
     for (let k = 0; k < 12; k++) {
       const angle = (k * Math.PI) / 6
       const reach = (one.width + w) / 2 + apart
-      yield [one.x + reach * Math.cos(angle), one.y + reach * Math.sin(angle)]
+      visit(one.x + reach * Math.cos(angle), one.y + reach * Math.sin(angle))
     }
   }
 }
