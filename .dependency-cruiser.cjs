@@ -28,7 +28,19 @@ const webOrder = [
   ['ui'],
   ['cutaway', 'clock', 'solid', 'thing', 'vessel', 'weigh'],
   ['heat', 'light'],
-  ['piece', 'mould', 'pour', 'desk', 'pulls', 'sheet', 'shelf', 'studio', 'history', 'run', 'equipment'],
+  [
+    'piece',
+    'mould',
+    'pour',
+    'desk',
+    'pulls',
+    'sheet',
+    'shelf',
+    'studio',
+    'history',
+    'run',
+    'equipment',
+  ],
   ['app'],
 ]
 

@@ -72,7 +72,7 @@ export const pieces: DemoPiece[] = [
   {
     id: 'demo-astronomer-solid',
     piece: {
-      name: 'Little astronomer, solid',
+      name: 'Solid astronomer',
       form: 'astronomer',
       note: 'The same master, in one shot of a fast urethane.',
     },

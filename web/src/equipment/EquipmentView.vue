@@ -32,7 +32,7 @@ const hand = (of: keyof Hands, value: number | undefined) =>
 <template>
   <div class="equipment">
     <h1>Equipment</h1>
-    <div class="columns">
+    <div class="boxes">
       <PotPanel v-if="studio.studio.pot" :pot="studio.studio.pot" :take="change" />
       <section v-else class="panel box none">
         <h2>Pressure pot</h2>
@@ -78,25 +78,8 @@ h1 {
   height: 58px;
 }
 
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 14px;
-}
-
-.box {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 16px 20px;
-}
-
 .none {
   align-items: flex-start;
-}
-
-.wide {
-  grid-column: 1 / 3;
 }
 
 .hands {
@@ -106,13 +89,8 @@ h1 {
 }
 
 @media (max-width: 900px) {
-  .columns,
   .hands {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .wide {
-    grid-column: 1;
   }
 }
 </style>

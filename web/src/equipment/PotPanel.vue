@@ -142,35 +142,8 @@ const items = computed(() =>
 </template>
 
 <style scoped>
-.box {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 16px 20px;
-}
-
 .head {
   justify-content: space-between;
-}
-
-.sides {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 200px;
-  gap: 24px;
-}
-
-figure {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-
-figure > svg {
-  height: 200px;
-}
-
-figcaption {
-  text-align: center;
 }
 
 .mould {
@@ -181,11 +154,5 @@ figcaption {
 
 :deep(.el-table__row) {
   cursor: pointer;
-}
-
-@media (max-width: 900px) {
-  .sides {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
+import { defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { ElButton } from 'element-plus'
 import { useIntersectionObserver } from '@vueuse/core'
 import { Plus } from 'lucide-vue-next'
@@ -10,11 +10,11 @@ import { listNewest, newestOf } from '../api/sessions.ts'
 import { led } from '../project/firstVisit.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
-import { sayTakenOff } from '../ui/takenOff.ts'
 import PieceCard from './PieceCard.vue'
+
+const EmptyPlace = defineAsyncComponent(() => import('../ui/EmptyPlace.vue'))
 
 const shelf = useShelf()
 const studio = useStudio()
@@ -69,6 +69,7 @@ const remove = (piece: Stored<Piece>) =>
     await api.remove('pieces', piece.id)
     const before = cards.value ?? []
     cards.value = before.filter((card) => card.piece.id !== piece.id)
+    const { sayTakenOff } = await import('../ui/takenOff.ts')
     sayTakenOff(piece.document.name, () =>
       trying(async () => {
         await api.restore('pieces', piece.id)

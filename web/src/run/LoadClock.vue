@@ -245,6 +245,8 @@ const kinds = computed(() => [
 }
 
 .held {
+  padding-left: 8px;
+  text-align: left;
   background: var(--teal-soft);
   color: var(--teal-ink);
 }

@@ -276,9 +276,13 @@ const safety = computed(() => {
 
 .window {
   display: grid;
-  grid-template-columns: 1fr 0.7fr auto;
+  grid-template-columns: minmax(0, 1fr) auto;
   align-items: center;
-  gap: 10px;
+  gap: 4px 10px;
+}
+
+.window > :first-child {
+  grid-column: 1 / 3;
 }
 
 .add {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
@@ -15,6 +15,7 @@ import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
 import '../ui/paper.css'
+import { usePaperFit } from '../ui/usePaperFit.ts'
 import { useRun } from './useRun.ts'
 
 /** A run on paper: every load with its cups, its moulds in their order, pot and hours. */
@@ -58,24 +59,10 @@ const grams = (step: RunStep, mass: number) => {
 const filledIn = (step: RunStep) => (step.step === 'fill' ? step.moulds : [])
 const print = () => window.print()
 
-/** A4 less its margins at 96 px to the inch; a single load is made smaller until it fits. */
-const pageHeight = 1010
+/** Smaller than this nobody reads it at the bench. */
 const smallest = 0.6
 const content = ref<HTMLElement>()
-const zoom = ref(1)
-watch(
-  [steps, content, () => studio.units],
-  async () => {
-    zoom.value = 1
-    await nextTick()
-    const height = () => content.value?.getBoundingClientRect().height ?? 0
-    while (zoom.value > smallest && height() > pageHeight) {
-      zoom.value -= 0.03
-      await nextTick()
-    }
-  },
-  { immediate: true, flush: 'post' },
-)
+const zoom = usePaperFit(content, [steps, () => studio.units], smallest)
 </script>
 
 <template>
@@ -180,25 +167,6 @@ watch(
 </template>
 
 <style scoped>
-.gap {
-  flex: 1;
-}
-
-p.warn,
-p.stop {
-  margin-top: 8px;
-  padding: 5px 10px;
-  border-left: 3px solid var(--honey);
-  background: var(--amber-soft);
-  color: var(--amber-ink);
-}
-
-p.stop {
-  border-color: var(--stop);
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-}
-
 .pictures {
   display: flex;
   flex-wrap: wrap;
@@ -232,12 +200,6 @@ h2 {
 
 h2 .quiet {
   font: 400 var(--size) var(--text);
-}
-
-.do {
-  display: flex;
-  gap: 8px;
-  margin-top: 4px;
 }
 
 .weighed,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onUnmounted, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
@@ -19,6 +19,7 @@ import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
 import SafetyLines from '../ui/SafetyLines.vue'
 import '../ui/paper.css'
+import { usePaperFit } from '../ui/usePaperFit.ts'
 import SaveCalendar from './SaveCalendar.vue'
 
 const route = useRoute()
@@ -119,24 +120,10 @@ const readied = computed(() =>
 )
 const print = () => window.print()
 
-/** A4 less its margins at 96 px to the inch; what is longer is made smaller until it fits. */
-const pageHeight = 1010
+/** Smaller than this nobody reads it at the bench. */
 const smallest = 0.4
 const content = ref<HTMLElement>()
-const zoom = ref(1)
-watch(
-  [steps, content, () => studio.units],
-  async () => {
-    zoom.value = 1
-    await nextTick()
-    const height = () => content.value?.getBoundingClientRect().height ?? 0
-    while (zoom.value > smallest && height() > pageHeight) {
-      zoom.value -= 0.03
-      await nextTick()
-    }
-  },
-  { immediate: true, flush: 'post' },
-)
+const zoom = usePaperFit(content, [steps, () => studio.units], smallest)
 </script>
 
 <template>
@@ -271,20 +258,6 @@ header {
   align-items: center;
 }
 
-p.warn {
-  margin-top: 8px;
-  padding: 5px 10px;
-  border-left: 3px solid var(--honey);
-  background: var(--amber-soft);
-  color: var(--amber-ink);
-}
-
-p.stop {
-  border-color: var(--stop);
-  background: var(--stop-soft);
-  color: var(--stop-ink);
-}
-
 ol {
   margin-top: 4px;
 }
@@ -315,22 +288,12 @@ h2 i {
   border-radius: var(--r-tiny);
 }
 
-.gap {
-  flex: 1;
-}
-
 .tools {
   gap: 8px;
 }
 
 .tools :deep(.day) {
   width: 160px;
-}
-
-.do {
-  display: flex;
-  gap: 8px;
-  margin-top: 4px;
 }
 
 table {

@@ -124,7 +124,7 @@ function change(values: Partial<Studio>): Problem | undefined {
   <div class="studio">
     <h1>Settings</h1>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <div class="columns">
+    <div class="boxes">
       <section class="panel box">
         <h2>The studio</h2>
         <TextField label="Name" :value="studio.studio.name" :take="(name) => change({ name })" />
@@ -220,33 +220,6 @@ h1 {
   display: flex;
   align-items: center;
   height: 58px;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px;
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .columns > .wide {
-    grid-column: 1;
-  }
-}
-
-.box {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  padding: 18px 20px;
-}
-
-.wide {
-  grid-column: 1 / 3;
 }
 
 .acts {
