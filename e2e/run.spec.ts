@@ -153,3 +153,55 @@ test('what the pot and the vessel take is seen, and what they may not is refused
   await page.reload()
   await expect(mivro.field('Casts are cured at')).toHaveValue('2.0')
 })
+
+test('a solid figure in one shot: prefills, vents, pressure, hold and demould on one page, no stop', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-astronomer-solid/pour')
+  await expect(page.getByText('25.2 g').first()).toBeVisible({ timeout: 20_000 })
+  await expect(page.locator('[data-code].stop')).toHaveCount(0)
+  await mivro.open('/runs/demo-run-solid/sheet')
+  const paper = page.locator('.paper')
+  await expect(page.locator('[data-step="demould"]')).toHaveCount(1, { timeout: 20_000 })
+  for (const said of [
+    'Prefill (yellow) at 42.9 mm',
+    'Vents (dashed) at',
+    'until resin stands in every vent for 5 to 10 s',
+    'to 2.8 bar',
+    'Hold it until',
+    'take them out',
+  ]) {
+    await expect(paper).toContainText(said)
+  }
+  // The same weights as in its pour.
+  await expect(paper.locator('.weighed')).toContainText('25.2 g')
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+  expect(pdf.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1)
+})
+
+test('other equipment says which moulds fit; thin air refuses the vacuum of sea level', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/equipment')
+  const others = page.getByRole('region', { name: 'Other equipment' })
+  await others.getByRole('button', { name: 'Add equipment' }).click()
+  await expect(others).toContainText('Fits: every mould fits', { timeout: 30_000 })
+  await mivro.type('high', '50 mm')
+  await expect(others).not.toContainText('Astronomer, cut block')
+  await expect(others).toContainText('Orrery block')
+  await mivro.type('Height above the sea', '1500')
+  await expect(others.getByRole('alert').first()).toContainText('more than there is air')
+})
+
+test('silicone without vacuum says what stays in it, and with it that it bears pressure', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-astronomer/mould/silicone')
+  const said = page.locator('[data-air="silicone"]')
+  await expect(said).toContainText(/bubbles over 0.1 mm stay in it|ardly a bubble/, {
+    timeout: 40_000,
+  })
+})

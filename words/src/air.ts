@@ -5,6 +5,7 @@ import {
   type OwnFault,
   type Pouring,
   type Remedy,
+  type SiliconeAir,
   type Way,
   type WayOfPiece,
 } from '@mivro/core/air'
@@ -105,3 +106,32 @@ export function sayBestWay(best: WayOfPiece, all: readonly WayOfPiece[]): string
 
 const reasons = (barred: readonly WayOfPiece[]): string =>
   [...new Set(barred.map(({ hindrance }) => hindranceWords[hindrance!]))].join(', ')
+
+/** Fewer than this near to the cavity nobody feels. */
+const hardly = 1
+
+/**
+ * What air a silicone keeps, and what that means for casts under pressure.
+ *
+ * @example saySiliconeAir({ inside: 0, dents: 0 }, {}) // 'Hardly a bubble stays in it: it bears casts under pressure.'
+ */
+export function saySiliconeAir(
+  { inside, dents }: SiliconeAir,
+  { vacuum, pressure }: { vacuum?: number; pressure?: number },
+): string {
+  const done = [
+    vacuum === undefined ? '' : 'its vacuum',
+    pressure === undefined ? '' : 'its pressure',
+  ].filter(Boolean)
+  const count =
+    inside < hardly
+      ? 'hardly a bubble stays in it'
+      : `about ${rounded(inside)} bubbles over 0.1 mm stay in it`
+  const start =
+    done.length > 0
+      ? `With ${done.join(' and ')} ${count}`
+      : count[0].toUpperCase() + count.slice(1)
+  return dents < hardly
+    ? `${start}: it bears casts under pressure.`
+    : `${start}, ${rounded(dents)} of them large and near to the cavity: casts under pressure get dents there.`
+}

@@ -1,5 +1,6 @@
 import type { Deairing } from '@mivro/core/air'
 import type { Hands } from '@mivro/core/run'
+import type { OtherTool } from '@mivro/core/studio'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
 
 /** What hands do, as a field of the settings names it. */
@@ -12,6 +13,25 @@ export const handWords: Record<keyof Hands, string> = {
   intoPot: 'One mould into the pot',
   turnover: 'Open, clean and close one mould',
 }
+
+export const otherToolWords: Record<OtherTool['kind'], string> = {
+  oven: 'Oven',
+  'turning machine': 'Turning machine',
+  printer: 'Printer',
+  scale: 'Scale',
+}
+
+/**
+ * What of the moulds fits.
+ *
+ * @example sayFits(['A', 'B'], 3) // 'A, B'
+ */
+export const sayFits = (names: readonly string[], all: number): string =>
+  names.length === 0
+    ? 'no mould fits'
+    : names.length === all
+      ? 'every mould fits'
+      : names.join(', ')
 
 /**
  * What freeing a mix of air comes to.

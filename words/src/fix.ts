@@ -23,6 +23,7 @@ const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => 
   jig: () => 'Hold it in a jig',
   'wait-for-dab': (a) => `Pour it ${showDuration(a.short)} later`,
   'as-the-join-wants': () => 'Pour it when the join wants it',
+  overnight: (a) => `Let it harden overnight, scuff it, and pour at ${showTimeOfDay(a.at)}`,
   'begin-at': (a) => `Begin at ${showTimeOfDay(a.begin)}`,
   'fill-chunks': (a, u) => `Add ${show(a.volume, 'volume', u, { step: 1e-6 })} of chunks`,
   'lower-line': (a, u) => `Fill only up to ${show(a.line, 'length', u)}`,

@@ -73,6 +73,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `From ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)} is too short: a stay at the bench takes a quarter of an hour at least.`,
   'pressure-ends-first': (a) =>
     `The pressure would end ${showDuration(a.until)} after mixing, before it begins at ${showDuration(a.from)}.`,
+  'vacuum-over-air': (a, u) =>
+    `${show(a.gauge, 'pressure', u, { step: 1000 })} is more than there is air: ${Math.round(a.altitude)} m above the sea it presses with ${show(a.air, 'pressure', u, { step: 1000 })}.`,
   'vacuum-over-pump': (a, u) =>
     `With that leak the pump reaches ${show(a.reaches, 'pressure', u, { step: 1000 })} at most, not ${show(a.gauge, 'pressure', u, { step: 1000 })}. Grease the seal, or a pump that takes more.`,
   'not-a-recipe': (a) =>

@@ -14,6 +14,7 @@ export interface FixAmounts {
   'wait-for-dab': { short: number }
   'as-the-join-wants': Record<string, never>
   'begin-at': { begin: number }
+  overnight: { at: number }
   'fill-chunks': { volume: number }
   'lower-line': { line: number }
   'box-by-outline': Record<string, never>

@@ -15,6 +15,8 @@ export interface PlanFix<F extends FixCode = FixCode> {
 /** The most that is mixed on top, as a share. */
 const mostReserve = 2
 
+const day = 24 * 3600
+
 /** A hair more than needed, so that rounding does not leave the caution standing. */
 const hair = 1 + 1e-6
 
@@ -61,6 +63,23 @@ function baseAndCover(
   const laid = onFloor(plan, index)
   const held = dabbed === undefined ? laid : heldBy(laid, index, dabbed, 'dab')
   return fix('base-and-cover', { layer: name }, splitLayer(held, compiled, index, base))
+}
+
+/** The layer below hardens until the bench opens again: mixed then, on what is scuffed. */
+function overnight(
+  plan: Plan,
+  compiled: CompiledPlan,
+  index: number,
+  opens: number,
+): PlanFix | undefined {
+  const { clock } = compiled.layers[index]
+  const below = compiled.layers.slice(0, index).findLast((layer) => layer.clock)?.clock
+  if (!clock || !below || plan.begin === undefined) return undefined
+  const mixed = plan.begin + clock.mixAt
+  const next = day * Math.floor((mixed - opens) / day + 1) + opens
+  const at = next + clock.pourAt - clock.mixAt
+  const wait = at - plan.begin - below.pourAt
+  return fix('overnight', { at }, withLayer(plan, index, { wait }))
 }
 
 /** The layer is poured so much later, s. */
@@ -135,8 +154,10 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     plan.layers[index].wait === undefined
       ? []
       : [fix('as-the-join-wants', {}, withLayer(plan, index, { wait: undefined }))],
-  'pour-at-night': ({ begin }, plan) =>
-    begin === null ? [] : [fix('begin-at', { begin }, { ...plan, begin })],
+  'pour-at-night': ({ begin, from }, plan, { index, compiled }) => [
+    begin === null ? undefined : fix('begin-at', { begin }, { ...plan, begin }),
+    overnight(plan, compiled, index, from),
+  ],
 }
 
 const finer = (plan: Plan): PlanFix | undefined => {

@@ -21,6 +21,7 @@ export interface ProblemAmounts {
   'pressure-over-mark': { gauge: number; marked: number }
   'window-too-short': { from: number; until: number }
   'pressure-ends-first': { from: number; until: number }
+  'vacuum-over-air': { gauge: number; air: number; altitude: number }
   'vacuum-over-pump': { gauge: number; reaches: number }
   'ratio-zero': { text: string }
 

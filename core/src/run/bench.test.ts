@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayDeairing, sayTakes } from '@mivro/words/equipment'
+import { sayDeairing, sayFits, sayTakes } from '@mivro/words/equipment'
 import { sayOffer, sayRunStep, saySpots } from '@mivro/words/run'
 import { airInUrethane, deairing, largestDeaired, usualAirPot, usualVessel } from '../air/index.ts'
 import { fillCurve } from '../filling/index.ts'
@@ -14,8 +14,10 @@ import { usualHands } from './hands.ts'
 import { lanesOf, ticksOf } from './lanes.ts'
 import { moved } from './moulds.ts'
 import { needsOf, sizeAs } from './needs.ts'
-import { headroom, takesOf } from './plates.ts'
+import { fitsInside, headroom, takesOf } from './plates.ts'
 import { newRun } from './run.ts'
+import { newStudio, studioSchema } from '../studio/index.ts'
+import { readDocument } from '../document/index.ts'
 import { keycap, lawOf } from './samples.ts'
 import { runSteps, weighingOf } from './steps.ts'
 
@@ -188,6 +190,22 @@ describe('what fits, and how a mix froths', () => {
     expect(Math.min(...moments.map(({ gauge }) => gauge))).toBeCloseTo(-98_200, 0)
     expect(moments.at(-1)!.gauge).toBeCloseTo(0, 6)
     expect(moments.at(-1)!.level).toBeCloseTo(0.2, 6)
+  })
+
+  // ICAO standard atmosphere: 89 875 Pa at 1000 m.
+  it('a vacuum that sea level allows is refused where the air is thinner', () => {
+    const studio = { ...newStudio, vessel: { ...usualVessel, gauge: -95_000 } }
+    expect(() => readDocument(studioSchema, studio)).not.toThrow()
+    expect(() => readDocument(studioSchema, { ...studio, altitude: 1000 })).toThrow(
+      'vacuum-over-air',
+    )
+  })
+
+  it('a mould is turned to find room', () => {
+    const block = { width: 0.3, depth: 0.1, height: 0.1, round: false }
+    expect(fitsInside(block, { width: 0.15, depth: 0.35, height: 0.2 })).toBe(true)
+    expect(fitsInside(block, { width: 0.25, depth: 0.25, height: 0.2 })).toBe(false)
+    expect(sayFits([], 2)).toBe('no mould fits')
   })
 
   it('a list with one of its entries moved keeps all of them', () => {

@@ -1,11 +1,27 @@
 import { z } from '../schema/index.ts'
-import { potSchema, vesselSchema } from '../air/index.ts'
+import { airPressure, potSchema, vesselSchema } from '../air/index.ts'
 import { handsSchema } from '../run/index.ts'
-import { quantity, text } from '../document/index.ts'
+import { id, quantity, refuse, text } from '../document/index.ts'
 import { metric, unitChoiceSchema } from '../units/index.ts'
 
+export const otherTools = ['oven', 'turning machine', 'printer', 'scale'] as const
+
+/** Something with sizes inside, m; of a scale its plate and what stands on it. */
+export const otherToolSchema = z.object({
+  id: id(),
+  kind: z.enum(otherTools),
+  name: text('name', 60),
+  width: quantity('length', 0.02, 3),
+  depth: quantity('length', 0.02, 3),
+  height: quantity('length', 0.02, 3),
+})
+export type OtherTool = z.infer<typeof otherToolSchema>
+
+/** A gauge that shows less than this left is not to be had, Pa. */
+const leastLeft = 50
+
 /** What holds for the whole studio. */
-export const studioSchema = z.object({
+const plainStudioSchema = z.object({
   name: text('name', 80),
   units: unitChoiceSchema,
   /** The finest the bench scale shows, for new plans, kg. */
@@ -18,8 +34,19 @@ export const studioSchema = z.object({
   /** Against bubbles; left out: there is none. */
   pot: potSchema.optional(),
   vessel: vesselSchema.optional(),
+  /** Other things with an inside that moulds have to fit. */
+  others: z.array(otherToolSchema).max(20).optional(),
+  /** Height above the sea, m: the air is thinner there. */
+  altitude: z.number().min(-500).max(5000).optional(),
   /** How long hands take at the bench; left out: as is usual. */
   hands: handsSchema.optional(),
+})
+/** A vacuum is never deeper than the air around is dense. */
+export const studioSchema = plainStudioSchema.superRefine(({ vessel, altitude = 0 }, context) => {
+  const air = airPressure(altitude)
+  if (vessel && air + vessel.gauge < leastLeft) {
+    refuse(context, ['vessel', 'gauge'], 'vacuum-over-air', { gauge: vessel.gauge, air, altitude })
+  }
 })
 export type Studio = z.infer<typeof studioSchema>
 

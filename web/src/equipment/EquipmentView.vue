@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { onMounted } from 'vue'
 import { ElButton } from 'element-plus'
 import { usualAirPot, usualVessel } from '@mivro/core/air'
 import { readDocument } from '@mivro/core/document'
@@ -9,7 +10,9 @@ import { handWords } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'
 import QuantityField from '../ui/QuantityField.vue'
 import { useUndoOf } from '../ui/undo.ts'
+import OtherTools from './OtherTools.vue'
 import PotPanel from './PotPanel.vue'
+import { useMouldSizes } from './useMouldSizes.ts'
 import VesselPanel from './VesselPanel.vue'
 
 /** What stands on the bench against bubbles, and the hands: sizes, marks, times. */
@@ -24,6 +27,8 @@ function change(values: Partial<Studio>): Problem | undefined {
     return problemsOf(error)[0]
   }
 }
+const { sizes, problems, load } = useMouldSizes()
+onMounted(load)
 const hands = Object.keys(usualHands) as (keyof Hands)[]
 const hand = (of: keyof Hands, value: number | undefined) =>
   change({ hands: { ...(studio.studio.hands ?? usualHands), [of]: value ?? usualHands[of] } })
@@ -33,7 +38,13 @@ const hand = (of: keyof Hands, value: number | undefined) =>
   <div class="equipment">
     <h1>Equipment</h1>
     <div class="boxes">
-      <PotPanel v-if="studio.studio.pot" :pot="studio.studio.pot" :take="change" />
+      <PotPanel
+        v-if="studio.studio.pot"
+        :pot="studio.studio.pot"
+        :sizes="sizes"
+        :problems="problems"
+        :take="change"
+      />
       <section v-else class="panel box none">
         <h2>Pressure pot</h2>
         <p class="quiet">
@@ -67,6 +78,7 @@ const hand = (of: keyof Hands, value: number | undefined) =>
           />
         </div>
       </section>
+      <OtherTools :studio="studio.studio" :sizes="sizes" :take="change" />
     </div>
   </div>
 </template>

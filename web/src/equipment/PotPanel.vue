@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { closingTime, insideOf, type Pot } from '@mivro/core/air'
 import { safetyFor } from '@mivro/core/caution'
@@ -14,16 +14,16 @@ import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import PotPlate from '../vessel/PotPlate.vue'
-import { useMouldSizes } from './useMouldSizes.ts'
+import type { MouldSize } from './useMouldSizes.ts'
 
 /** The pressure pot: its plate as it is marked, and which moulds find room in it. */
 const props = defineProps<{
   pot: Pot
+  sizes: readonly MouldSize[]
+  problems: readonly Problem[]
   take: (values: Partial<Studio>) => Problem | undefined
 }>()
 const studio = useStudio()
-const { sizes, problems, load } = useMouldSizes()
-onMounted(load)
 const set = (values: Partial<Pot>) => props.take({ pot: { ...props.pot, ...values } })
 
 interface Row {
@@ -33,7 +33,7 @@ interface Row {
   takes: string
 }
 const rows = computed(() =>
-  sizes.value.map(({ id, name, block }): Row => {
+  props.sizes.map(({ id, name, block }): Row => {
     const side = (value: number) => show(value, 'length', studio.units).replace(/ .*/, '')
     const height = show(block.height, 'length', studio.units)
     return {
@@ -45,7 +45,7 @@ const rows = computed(() =>
   }),
 )
 const chosen = ref('')
-const shown = computed(() => sizes.value.find(({ id }) => id === chosen.value) ?? sizes.value[0])
+const shown = computed(() => props.sizes.find(({ id }) => id === chosen.value) ?? props.sizes[0])
 const count = computed(() => (shown.value ? takesOf(shown.value.block, props.pot) : 0))
 const items = computed(() =>
   Array.from({ length: count.value }, () => ({ name: shown.value!.name, ...shown.value!.block })),

@@ -4,6 +4,7 @@ import { Line } from 'vue-chartjs'
 import { ElSlider } from 'element-plus'
 import {
   airInUrethane,
+  airPressure,
   deairing,
   insideOf,
   largestDeaired,
@@ -45,6 +46,7 @@ const story = computed(() =>
   deairing(
     { volume: mix.value, cup: cup.value, share: stirring.usual.share, gas: airInUrethane },
     props.vessel,
+    airPressure(studio.studio.altitude ?? 0),
   ),
 )
 const at = ref(30)

@@ -7,9 +7,17 @@ import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { askSurvey } from '../work/pool.ts'
 
+/** A mould as it stands on a plate. */
+export interface MouldSize {
+  id: string
+  name: string
+  count: number
+  block: Block
+}
+
 /** The moulds of the studio as they stand on a plate: each by the first piece it makes. */
 export function useMouldSizes() {
-  const sizes = shallowRef<{ id: string; name: string; count: number; block: Block }[]>([])
+  const sizes = shallowRef<MouldSize[]>([])
   const problems = shallowRef<readonly Problem[]>([])
 
   async function load(): Promise<void> {

@@ -1,4 +1,4 @@
-import { compareWays, type AirTools } from '@mivro/core/air'
+import { compareWays, siliconeAir, type AirTools, type PouredSilicone } from '@mivro/core/air'
 import { deepestPour, gellingAt, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
 import type { Look } from '@mivro/core/light'
@@ -51,6 +51,11 @@ import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
 import { surveyHeld, type HeldQuestion, type SurveyQuestion } from './survey.ts'
+
+export interface SiliconeAirQuestion {
+  poured: PouredSilicone
+  done: { vacuum?: number; pressure?: number }
+}
 
 /** What a job is given besides its question. */
 export interface Hands {
@@ -168,6 +173,9 @@ export const handlers = {
       const results = compareWays({ ...layer, thickening }, tools)
       return { id, name, opaque, ...marks, results }
     }),
+
+  /** The air that a silicone keeps around its master. */
+  siliconeAir: async ({ poured, done }: SiliconeAirQuestion) => siliconeAir(poured, done),
 
   /** The form of a thing that is set in, from a mesh file. */
   thing: async ({ form }: { form: Form }, { cavity }: Hands) =>

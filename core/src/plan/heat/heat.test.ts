@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { sayCaution } from '@mivro/words/caution'
+import { sayFix } from '@mivro/words/fix'
 import { safetyFor } from '../../caution/index.ts'
 import { calibrate, learn, modelCure, type Learned } from '../../cure/index.ts'
 import type { Material, Resin } from '../../material/index.ts'
@@ -8,6 +9,7 @@ import { sheets } from '../../cure/samples.ts'
 import { buildSolid } from '../../shape/index.ts'
 import { fillCurve } from '../../filling/index.ts'
 import { compileBy } from '../compile/compile.ts'
+import { fixesOf } from '../fixes.ts'
 import { pouredInto } from '../pouredInto.ts'
 import { newPlan, planSchema, type Layer, type Plan } from '../plan.ts'
 import { readDocument } from '../../document/index.ts'
@@ -222,6 +224,13 @@ describe('the day', () => {
       ({ code }) => code === 'pour-at-night',
     )!
     expect(sayCaution(found)).toContain('No hour to begin keeps every pour within it')
+    // One click: it hardens overnight, and the next is poured on what is scuffed.
+    const before = plan(slow, { begin: 9 * hour, awake: day })
+    const over = fixesOf(found, before, compiled(before)).find(({ fix }) => fix === 'overnight')!
+    expect(sayFix(over.fix, over.amounts)).toMatch(
+      /^Let it harden overnight, scuff it, and pour at 09:\d\d, day \d$/,
+    )
+    expect(codes(over.plan)).not.toContain('pour-at-night')
   })
 
   it('a bench that closes before it opens is refused', () => {

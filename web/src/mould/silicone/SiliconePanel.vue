@@ -25,6 +25,7 @@ import ProblemNote from '../../ui/ProblemNote.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 import ShelfSelect from '../../ui/ShelfSelect.vue'
+import SiliconeAir from './SiliconeAir.vue'
 import SiliconeAmounts from './SiliconeAmounts.vue'
 import WeighSilicone from './WeighSilicone.vue'
 
@@ -149,6 +150,7 @@ const step = computed(() => project.scaleStep)
       :caution="caution"
       :fixes="fixes(caution)"
     />
+    <SiliconeAir />
     <SiliconeAmounts v-if="compiled" :compiled="compiled" :kind="document.kind" />
   </template>
   <p v-else class="quiet">Nothing to mix: the mould is there.</p>
