@@ -160,7 +160,7 @@ test('a solid figure in one shot: prefills, vents, pressure, hold and demould on
 }) => {
   await mivro.open('/pieces/demo-astronomer-solid/pour')
   await expect(page.getByText('25.2 g').first()).toBeVisible({ timeout: 20_000 })
-  await expect(page.locator('[data-code].stop')).toHaveCount(0)
+  await expect(page.locator('[data-code]', { hasText: 'Stop.' })).toHaveCount(0)
   await mivro.open('/runs/demo-run-solid/sheet')
   const paper = page.locator('.paper')
   await expect(page.locator('[data-step="demould"]')).toHaveCount(1, { timeout: 20_000 })

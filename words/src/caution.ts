@@ -208,6 +208,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
       : `${a.piece}: even with one mould alone the pot is at pressure only after ${showDuration(a.needs)}; at 80 % of its gel time, ${showDuration(a.has)}, it has to be. A slower resin, a cooler room, a smaller pot, or a stronger compressor.`,
   'run-tight': (a) =>
     `${a.piece}: ${showDuration(a.spare)} to spare ${a.by === 'lid' ? 'until the pot is at pressure' : 'until its last mould is full'}. One mould less in each mix makes it calm.`,
+  'run-too-long': (a) =>
+    `Only the first ${a.loads} loads are planned: ${a.casts} of ${a.wanted} casts. Make it several runs, or take more moulds.`,
   'run-outside-hours': (a) =>
     a.loads === 1
       ? `No hour keeps all of load ${a.load} within the hours of the bench. Open it longer, or begin at another time.`

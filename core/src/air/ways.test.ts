@@ -7,7 +7,8 @@ import { problemsOf } from '../problem/index.ts'
 import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
 import { airInEpoxy, airInUrethane } from './gas.ts'
 import { dampIn, drawnIn, poresGive, stirring } from './population.ts'
-import { bestWay, compareWays, waysOfPiece, type LayerBubbles } from './ways.ts'
+import { compareWays, type LayerBubbles } from './ways.ts'
+import { bestWay, waysOfPiece } from './waysOfPiece.ts'
 
 const tools = { pot: usualAirPot, vessel: usualVessel }
 function layer(name: keyof typeof sheets, pouredAt: number, poursUntil: number): LayerBubbles {

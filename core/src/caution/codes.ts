@@ -98,6 +98,7 @@ export interface CautionAmounts {
   'run-over-pot': { piece: string; height: number; inside: number }
   'run-too-slow': { piece: string; by: 'pouring' | 'lid'; needs: number; has: number }
   'run-tight': { piece: string; by: 'pouring' | 'lid'; spare: number }
+  'run-too-long': { loads: number; casts: number; wanted: number }
   'run-outside-hours': { load: number; loads: number }
   'run-over-vessel': { volume: number; takes: number }
 

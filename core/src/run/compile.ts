@@ -2,7 +2,8 @@ import { caution, type Caution } from '../caution/index.ts'
 import type { AirTools } from '../air/index.ts'
 import { loadTimes, type LoadTime } from './days.ts'
 import type { Hands } from './hands.ts'
-import { planLoad, vesselTakes, type Load, type TooSlow } from './load.ts'
+import type { TooSlow } from './limits.ts'
+import { planLoad, vesselTakes, type Load } from './load.ts'
 import { nextMoulds } from './moulds.ts'
 import type { RunPour } from './needs.ts'
 import type { Run } from './run.ts'
@@ -91,7 +92,13 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
     days: new Set(timed.map(({ day }) => day)).size,
     until: Math.max(0, ...timed.map(({ at, out }) => at + out)),
     slow,
-    cautions: [...judge(run, pours, tools), ...judgeLoads(timed, slow, bench)],
+    cautions: [
+      ...judge(run, pours, tools),
+      ...(loads.length < mostLoads
+        ? []
+        : [caution('run-too-long', 'warn', {}, { loads: mostLoads, casts: planned, wanted })]),
+      ...judgeLoads(timed, slow, bench),
+    ],
   }
 }
 

@@ -1,6 +1,6 @@
 import { underPressureBy } from '../air/index.ts'
 import type { TimedLoad } from './compile.ts'
-import { gelOfMix } from './load.ts'
+import { gelOfMix } from './limits.ts'
 import type { Task, TaskName } from './mix.ts'
 import type { Run } from './run.ts'
 

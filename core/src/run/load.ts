@@ -1,39 +1,31 @@
 import {
-  closingTime,
+  airInEpoxy,
+  airInUrethane,
   deairing,
   insideOf,
   largestDeaired,
+  stirring,
+  underPressureBy,
   type AirTools,
   type GasInResin,
 } from '../air/index.ts'
-import { airInEpoxy, airInUrethane, stirring, underPressureBy } from '../air/index.ts'
-import { gelOf } from '../cure/index.ts'
 import { resinClasses, type Resin } from '../material/index.ts'
 import { cupFor } from '../mix/index.ts'
 import { ageingCup, type AgeingCup } from './cup.ts'
-import type { Hands } from './hands.ts'
+import {
+  closing,
+  gelOfMix,
+  inRoom,
+  lateness,
+  usesPot,
+  usesVacuum,
+  type LoadBench,
+  type LoadedMix,
+  type TooSlow,
+} from './limits.ts'
 import { planMix, type Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
-import type { RunLayer } from './needs.ts'
 import { fitsPot } from './pack.ts'
-import type { Run } from './run.ts'
-
-/** What every load of a run is planned with. */
-export interface LoadBench {
-  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way'>
-  hands: Hands
-  /** Pairs of hands. */
-  pairs: number
-  tools: AirTools
-  /** The largest cup that is to be had, m³ to the brim. */
-  largestCup: number
-}
-
-/** A mix as it stands in its load. */
-export interface LoadedMix extends Mix {
-  /** From the first mix of the load until its parts meet, s. */
-  begins: number
-}
 
 /** Moulds poured one after the other and, under pressure, in the pot together. */
 export interface Load {
@@ -50,18 +42,6 @@ export interface Load {
   spare: number
   tight?: { mould: RunMould; by: 'pouring' | 'lid' }
 }
-
-/** Why a mould can't be filled in time even when it is alone. */
-export interface TooSlow {
-  mould: RunMould
-  by: 'pouring' | 'lid' | 'pot'
-  /** s that hands take, and that there are. */
-  needs: number
-  has: number
-}
-
-const usesPot = ({ way }: Pick<Run, 'way'>) => way === 'pressure' || way === 'both'
-const usesVacuum = ({ way }: Pick<Run, 'way'>) => way === 'vacuum' || way === 'both'
 
 /** Air in a resin, by its class. */
 export const airIn = (resin: Resin): GasInResin =>
@@ -224,30 +204,6 @@ function mixOf(
 /** A cup for vacuum stands nearly empty: the froth needs the rest. */
 const frothed = largestDeaired(1, 1) / (2 / 3)
 
-/** What comes too late in a load, if anything: a mould, or the lid of the pot. */
-function lateness(
-  mixes: readonly LoadedMix[],
-  bench: LoadBench,
-  pot: boolean,
-): Omit<TooSlow, 'mould'> | undefined {
-  for (const { poured, cup } of mixes) {
-    if (poured > cup.poursUntil) return { by: 'pouring', needs: poured, has: cup.poursUntil }
-  }
-  if (!pot) return undefined
-  const { atPressure } = closing(mixes, bench)
-  for (const mix of mixes) {
-    const has = underPressureBy * gelOfMix(mix, bench.run)
-    if (atPressure! - mix.begins > has) return { by: 'lid', needs: atPressure! - mix.begins, has }
-  }
-  return undefined
-}
-
-function closing(mixes: readonly LoadedMix[], { run, tools }: LoadBench) {
-  const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
-  const pot = usesPot(run) ? tools.pot : undefined
-  return pot ? { lid: done + pot.lid, atPressure: done + closingTime(pot) } : {}
-}
-
 function finished(mixes: LoadedMix[], bench: LoadBench): Load {
   const { lid, atPressure } = closing(mixes, bench)
   const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
@@ -277,23 +233,6 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
     ...tightest,
   }
 }
-
-/** When a layer gels and is hard in the room of the run: as its law runs with the room, s after its mixing. */
-export function inRoom(
-  { law, gel, hard, room }: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room'>,
-  run: Pick<Run, 'room'>,
-): { gel: number; hard: number } {
-  const slower = gelOf(law, run.room) / gelOf(law, room)
-  return { gel: gel * slower, hard: hard * slower }
-}
-
-/** When the first of a mix's moulds gels that are to go into the pot; Infinity where none is. */
-export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number =>
-  Math.min(
-    ...moulds
-      .filter(({ pour }) => layer === pour.layers.length - 1)
-      .map(({ pour }) => inRoom(pour.layers[layer], run).gel),
-  )
 
 /** A batch that its vessel can take without frothing over, m³. */
 export const vesselTakes = ({ vessel }: AirTools): number =>

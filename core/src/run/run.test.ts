@@ -5,7 +5,7 @@ import { readDocument } from '../document/index.ts'
 import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import type { RunPour } from './needs.ts'
-import { gelOfMix } from './load.ts'
+import { gelOfMix } from './limits.ts'
 import { newRun, runSchema, type Run } from './run.ts'
 import { offersOf } from './offers.ts'
 import { keycap, lawOf } from './samples.ts'
@@ -201,6 +201,12 @@ describe('what cannot be done is said', () => {
   it('hours that never hold a load are told', () => {
     const windows = [{ from: 9 * 3600, until: 9 * 3600 + 900 }]
     expect(codes(run({ windows, layOut: 1800 }), [keycap()])).toContain('run-outside-hours')
+  })
+
+  it('ten thousand of one mould are told to be too many for one run', () => {
+    const found = compileRun(run(), [keycap({ casts: 10_000, moulds: 1 })], bench)
+    expect(found.casts).toBe(400)
+    expect(found.cautions.map(({ code }) => code)).toContain('run-too-long')
   })
 
   it('a window without length is refused', () => {

@@ -3,7 +3,7 @@ import { safetyFor, type Hazard, type SafetyLine, type Step } from '../caution/i
 import { resinClasses } from '../material/index.ts'
 import { weighIn, type Weighing } from '../mix/index.ts'
 import type { TimedLoad } from './compile.ts'
-import type { LoadedMix } from './load.ts'
+import type { LoadedMix } from './limits.ts'
 import type { RunMould } from './moulds.ts'
 
 export type RunStepName =

@@ -5,7 +5,7 @@ import { closingTime, insideOf, type Pot } from '@mivro/core/air'
 import { safetyFor } from '@mivro/core/caution'
 import type { Problem } from '@mivro/core/problem'
 import { headroom, takesOf } from '@mivro/core/run'
-import { show, showDuration } from '@mivro/core/units'
+import { figure, show, showDuration } from '@mivro/core/units'
 import type { Studio } from '@mivro/core/studio'
 import { sayTakes } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'
@@ -34,7 +34,7 @@ interface Row {
 }
 const rows = computed(() =>
   props.sizes.map(({ id, name, block }): Row => {
-    const side = (value: number) => show(value, 'length', studio.units).replace(/ .*/, '')
+    const side = (value: number) => figure(value, 'length', studio.units)
     const height = show(block.height, 'length', studio.units)
     return {
       id,
