@@ -27,6 +27,10 @@ test('a slow epoxy clears itself; a fast urethane is told to go into the pot, wi
     .poll(() => page.locator('.bubbles circle').count())
     .toBeLessThan(Math.max(1, untreated))
   await expect(panel.locator('[data-safety="pressure"]')).toBeVisible()
+  // At the pour all of them are there.
+  await page.getByRole('slider', { name: 'Moment of the bubbles' }).focus()
+  await page.keyboard.press('Home')
+  await expect.poll(() => page.locator('.bubbles circle').count()).toBeGreaterThan(untreated)
 })
 
 test("one's own way is tried beside the others: let go too early it is told as harm", async ({

@@ -36,8 +36,19 @@ export interface BubbleQuestion {
   hardAt: number
   /** Bubbles smaller than this are not seen, m. */
   seenFrom: number
+  /** Looked at then instead of at its end, s since mixing. */
+  at?: number
   samples: number
   seed: number
+}
+
+/** A bubble that is there: which of the samples, where, how large, m. */
+export interface Staying {
+  index: number
+  /** Of the layer's depth. */
+  height: number
+  diameter: number
+  pit: boolean
 }
 
 /** Where bubbles end, and how many. */
@@ -51,11 +62,11 @@ export interface Fates {
   /** The largest that stays, m. */
   largest: number
   /** Some of those that are seen, to be drawn. */
-  stay: { height: number; diameter: number; pit: boolean }[]
+  stay: Staying[]
 }
 
 /** So many are drawn of one layer. */
-const mostDrawn = 160
+const mostDrawn = 900
 
 /** Gas left in a resin after vacuum, of what air holds it at (from memory). */
 const leftDissolved = 0.3
@@ -85,6 +96,7 @@ export function fatesOf(question: BubbleQuestion): Fates {
   ]
   const { time } = question.thickening
   const gels = time[time.length - 1]
+  let before = 0
   for (const { bubbles, from } of sources) {
     bubbles.forEach((bubble, i) => {
       const covered = (i + 0.5) / bubbles.length < ceiling
@@ -99,9 +111,12 @@ export function fatesOf(question: BubbleQuestion): Fates {
         const pit = where === 'ceiling'
         fates[pit ? 'pits' : 'inside'] += bubble.stands
         fates.largest = Math.max(fates.largest, diameter)
-        if (fates.stay.length < mostDrawn) fates.stay.push({ height, diameter, pit })
+        if (fates.stay.length < mostDrawn) {
+          fates.stay.push({ index: before + i, height, diameter, pit })
+        }
       }
     })
+    before += bubbles.length
   }
   return fates
 }
@@ -122,6 +137,8 @@ function follow(
   question: BubbleQuestion,
 ): End {
   const { thickening, vacuum, pouredAt, depth, volume, density, gas, pressure, hardAt } = question
+  const { at: end = Infinity } = question
+  if (born > end) return { where: 'body', diameter: 0, height: 0 }
   const { time, viscosity } = thickening
   const begins = Math.max(pouredAt, vacuum?.until ?? 0, born)
   const dissolved = vacuum ? leftDissolved * atmosphere : atmosphere
@@ -141,12 +158,12 @@ function follow(
   let now = atmosphere
   for (let i = 0; i < viscosity.length; i++) {
     const from = Math.max(time[i], begins)
-    const whole = time[i + 1] - from
-    if (whole <= 0) continue
+    const until = Math.min(time[i + 1], end)
+    if (until <= from) continue
     // In steps that end where the pressure changes.
-    const stops = [from, time[i + 1]]
+    const stops = [from, until]
     for (const at of pressure ? [pressure.from, pressure.until] : []) {
-      if (at > from && at < time[i + 1]) stops.push(at)
+      if (at > from && at < until) stops.push(at)
     }
     stops.sort((a, b) => a - b)
     for (let k = 1; k < stops.length; k++) {
@@ -172,7 +189,7 @@ function follow(
     }
   }
   // Held until it is hard a bubble stays as small as the pressure made it; let go before, it grows.
-  if (pressure && now !== atmosphere && pressure.until < hardAt) {
+  if (pressure && now !== atmosphere && pressure.until < Math.min(hardAt, end)) {
     radius = squeezed(radius, now, atmosphere)
   }
   const where = height >= depth ? 'ceiling' : 'body'

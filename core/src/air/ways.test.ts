@@ -7,7 +7,7 @@ import { problemsOf } from '../problem/index.ts'
 import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
 import { airInEpoxy, airInUrethane } from './gas.ts'
 import { dampIn, drawnIn, poresGive, stirring } from './population.ts'
-import { compareWays, type LayerBubbles } from './ways.ts'
+import { bubblesAt, compareWays, type LayerBubbles } from './ways.ts'
 import { bestWay, waysOfPiece } from './waysOfPiece.ts'
 
 const tools = { pot: usualAirPot, vessel: usualVessel }
@@ -121,6 +121,16 @@ describe('the way against bubbles', () => {
     expect(early.seen[1]).toBeGreaterThan(none.seen[1])
     expect(own(80, of.hardAt).fault).toBeUndefined()
     expect(bestWay(piece({ ...of, handling: { remedies: [], own: {} } }))!.way).not.toBe('own')
+  })
+
+  it('bubbles are fewer from moment to moment, and at the gel those that stay', () => {
+    const of = layer('fast', 60, 140)
+    const gel = of.thickening.time.at(-1)!
+    const count = (at: number) => bubblesAt('none', of, tools, at).length
+    const along = [0, 0.1, 0.3, 0.6, 1].map((share) => count(of.pouredAt + share * gel))
+    along.slice(1).forEach((now, i) => expect(now).toBeLessThanOrEqual(along[i]))
+    expect(along[0]).toBeGreaterThan(along.at(-1)!)
+    expect(along.at(-1)).toBe(compareWays(of, tools)[0].likely.stay.length)
   })
 
   it('is the same for the same seed', () => {

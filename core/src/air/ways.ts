@@ -2,7 +2,7 @@ import { deairing } from './deairing.ts'
 import { leftBy, type Handling, type OwnWay } from './handling.ts'
 import { absolute, closingTime, insideOf, type AirTools } from './equipment.ts'
 import { largestDeaired } from './vessel.ts'
-import { fatesOf, type BubbleQuestion, type Fates } from './fates.ts'
+import { fatesOf, type BubbleQuestion, type Fates, type Staying } from './fates.ts'
 
 export const ways = ['none', 'vacuum', 'pressure', 'both'] as const
 export type Way = (typeof ways)[number]
@@ -56,70 +56,86 @@ export function compareWays(layer: LayerBubbles, tools: AirTools): WayResult[] {
   return own ? [...found, ownWayOf(own, layer, tools)] : found
 }
 
-function wayOf(way: Way, layer: LayerBubbles, { pot, vessel }: AirTools): WayResult {
-  const gel = gelOfLayer(layer)
-  const pumped = way === 'vacuum' || way === 'both' ? vessel : undefined
-  const pressed = way === 'pressure' || way === 'both' ? pot : undefined
-  const pumps = pumped
-    ? deairing({ ...layer, volume: layer.mixed, share: layer.stirred.share }, pumped).each
-    : 0
+/** What a mix lives through by one way, and what that takes at the bench, s. */
+function heldBy(
+  way: Way | 'own',
+  layer: LayerBubbles,
+  { pot, vessel }: AirTools,
+): { pumps: number; closes: number; held: Partial<BubbleQuestion> & { pouredAt: number } } {
+  const own = way === 'own' ? layer.handling.own : undefined
+  const pumped = way === 'vacuum' || way === 'both' || (own?.vacuum ?? 0) > 0 ? vessel : undefined
+  const pressed = way === 'pressure' || way === 'both' || own?.pressure ? pot : undefined
+  const pumps =
+    own?.vacuum ??
+    (pumped
+      ? deairing({ ...layer, volume: layer.mixed, share: layer.stirred.share }, pumped).each
+      : 0)
   const closes = pressed ? closingTime(pressed) : 0
   const pouredAt = layer.pouredAt + pumps
-  const closed = pouredAt + closes
-  const held: Partial<BubbleQuestion> = {
-    pouredAt,
-    vacuum: pumped && {
-      from: layer.pouredAt,
-      until: pouredAt,
-      pressure: absolute(pumped.gauge),
-    },
-    pressure: pressed && {
-      from: closed,
-      until: layer.hardAt,
-      pressure: absolute(pressed.gauge),
-    },
+  const pressure = own
+    ? own.pressure && {
+        from: Math.max(own.pressure.from, pouredAt),
+        until: own.pressure.until,
+        pressure: absolute(own.pressure.gauge),
+      }
+    : pressed && {
+        from: pouredAt + closes,
+        until: layer.hardAt,
+        pressure: absolute(pressed.gauge),
+      }
+  const vacuum = pumped && {
+    from: layer.pouredAt,
+    until: pouredAt,
+    pressure: absolute(pumped.gauge),
   }
-  const froths = pumped !== undefined && layer.mixed > largestDeaired(insideOf(pumped), Infinity)
-  const late = pouredAt > layer.poursUntil
+  return { pumps, closes, held: { pouredAt, vacuum, pressure } }
+}
+
+function wayOf(way: Way, layer: LayerBubbles, tools: AirTools): WayResult {
+  const { pumps, closes, held } = heldBy(way, layer, tools)
+  const { vessel } = tools
+  const froths =
+    held.vacuum !== undefined && layer.mixed > largestDeaired(insideOf(vessel!), Infinity)
+  const late = held.pouredAt > layer.poursUntil
+  const gelled = held.pouredAt + closes > gelOfLayer(layer)
   return {
     way,
-    hindrance: hindranceOf(way, { pot, vessel }, { froths, late, gelled: closed > gel }),
+    hindrance: hindranceOf(way, tools, { froths, late, gelled }),
     ...bothFates(layer, held),
     takes: pumps + closes,
-    pouredAt,
+    pouredAt: held.pouredAt,
   }
 }
 
-function ownWayOf(own: OwnWay, layer: LayerBubbles, { pot, vessel }: AirTools): WayResult {
-  const { vacuum = 0, pressure } = own
-  const pouredAt = layer.pouredAt + vacuum
-  const held: Partial<BubbleQuestion> = {
-    pouredAt,
-    vacuum:
-      vacuum > 0 && vessel
-        ? { from: layer.pouredAt, until: pouredAt, pressure: absolute(vessel.gauge) }
-        : undefined,
-    pressure: pressure && {
-      from: Math.max(pressure.from, pouredAt),
-      until: pressure.until,
-      pressure: absolute(pressure.gauge),
-    },
-  }
+function ownWayOf(own: OwnWay, layer: LayerBubbles, tools: AirTools): WayResult {
+  const { pumps, closes, held } = heldBy('own', layer, tools)
+  const { pressure } = own
   return {
     way: 'own',
     hindrance:
-      vacuum > 0 && !vessel
+      pumps > 0 && !tools.vessel
         ? 'no vessel'
-        : pressure && !pot
+        : pressure && !tools.pot
           ? 'no pot'
-          : pouredAt > layer.poursUntil
+          : held.pouredAt > layer.poursUntil
             ? 'no longer pours'
             : undefined,
-    fault: pressure && ownFault(pressure, layer, pot),
+    fault: pressure && ownFault(pressure, layer, tools.pot),
     ...bothFates(layer, held),
-    takes: vacuum + (pressure && pot ? closingTime(pot) : 0),
-    pouredAt,
+    takes: pumps + closes,
+    pouredAt: held.pouredAt,
   }
+}
+
+/** The bubbles that are there at a moment, s since mixing, by one way; as fast as gas is thought to go. */
+export function bubblesAt(
+  way: Way | 'own',
+  { handling, ...layer }: LayerBubbles,
+  tools: AirTools,
+  at: number,
+): Staying[] {
+  const { held } = heldBy(way, { handling, ...layer }, tools)
+  return fatesOf({ ...layer, ...held, at: Math.max(at, held.pouredAt) }).stay
 }
 
 function ownFault(

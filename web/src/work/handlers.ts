@@ -1,4 +1,11 @@
-import { compareWays, siliconeAir, type AirTools, type PouredSilicone } from '@mivro/core/air'
+import {
+  bubblesAt,
+  compareWays,
+  siliconeAir,
+  type AirTools,
+  type PouredSilicone,
+  type Way,
+} from '@mivro/core/air'
 import { deepestPour, gellingAt, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
 import type { Look } from '@mivro/core/light'
@@ -51,6 +58,12 @@ import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
 import { surveyHeld, type HeldQuestion, type SurveyQuestion } from './survey.ts'
+
+export interface BubblesAtQuestion extends BubblesQuestion {
+  way: Way | 'own'
+  /** s since mixing. */
+  at: number
+}
 
 export interface SiliconeAirQuestion {
   poured: PouredSilicone
@@ -172,6 +185,13 @@ export const handlers = {
       const marks = { poursUntil, hardAt, gel }
       const results = compareWays({ ...layer, thickening }, tools)
       return { id, name, opaque, ...marks, results }
+    }),
+
+  /** The bubbles that are there at a moment. */
+  bubblesAt: async ({ layers, tools, way, at }: BubblesAtQuestion) =>
+    layers.map(({ id, resin, temperature, gel, layer }) => {
+      const thickening = gellingAt(thickeningOf(lawOf(resin).law, temperature), gel)
+      return { id, stay: bubblesAt(way, { ...layer, thickening }, tools, at) }
     }),
 
   /** The air that a silicone keeps around its master. */

@@ -43,6 +43,7 @@ const kinds: Record<JobName, JobKind> = {
   settle: { on: 'clock', limit: 60 },
   floating: { on: 'clock', limit: 60 },
   bubbles: { on: 'back', limit: 60 },
+  bubblesAt: { on: 'back', limit: 60 },
   siliconeAir: { on: 'back', limit: 60 },
   thing: { on: 'front', limit: 120 },
   look: { on: 'light', limit: 120, fleeting: true },

@@ -61,6 +61,9 @@ export const askFloating = (question: Question<'floating'>) => ask('floating', q
 /** Where the bubbles of each layer end, by each way against them. */
 export const askBubbles = (question: Question<'bubbles'>) => ask('bubbles', question)
 
+/** The bubbles that are there at a moment. */
+export const askBubblesAt = (question: Question<'bubblesAt'>) => ask('bubblesAt', question)
+
 /** The air that a silicone keeps around its master. */
 export const askSiliconeAir = (question: Question<'siliconeAir'>) => ask('siliconeAir', question)
 

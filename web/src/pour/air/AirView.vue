@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { ElSlider } from 'element-plus'
+import { showDuration } from '@mivro/core/units'
 import type { Frame } from '../../cutaway/frame.ts'
 import SidedCut from '../../cutaway/SidedCut.vue'
 import { useProject } from '../../project/projectStore.ts'
@@ -11,11 +14,21 @@ const props = defineProps<{ bubbles: Bubbles; selected?: string }>()
 const emit = defineEmits<{ select: [id: string] }>()
 const project = useProject()
 const marksIn = (frame: Frame, width: number) =>
-  props.bubbles.layers.value.flatMap(({ id: layer, results }) => {
+  props.bubbles.drawn.value.flatMap(({ id: layer, stay }) => {
     const of = project.compiled!.layers.find((one) => one.id === layer)
-    const found = results.find(({ way }) => way === props.bubbles.shown.value)
-    return of && found ? bubbleMarks(frame, of, found.likely.stay, width) : []
+    return of ? bubbleMarks(frame, of, stay, width) : []
   })
+/** The slider's right end is where they stay. */
+const at = computed({
+  get: () => props.bubbles.moment.value ?? Math.ceil(props.bubbles.gel.value),
+  set: (seconds: number) =>
+    (props.bubbles.moment.value = seconds >= props.bubbles.gel.value ? undefined : seconds),
+})
+const said = computed(() =>
+  props.bubbles.moment.value === undefined
+    ? 'when it has gelled'
+    : `${showDuration(props.bubbles.moment.value, 'second')} after mixing`,
+)
 </script>
 
 <template>
@@ -41,6 +54,17 @@ const marksIn = (frame: Frame, width: number) =>
         </g>
       </template>
     </SidedCut>
+    <div v-if="bubbles.gel.value > 0" class="moment">
+      <span class="small quiet">Bubbles {{ said }}</span>
+      <ElSlider
+        v-model="at"
+        :min="0"
+        :max="Math.ceil(bubbles.gel.value)"
+        :step="Math.max(1, Math.round(bubbles.gel.value / 120))"
+        :show-tooltip="false"
+        aria-label="Moment of the bubbles"
+      />
+    </div>
     <p v-if="bubbles.waiting.value" class="small quiet">Following the bubbles …</p>
     <ProblemNote v-if="bubbles.problem.value" :problem="bubbles.problem.value" />
   </div>
@@ -56,6 +80,14 @@ const marksIn = (frame: Frame, width: number) =>
 
 .cut {
   flex: 1;
+}
+
+.moment {
+  display: grid;
+  grid-template-columns: 200px minmax(0, 1fr);
+  align-items: center;
+  gap: 14px;
+  padding: 0 12px;
 }
 
 circle {

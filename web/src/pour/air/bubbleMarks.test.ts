@@ -13,7 +13,12 @@ const layer = { id: 'a', bottom: 0.01, top: 0.02 }
 
 describe('bubbles on a section', () => {
   it('stand at their height in their layer, spread over its width', () => {
-    const stay = Array.from({ length: 50 }, () => ({ height: 0.5, diameter: 2e-4, pit: false }))
+    const stay = Array.from({ length: 50 }, (_, index) => ({
+      index,
+      height: 0.5,
+      diameter: 2e-4,
+      pit: false,
+    }))
     const marks = bubbleMarks(frame, layer, stay, 400)
     expect(marks.every(({ y }) => Math.abs(y - frame.y(0.015)) < 1e-9)).toBe(true)
     const halves = marks.filter(({ x }) => x < 200).length
@@ -22,7 +27,12 @@ describe('bubbles on a section', () => {
   })
 
   it('a pit stands on the surface, and the smallest is still seen', () => {
-    const [mark] = bubbleMarks(frame, layer, [{ height: 1, diameter: 1e-6, pit: true }], 400)
+    const [mark] = bubbleMarks(
+      frame,
+      layer,
+      [{ index: 0, height: 1, diameter: 1e-6, pit: true }],
+      400,
+    )
     expect(mark.y).toBeCloseTo(frame.y(0.02), 9)
     expect(mark.r).toBe(1.5)
     expect(mark.pit).toBe(true)

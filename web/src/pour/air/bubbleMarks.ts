@@ -23,9 +23,9 @@ export const bubbleMarks = (
   stay: Fates['stay'],
   width: number,
 ): BubbleMark[] =>
-  stay.map(({ height, diameter, pit }, i) => ({
-    key: `${id}-${i}`,
-    x: ((0.5 + golden * i) % 1) * width,
+  stay.map(({ index, height, diameter, pit }) => ({
+    key: `${id}-${index}`,
+    x: ((0.5 + golden * index) % 1) * width,
     y: y(bottom + height * (top - bottom)),
     r: Math.max(least, (x(diameter) - x(0)) / 2),
     pit,

@@ -4,7 +4,7 @@ import { bubbleLayers } from '@mivro/core/plan'
 import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
-import { askBubbles } from '../../work/pool.ts'
+import { askBubbles, askBubblesAt } from '../../work/pool.ts'
 
 /** Where the bubbles of the open pour end, by each way against them, and the way that is shown. */
 export function useBubbles(active: () => boolean) {
@@ -31,9 +31,27 @@ export function useBubbles(active: () => boolean) {
   /** Chosen by the person; until then the best is shown. */
   const chosen = ref<Way | 'own'>()
   const shown = computed<Way | 'own'>(() => chosen.value ?? best.value?.way ?? 'none')
+  /** A moment that is looked at, s since mixing; left out: where they end. */
+  const moment = ref<number>()
+  const momentQuestion = computed(() =>
+    question.value && moment.value !== undefined
+      ? { ...question.value, way: shown.value, at: moment.value }
+      : undefined,
+  )
+  const then = useLatest(() => momentQuestion.value, askBubblesAt)
+  /** The bubbles that are drawn, by their layer. */
+  const drawn = computed(() => {
+    if (momentQuestion.value) return then.answer.value ?? []
+    return layers.value.map(({ id, results }) => ({
+      id,
+      stay: results.find(({ way }) => way === shown.value)?.likely.stay ?? [],
+    }))
+  })
+  /** The last of them gels, s since mixing. */
+  const gel = computed(() => Math.max(0, ...layers.value.map((layer) => layer.gel)))
   const waiting = computed(() => question.value !== undefined && answer.value === undefined)
   const choose = (way: Way | 'own') => void (chosen.value = way)
-  return { layers, ways, best, shown, choose, problem, waiting }
+  return { layers, ways, best, shown, choose, moment, drawn, gel, problem, waiting }
 }
 
 export type Bubbles = ReturnType<typeof useBubbles>
