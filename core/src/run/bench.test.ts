@@ -3,6 +3,7 @@ import { sayDeairing, sayFits, sayTakes } from '@mivro/words/equipment'
 import { sayOffer, sayRunStep, saySpots } from '@mivro/words/run'
 import { airInUrethane, deairing, largestDeaired, usualAirPot, usualVessel } from '../air/index.ts'
 import { fillCurve } from '../filling/index.ts'
+import { ounceCups } from '../mix/index.ts'
 import { whiteUrethane } from '../material/samples.ts'
 import { blockOf, newMould } from '../mould/index.ts'
 import { compileBy, newPlan, pouredInto } from '../plan/index.ts'
@@ -53,6 +54,11 @@ describe('a run as steps', () => {
       expect(weighing!.total).toBeCloseTo(mix!.mass, 9)
       expect(weighing).toEqual(weighingOf(mix!))
     }
+  })
+
+  it('in cups that are sold where the person is', () => {
+    const weighed = runSteps(loads, tools, ounceCups).find(({ step }) => step === 'weigh')!
+    expect(ounceCups).toContain(weighed.weighing!.cupSize)
   })
 
   it('says where dabs go, how long resin stands in the vents, what is held until when', () => {

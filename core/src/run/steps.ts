@@ -40,7 +40,11 @@ const read: Record<RunStepName, Step | undefined> = {
  * poured, the pot shut, and what comes out. Every cup is weighed before the first is mixed: there
  * is no time for it later.
  */
-export function runSteps(loads: readonly TimedLoad[], { pot, vessel }: AirTools): RunStep[] {
+export function runSteps(
+  loads: readonly TimedLoad[],
+  { pot, vessel }: AirTools,
+  cups?: readonly number[],
+): RunStep[] {
   const shown = new Set<string>()
   const fresh = (step: RunStepName, hazards: readonly Hazard[]) => {
     const at = read[step]
@@ -59,7 +63,7 @@ export function runSteps(loads: readonly TimedLoad[], { pot, vessel }: AirTools)
         ...more,
       }
     }
-    const weighed = load.mixes.map((mix) => add('weigh', { mix, weighing: weighingOf(mix) }))
+    const weighed = load.mixes.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, cups) }))
     const poured = load.mixes.flatMap((mix) => {
       const at = (what: string) => {
         const task = mix.tasks.find((one) => one.what === what)
@@ -78,15 +82,14 @@ export function runSteps(loads: readonly TimedLoad[], { pot, vessel }: AirTools)
   })
 }
 
-/** What goes into the cup of a mix. */
-export function weighingOf({
-  moulds,
-  layer,
-  volume,
-}: Pick<LoadedMix, 'moulds' | 'layer' | 'volume'>): Weighing {
+/** What goes into the cup of a mix, of the sizes that are to be had, m³ to the brim. */
+export function weighingOf(
+  { moulds, layer, volume }: Pick<LoadedMix, 'moulds' | 'layer' | 'volume'>,
+  cups?: readonly number[],
+): Weighing {
   const { layers, step } = moulds[0].pour
   const { resin, tints } = layers[layer]
-  return weighIn(1, volume, { resin, tints }, step)
+  return weighIn(1, volume, { resin, tints }, step, cups)
 }
 
 function hazardsOf(moulds: readonly RunMould[], { pot, vessel }: AirTools): Hazard[] {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { displayStep } from '@mivro/core/mix'
+import { cupsSoldIn, displayStep } from '@mivro/core/mix'
 import { weighingOf, type TimedLoad } from '@mivro/core/run'
 import { figure, scaleUnits, show, showCup } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
@@ -12,7 +12,7 @@ const cups = computed(() =>
   props.load.mixes.map((mix) => {
     const { step } = mix.moulds[0].pour
     const scale = scaleUnits(step, studio.units)
-    const { steps, cupSize } = weighingOf(mix)
+    const { steps, cupSize } = weighingOf(mix, cupsSoldIn(studio.units))
     return {
       moulds: mix.moulds.length,
       layer: mix.moulds[0].pour.layers[mix.layer].name,

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import { displayStep } from '@mivro/core/mix'
+import { cupsSoldIn, displayStep } from '@mivro/core/mix'
 import { runSteps, type RunStep, type RunStepName } from '@mivro/core/run'
 import { figure, scaleUnits, show, showCup } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
@@ -29,7 +29,10 @@ watch(
   (id) => void open.open(id),
   { immediate: true },
 )
-const steps = computed(() => (compiled.value ? runSteps(compiled.value.loads, tools.value) : []))
+const steps = computed(() => (compiled.value
+    ? runSteps(compiled.value.loads, tools.value, cupsSoldIn(studio.units))
+    : [],
+))
 const stops = computed(
   () => compiled.value?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
 )
