@@ -29,10 +29,9 @@ watch(
   (id) => void open.open(id),
   { immediate: true },
 )
-const steps = computed(() => (compiled.value
-    ? runSteps(compiled.value.loads, tools.value, cupsSoldIn(studio.units))
-    : [],
-))
+const steps = computed(() =>
+  compiled.value ? runSteps(compiled.value.loads, tools.value, cupsSoldIn(studio.units)) : [],
+)
 const stops = computed(
   () => compiled.value?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
 )
