@@ -21,8 +21,7 @@ const marksIn = (frame: Frame, width: number) =>
 /** The slider's right end is where they stay. */
 const at = computed({
   get: () => props.bubbles.moment.value ?? Math.ceil(props.bubbles.gel.value),
-  set: (seconds: number) =>
-    (props.bubbles.moment.value = seconds >= props.bubbles.gel.value ? undefined : seconds),
+  set: (seconds: number) => props.bubbles.lookAt(seconds),
 })
 const said = computed(() =>
   props.bubbles.moment.value === undefined

@@ -49,9 +49,12 @@ export function useBubbles(active: () => boolean) {
   })
   /** The last of them gels, s since mixing. */
   const gel = computed(() => Math.max(0, ...layers.value.map((layer) => layer.gel)))
+  /** From the gel on they stay where they are. */
+  const lookAt = (seconds: number) =>
+    void (moment.value = seconds >= gel.value ? undefined : seconds)
   const waiting = computed(() => question.value !== undefined && answer.value === undefined)
   const choose = (way: Way | 'own') => void (chosen.value = way)
-  return { layers, ways, best, shown, choose, moment, drawn, gel, problem, waiting }
+  return { layers, ways, best, shown, choose, moment, lookAt, drawn, gel, problem, waiting }
 }
 
 export type Bubbles = ReturnType<typeof useBubbles>
