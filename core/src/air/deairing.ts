@@ -1,6 +1,15 @@
+import { cupSizes } from '../mix/index.ts'
 import { atmosphere, type GasInResin } from './gas.ts'
 import { absolute, insideOf, leakFloor, type Vessel } from './equipment.ts'
 import { frothShare, swelling } from './vessel.ts'
+
+/**
+ * The smallest cup that a mix froths in without running over; the largest where none is large enough. m³.
+ *
+ * @example deairingCup(100e-6) // 0.00065
+ */
+export const deairingCup = (volume: number, sizes: readonly number[] = cupSizes): number =>
+  sizes.find((size) => frothShare * size >= volume) ?? sizes[sizes.length - 1]
 
 /** A mix that is to be freed of air in its cup. */
 export interface Deaired {

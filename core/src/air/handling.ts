@@ -60,6 +60,18 @@ export const finishes = ['as cast', 'painted'] as const
 export const seenFromOf = (finish: (typeof finishes)[number] = 'as cast'): number =>
   finish === 'painted' ? 3e-4 : 1e-4
 
+/**
+ * A way of one's own to begin with: into the pot halfway to the gel, held until it is hard. s and Pa.
+ *
+ * @example ownWayFor({ gel: 300, hardAt: 1800 }, 2.8e5).pressure!.from // 150
+ */
+export const ownWayFor = (
+  { gel, hardAt }: { gel: number; hardAt: number },
+  gauge: number,
+): OwnWay => ({
+  pressure: { from: Math.round(gel / 2), until: Math.ceil(hardAt), gauge },
+})
+
 /** How hands go about bubbles in a pour. */
 export const handlingSchema = z.object({
   stirring: z.enum(stirrings),

@@ -5,6 +5,7 @@ import { sheets } from '../cure/samples.ts'
 import { readDocument } from '../document/index.ts'
 import { problemsOf } from '../problem/index.ts'
 import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
+import { ownWayFor } from './handling.ts'
 import { airInEpoxy, airInUrethane } from './gas.ts'
 import { dampIn, drawnIn, poresGive, stirring } from './population.ts'
 import { bubblesAt, compareWays, type LayerBubbles } from './ways.ts'
@@ -120,6 +121,8 @@ describe('the way against bubbles', () => {
     expect(early.fault).toBe('let go before hard')
     expect(early.seen[1]).toBeGreaterThan(none.seen[1])
     expect(own(80, of.hardAt).fault).toBeUndefined()
+    const { from, until } = ownWayFor({ gel: 300, hardAt: of.hardAt }, 2.8e5).pressure!
+    expect(own(from, until).fault).toBeUndefined()
     expect(bestWay(piece({ ...of, handling: { remedies: [], own: {} } }))!.way).not.toBe('own')
   })
 

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { sayDeairing, sayFits, sayTakes } from '@mivro/words/equipment'
 import { sayOffer, sayRunStep, saySpots } from '@mivro/words/run'
-import { airInUrethane, deairing, largestDeaired, usualAirPot, usualVessel } from '../air/index.ts'
+import {
+  airInUrethane,
+  deairing,
+  deairingCup,
+  largestDeaired,
+  usualAirPot,
+  usualVessel,
+} from '../air/index.ts'
 import { fillCurve } from '../filling/index.ts'
 import { ounceCups } from '../mix/index.ts'
 import { whiteUrethane } from '../material/samples.ts'
@@ -183,6 +190,15 @@ describe('what fits, and how a mix froths', () => {
     expect(found.pauses).toBe(0)
     expect(found.highest).toBeLessThan(1)
     expect(found.highest).toBeGreaterThan(0.3)
+  })
+
+  it('the cup for it is the smallest of which it is a fifth', () => {
+    for (const volume of [5 * ml, 100 * ml, 400 * ml]) {
+      const cup = deairingCup(volume)
+      expect(largestDeaired(1, cup)).toBeGreaterThanOrEqual(volume)
+      expect(mix(volume, cup).batches).toBe(1)
+    }
+    expect(deairingCup(9)).toBe(0.005)
   })
 
   it('in a fuller one there is more than one batch', () => {

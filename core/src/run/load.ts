@@ -2,6 +2,7 @@ import {
   airInEpoxy,
   airInUrethane,
   deairing,
+  deairingCup,
   insideOf,
   largestDeaired,
   stirring,
@@ -192,7 +193,7 @@ function mixOf(
     deairing(
       {
         volume,
-        cup: cupFor(volume / frothed).size,
+        cup: deairingCup(volume),
         share: stirring.usual.share,
         gas: airIn(resin),
       },
@@ -200,9 +201,6 @@ function mixOf(
     ).takes
   return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot })
 }
-
-/** A cup for vacuum stands nearly empty: the froth needs the rest. */
-const frothed = largestDeaired(1, 1) / (2 / 3)
 
 function finished(mixes: LoadedMix[], bench: LoadBench): Load {
   const { lid, atPressure } = closing(mixes, bench)

@@ -6,13 +6,14 @@ import {
   airInUrethane,
   airPressure,
   deairing,
+  deairingCup,
   insideOf,
   largestDeaired,
   stirring,
   type Vessel,
 } from '@mivro/core/air'
 import { safetyFor } from '@mivro/core/caution'
-import { cupFor, cupsSoldIn } from '@mivro/core/mix'
+import { cupsSoldIn } from '@mivro/core/mix'
 import type { Problem } from '@mivro/core/problem'
 import { chosenUnit, fromSI, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
 import type { Studio } from '@mivro/core/studio'
@@ -38,10 +39,7 @@ const finest = 1000
 
 /** Something to try it with; nothing that is kept. */
 const mix = ref(100e-6)
-const cup = computed(() => {
-  const wanted = mix.value / largestDeaired(1, 1)
-  return cupsSoldIn(studio.units).find((size) => size >= wanted) ?? cupFor(mix.value).size
-})
+const cup = computed(() => deairingCup(mix.value, cupsSoldIn(studio.units)))
 const story = computed(() =>
   deairing(
     { volume: mix.value, cup: cup.value, share: stirring.usual.share, gas: airInUrethane },

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { ElButton, ElCheckbox, ElCheckboxGroup, ElSlider } from 'element-plus'
 import {
   finishes,
+  ownWayFor,
   pourings,
   remedies,
   remedyNames,
@@ -52,9 +53,8 @@ const marks = computed(() => props.bubbles.layers.value[0])
 const end = computed(() => Math.ceil(1.25 * (marks.value?.hardAt ?? 3600)))
 const own = computed(() => handling.value.own)
 const begin = () => {
-  const { gel = 300, hardAt = 3600 } = marks.value ?? {}
-  const gauge = studio.studio.pot?.gauge ?? usualAirPot.gauge
-  change({ own: { pressure: { from: Math.round(gel / 2), until: Math.round(hardAt), gauge } } })
+  if (!marks.value) return
+  change({ own: ownWayFor(marks.value, studio.studio.pot?.gauge ?? usualAirPot.gauge) })
   props.bubbles.choose('own')
 }
 const set = (values: Partial<OwnWay>) => change({ own: { ...own.value, ...values } })
