@@ -17,6 +17,10 @@ export const faultCauses: Record<Fault, string> = {
   'inclusion sank': 'Placed before the gel could hold it.',
   'halo around an inclusion': 'Damp or unsealed.',
   'seam step or flash': 'Mould not keyed or not shut evenly.',
+  'row of voids': 'A level ceiling: a film of air stayed under it.',
+  'deformed corner': 'The prefill was skipped, or the mould is worn there.',
+  'off colour': 'Too little tint, or mica over nothing opaque.',
+  'does not fit': 'Shrinkage that was not allowed for, or taken out warm.',
 }
 
 export const outcomeWords: Record<Outcome, string> = {

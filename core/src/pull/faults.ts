@@ -15,5 +15,9 @@ export const faultNames = [
   'inclusion sank',
   'halo around an inclusion',
   'seam step or flash',
+  'row of voids',
+  'deformed corner',
+  'off colour',
+  'does not fit',
 ] as const
 export type Fault = (typeof faultNames)[number]
