@@ -18,6 +18,7 @@ const order = [
   ['light'],
   ['plan'],
   ['pull', 'run'],
+  ['diagnosis'],
   ['studio'],
 ]
 

@@ -1,0 +1,6 @@
+export * from './causes.ts'
+export * from './finding.ts'
+export * from './signs.ts'
+export * from './likelihoods.ts'
+export * from './diagnose.ts'
+export * from './effect.ts'
