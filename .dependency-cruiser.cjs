@@ -18,7 +18,7 @@ const order = [
   ['light'],
   ['plan'],
   ['pull', 'run'],
-  ['diagnosis'],
+  ['bench', 'diagnosis', 'instrument'],
   ['studio'],
 ]
 

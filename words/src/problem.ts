@@ -67,6 +67,20 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'zero-denominator': (a) => `"${a.text}" divides by zero. Write a fraction such as 1/8.`,
   'angle-out-of-range': (a) =>
     `${a.value}° is more than a thing can be tilted: from −${a.most}° to ${a.most}°.`,
+  'instrument-unit': (a) =>
+    `The ${a.instrument} speaks in "${a.unit}", which is no unit of ${a.quantity}. Set it to one, or go on by hand.`,
+  'pot-under-pressure': (a, u) =>
+    `The pot still stands at ${show(a.gauge, 'pressure', u)}: its lid stays shut. Open the valve, let it off slowly, and wait until the gauge shows nothing.`,
+  'scale-empty': () => 'There is no cup on the scale. Put one on it first.',
+  'picture-not-one': (a) =>
+    `${a.name} is no picture that can be kept. Take a PNG, a JPEG or a WebP.`,
+  'picture-other': (a) =>
+    `It is called ${a.claims} and is ${a.is}. Save it anew as what it is, or choose the original.`,
+  'pin-outside': (a, u) =>
+    `That is ${show(a.miss, 'length', u)} beside the piece. Pin the fault on the piece itself.`,
+  'passphrase-needed': () => 'This bench asks for its passphrase.',
+  'passphrase-wrong': (a) =>
+    `That is not the passphrase. Try again in ${showDuration(a.wait, 'second')}.`,
   'pressure-over-mark': (a, u) =>
     `${show(a.gauge, 'pressure', u)} is over what the pot is marked for, ${show(a.marked, 'pressure', u)}. A vessel is never taken over its mark.`,
   'window-too-short': (a) =>

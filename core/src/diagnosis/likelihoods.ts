@@ -83,7 +83,12 @@ export const likelihoods: Record<CauseName, Likelihood> = {
   },
   'let go too early': {
     makes: { 'fine bubbles': 0.08 },
-    signs: { 'under pressure': 0.98, 'let go early': 0.95, 'all over': 0.75, 'around a thing': 0.05 },
+    signs: {
+      'under pressure': 0.98,
+      'let go early': 0.95,
+      'all over': 0.75,
+      'around a thing': 0.05,
+    },
   },
   'air stirred in': {
     makes: { 'fine bubbles': 0.15 },
@@ -222,7 +227,12 @@ export const likelihoods: Record<CauseName, Likelihood> = {
   },
   'inhibited skin': {
     makes: { 'soft or tacky': 0.1 },
-    signs: { 'on the skin only': 0.95, 'all over': 0.15, 'something inhibits': 0.8, 'ratio off': 0.06 },
+    signs: {
+      'on the skin only': 0.95,
+      'all over': 0.15,
+      'something inhibits': 0.8,
+      'ratio off': 0.06,
+    },
   },
   'no ground under mica': {
     makes: { 'off colour': 0.35 },

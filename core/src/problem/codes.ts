@@ -25,6 +25,16 @@ export interface ProblemAmounts {
   'vacuum-over-pump': { gauge: number; reaches: number }
   'ratio-zero': { text: string }
 
+  // At the bench
+  'instrument-unit': { instrument: string; unit: string; quantity: string }
+  'pot-under-pressure': { gauge: number }
+  'scale-empty': Record<string, never>
+  'picture-not-one': { name: string }
+  'picture-other': { claims: string; is: string }
+  'pin-outside': { miss: number }
+  'passphrase-needed': Record<string, never>
+  'passphrase-wrong': { wait: number }
+
   // What a document holds
   'out-of-range': { kind: string; value: number; min: number; max: number }
   'not-whole': { value: number; min: number; max: number }

@@ -1,5 +1,6 @@
 import type { CureLaw } from '../cure/index.ts'
 import { toAxes, type Axes, type Vec3 } from '../mesh/index.ts'
+import type { SetHow } from '../inclusion/index.ts'
 import { blockOf, type Block, type Mould } from '../mould/index.ts'
 import { mixDensity, type Dose } from '../mix/index.ts'
 import type { Resin, Shelf } from '../material/index.ts'
@@ -23,6 +24,8 @@ export interface RunLayer {
   gel: number
   hard: number
   room: number
+  /** Things set in after it is poured, in each mould; s after the parts met. */
+  sets: { name: string; count: number; how: SetHow; from: number; until: number }[]
 }
 
 /** A place at the bench: across the section and above the lowest point, m. */
@@ -122,6 +125,13 @@ export function needsOf(
         gel: gelAt - mixAt,
         hard: demouldAt - mixAt,
         room: plan.room,
+        sets: layer.setIn.flatMap(({ when }, k) => {
+          if (!when) return []
+          const { name, count } = plan.layers[layer.index].inclusions[k]
+          const until = Math.max(0, when.until - mixAt)
+          const from = Math.min(until, Math.max(0, when.from - mixAt))
+          return [{ name, count: count * cavities, how: when.how, from, until }]
+        }),
       }
     }),
     spots: closed && mould ? spotsOf(mould, drawn) : [],

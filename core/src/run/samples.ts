@@ -49,6 +49,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
         gel,
         hard,
         room,
+        sets: [],
       },
     ],
     spots: [],

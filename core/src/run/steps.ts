@@ -20,6 +20,8 @@ export interface RunStep {
   weighing?: Weighing
   /** Moulds in their order. */
   moulds: RunMould[]
+  /** What lies on the bench, as far as safety asks. */
+  hazards: Hazard[]
   safety: SafetyLine[]
 }
 
@@ -37,8 +39,8 @@ const read: Record<RunStepName, Step | undefined> = {
 
 /**
  * A run as steps in the order of the work: each load laid out, each of its cups weighed, mixed and
- * poured, the pot shut, and what comes out. Every cup is weighed before the first is mixed: there
- * is no time for it later.
+ * poured, the pot shut, and what comes out. Cups that follow one another are all weighed before
+ * the first of them is mixed: there is no time for it later.
  */
 export function runSteps(
   loads: readonly TimedLoad[],
@@ -55,16 +57,10 @@ export function runSteps(
   return loads.flatMap((load) => {
     const add = (step: RunStepName, more: Partial<RunStep> = {}): RunStep => {
       const moulds = more.moulds ?? more.mix?.moulds ?? load.moulds
-      return {
-        step,
-        load,
-        moulds,
-        safety: fresh(step, hazardsOf(moulds, { pot, vessel })),
-        ...more,
-      }
+      const hazards = hazardsOf(moulds, { pot, vessel })
+      return { step, load, moulds, hazards, safety: fresh(step, hazards), ...more }
     }
-    const weighed = load.mixes.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, cups) }))
-    const poured = load.mixes.flatMap((mix) => {
+    const pour = (mix: LoadedMix) => {
       const at = (what: string) => {
         const task = mix.tasks.find((one) => one.what === what)
         return task && mix.begins + task.from
@@ -76,10 +72,28 @@ export function runSteps(
         add('fill', { mix, at: at('prefill') ?? at('fill') }),
         ...(finished ? [add('finish', { mix, at: at('band') ?? at('pot') })] : []),
       ]
-    })
+    }
+    const worked = rounds(load.mixes).flatMap((round) => [
+      ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, cups) })),
+      ...round.flatMap(pour),
+    ])
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
-    return [add('lay out'), ...weighed, ...poured, ...shut, add('demould', { at: load.out })]
+    return [add('lay out'), ...worked, ...shut, add('demould', { at: load.out })]
   })
+}
+
+/** Mixes with less than this between them are weighed together, s. */
+const oneStay = 900
+
+/** Mixes that follow one another without a pause. */
+function rounds(mixes: readonly LoadedMix[]): LoadedMix[][] {
+  const found: LoadedMix[][] = []
+  for (const mix of mixes) {
+    const before = found.at(-1)?.at(-1)
+    if (before && mix.begins - before.begins - before.done < oneStay) found.at(-1)!.push(mix)
+    else found.push([mix])
+  }
+  return found
 }
 
 /** What goes into the cup of a mix, of the sizes that are to be had, m³ to the brim. */

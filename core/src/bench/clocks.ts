@@ -1,0 +1,130 @@
+import type { Bench } from './bench.ts'
+import { progressOf, type Progress } from './progress.ts'
+import type { Task, TaskOf } from './tasks.ts'
+
+export type ClockName =
+  'pours' | 'gels' | 'pressure by' | 'hold' | 'next mix' | 'stir' | 'set' | 'demould'
+
+/** One row of the bench's clock. */
+export interface Clock {
+  what: ClockName
+  /** Tells it from others of its kind. */
+  id: string
+  /** s since 1970. */
+  from: number
+  until: number
+  /** Time is what ends, or what has to pass first. */
+  kind: 'deadline' | 'wait'
+  /** Name of what it is about. */
+  name?: string
+  mix?: number
+}
+
+/** How a clock stands. */
+export interface ClockState extends Clock {
+  /** s; under 0 when it is over. */
+  left: number
+  share: number
+  state: 'calm' | 'amber' | 'red'
+}
+
+/** A deadline turns amber when this share of it is gone. */
+export const amberFrom = 0.8
+
+/** All clocks that run, the soonest end first. */
+export function clocksOf(
+  bench: Pick<Bench, 'tasks' | 'events'>,
+  progress: Progress = progressOf(bench),
+): Clock[] {
+  const { tasks, done, skipped, met, lost, begun } = progress
+  const open = (task: Task) => !done.has(task.id) && !skipped.has(task.id)
+  const clocks: Clock[] = []
+  for (const task of tasks) {
+    if (task.what === 'mix') clocks.push(...clocksOfMix(task, progress, open))
+    const start = begun.get(task.load)
+    if (start === undefined || !open(task)) continue
+    if (task.what === 'lid' && task.by !== undefined) {
+      clocks.push({
+        what: 'pressure by',
+        id: task.id,
+        from: start,
+        until: start + task.by,
+        kind: 'deadline',
+      })
+    }
+    if (task.what === 'hold' || task.what === 'demould') {
+      if (task.at === undefined) continue
+      const what = task.what
+      clocks.push({ what, id: task.id, from: start, until: start + task.at, kind: 'wait' })
+    }
+    if (task.what === 'mix' && !met.has(task.mix) && !lost.has(task.mix) && task.at! > 0) {
+      clocks.push({
+        what: 'next mix',
+        id: task.id,
+        from: start,
+        until: start + task.at!,
+        kind: 'wait',
+        mix: task.mix,
+      })
+    }
+  }
+  return clocks.toSorted((a, b) => a.until - b.until)
+}
+
+function clocksOfMix(
+  task: TaskOf<'mix'>,
+  { tasks, met, lost }: Progress,
+  open: (task: Task) => boolean,
+): Clock[] {
+  const from = met.get(task.mix)
+  if (from === undefined || lost.has(task.mix)) return []
+  const clock = (
+    what: ClockName,
+    takes: number,
+    kind: Clock['kind'],
+    more: Partial<Clock> = {},
+  ) => ({
+    what,
+    id: `${task.id} ${what}`,
+    from,
+    until: from + takes,
+    kind,
+    mix: task.mix,
+    ...more,
+  })
+  const found: Clock[] = []
+  if (open(task) && task.takes) found.push(clock('stir', task.takes, 'wait'))
+  const ours = tasks.filter((other) => 'mix' in other && other.mix === task.mix && open(other))
+  const pouring = ours.some(({ what }) => what === 'fill' || what === 'prefill')
+  if (pouring) found.push(clock('pours', task.pours, 'deadline'))
+  else if (ours.some(({ what }) => what === 'band')) found.push(clock('gels', task.gel, 'deadline'))
+  for (const other of ours) {
+    if (other.what !== 'set') continue
+    const { name, until } = other
+    found.push(clock('set', until, 'deadline', { id: other.id, name, from: from + other.from }))
+  }
+  return found
+}
+
+/** A clock at a moment. @example clockAt({ what: 'pours', id: 'a', from: 0, until: 100, kind: 'deadline' }, 85).state // 'amber' */
+export function clockAt(clock: Clock, now: number): ClockState {
+  const long = clock.until - clock.from
+  const share = long > 0 ? Math.min(1, Math.max(0, (now - clock.from) / long)) : 1
+  const left = clock.until - now
+  const state =
+    clock.kind === 'wait' || share < amberFrom ? 'calm' : left > 0 ? ('amber' as const) : 'red'
+  return { ...clock, left, share, state }
+}
+
+/** A cup that was mixed and no longer pours although moulds of it are still empty: is it lost? */
+export function lateCup(
+  bench: Pick<Bench, 'tasks' | 'events'>,
+  now: number,
+  progress: Progress = progressOf(bench),
+): { mix: number; since: number } | undefined {
+  const kept = new Set(bench.events.flatMap((event) => (event.what === 'kept' ? [event.mix] : [])))
+  const over = clocksOf(bench, progress).find(
+    ({ what, until, mix }) => what === 'pours' && until < now && !kept.has(mix!),
+  )
+  return over && { mix: over.mix!, since: now - over.until }
+}

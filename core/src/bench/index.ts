@@ -1,0 +1,7 @@
+export * from './tasks.ts'
+export * from './bench.ts'
+export * from './weighing.ts'
+export * from './progress.ts'
+export * from './clocks.ts'
+export * from './cues.ts'
+export * from './fromRun.ts'

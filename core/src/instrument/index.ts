@@ -1,0 +1,7 @@
+export * from './reading.ts'
+export * from './world.ts'
+export * from './advance.ts'
+export * from './lineOf.ts'
+export * from './act.ts'
+export * from './warmth.ts'
+export * from './watch.ts'
