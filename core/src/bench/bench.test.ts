@@ -9,6 +9,8 @@ import { clockAt, clocksOf, lateCup } from './clocks.ts'
 import { cuesDue, cuesOf } from './cues.ts'
 import { benchOfRun } from './fromRun.ts'
 import { progressOf, startOf } from './progress.ts'
+import { pullSchema, ratioErrors } from '../pull/index.ts'
+import { pullsOf, takenFor } from './record.ts'
 import { weighedNow, inCupOf } from './weighing.ts'
 import type { TaskOf, TaskKind } from './tasks.ts'
 
@@ -219,5 +221,90 @@ describe('clocks', () => {
   it('after a long sleep only the last minute is said', () => {
     const cues = cuesOf(mixed(1000))
     expect(cuesDue(cues, 1000, 1e6)).toEqual([])
+  })
+})
+
+describe('the log that a bench writes', () => {
+  const begun = bench()
+  /** All of it, key after key, ten seconds apart; weighings as `by` says. */
+  const carriedOut = (of: Bench, by: (part: string) => number = () => 1): Bench => {
+    let now = of
+    let at = 5000
+    for (let i = 0; i < 500; i++) {
+      const { task } = progressOf(now)
+      if (!task) break
+      at += 10
+      const more: BenchEvent[] =
+        task.what === 'mix' ? [{ what: 'done', task: startOf(task.id), at: at - 9 }] : []
+      const weighed = task.what === 'weigh' ? task.mass * by(task.key) : undefined
+      now = { ...now, events: [...now.events, ...more, done(task.id, at, weighed)] }
+    }
+    return now
+  }
+  const around = { id: 'b1', iso: (at: number) => new Date(at * 1000).toISOString() }
+
+  it('writes a pull for each load, with every cast, what was weighed, and when', () => {
+    const pulls = pullsOf(carriedOut(begun), around)
+    expect(pulls.reduce((sum, { copies }) => sum + copies, 0)).toBe(6)
+    for (const pull of pulls) {
+      expect(readDocument(pullSchema, pull)).toMatchObject({ plan: 'l', mould: 'm', bench: 'b1' })
+      expect(pull.results).toHaveLength(pull.copies)
+      expect(pull.method).toMatchObject({ way: 'pressure', pressure: usualAirPot.gauge, bands: 2 })
+      expect(pull.method!.prefilled).toBe(pull.method!.prefills)
+      expect(pull.times!.full).toBeGreaterThan(0)
+      expect(pull.times!.atPressure).toBeGreaterThan(pull.times!.full!)
+    }
+  })
+
+  it('what went into its moulds is what was weighed: nothing is lost between two pieces of a cup', () => {
+    const all = carriedOut(begun)
+    const weighed = all.events.reduce(
+      (sum, event) => sum + (event.what === 'done' ? (event.weighed ?? 0) : 0),
+      0,
+    )
+    const written = pullsOf(all, around)
+      .flatMap(({ layers }) => layers.flatMap(({ amounts }) => amounts))
+      .reduce((sum, amount) => sum + amount.weighed!, 0)
+    expect(written).toBeCloseTo(weighed, 9)
+  })
+
+  it('a part that was 4 % over stands in the log as it was', () => {
+    const [pull] = pullsOf(
+      carriedOut(begun, (key) => (key === 'B' ? 1.04 : 1)),
+      around,
+    )
+    // The A that made it right again is in it too.
+    expect(ratioErrors(pull)[0]).toBeCloseTo(0, 9)
+    expect(pull.layers[0].amounts[1].weighed).toBeCloseTo(
+      1.04 * pull.layers[0].amounts[1].planned,
+      9,
+    )
+  })
+
+  it('a lost cup leaves no pull', () => {
+    const [mix] = ofKind(begun, 'mix')
+    const upTo = begun.tasks.slice(0, begun.tasks.indexOf(mix)).map(({ id }) => done(id, 10))
+    const lost = carriedOut(
+      after(
+        begun,
+        ...upTo,
+        { what: 'done', task: startOf(mix.id), at: 20 },
+        { what: 'lost', mix: mix.mix, at: 400 },
+      ),
+    )
+    const casts = ofKind(begun, 'fill')
+      .filter((task) => task.mix !== mix.mix)
+      .reduce((sum, { mould }) => sum + mould.casts, 0)
+    expect(pullsOf(lost, around).reduce((sum, { copies }) => sum + copies, 0)).toBe(casts)
+  })
+
+  it('knows how long hands took', () => {
+    expect(takenFor(carriedOut(begun), 'fill').every((taken) => taken === 10)).toBe(true)
+  })
+
+  it('the last room that was measured is the pull’s', () => {
+    const measured = { what: 'room', at: 10, room: 297.15, humidity: 0.6 } as const
+    const [pull] = pullsOf(carriedOut(after(begun, measured)), around)
+    expect([pull.room, pull.humidity]).toEqual([297.15, 0.6])
   })
 })

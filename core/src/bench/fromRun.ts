@@ -57,7 +57,7 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
   const { hazards } = step
   const number = mix ? numberOf.get(mix)! : 0
   const common = { load: load.index, at, hazards }
-  const ofMix = { ...common, mix: number }
+  const ofMix = { ...common, mix: number, layer: mix?.layer ?? 0 }
   switch (step.step) {
     case 'lay out':
       return [{ ...common, id, what: 'lay out', items: layOut(step, run) }]

@@ -47,7 +47,8 @@ const common = {
   /** Cautions to read before it are those of its step and what lies on the bench. */
   hazards: z.array(z.enum(hazards)).max(30),
 }
-const ofMix = { ...common, mix: whole(0, 5000) }
+/** Which mix, and which layer of its pieces it makes. */
+const ofMix = { ...common, mix: whole(0, 5000), layer: whole(0, 60) }
 
 /** One thing to do, as it was planned when the bench was begun. */
 export const taskSchema = z.discriminatedUnion('what', [

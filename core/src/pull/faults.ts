@@ -21,3 +21,24 @@ export const faultNames = [
   'does not fit',
 ] as const
 export type Fault = (typeof faultNames)[number]
+
+/** What can be changed about a fault, in the plan, the mould or the run. */
+export const changeNames = [
+  'vent here',
+  'prefill here',
+  'tilt',
+  'turn over',
+  'fewer moulds a mix',
+  'under pressure',
+  'second pair of hands',
+  'vacuum',
+  'finer scale',
+  'less tint',
+  'more tint',
+  'warmer room',
+  'more bands',
+  'mould again',
+  'later pour',
+  'by hand',
+] as const
+export type ChangeName = (typeof changeNames)[number]

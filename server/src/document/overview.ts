@@ -1,5 +1,5 @@
 import { z } from '@mivro/core/schema'
-import { pullSchema } from '@mivro/core/pull'
+import { outcomes } from '@mivro/core/pull'
 import type { Transaction } from '../db/connect.ts'
 import { DocumentStore, type Page, type Stored } from './store.ts'
 
@@ -11,7 +11,7 @@ export interface PieceOverview {
   last: { outcome: string; pouredAt: string } | null
 }
 
-const pulled = z.object({ outcome: pullSchema.shape.outcome, pouredAt: z.string() })
+const pulled = z.object({ outcome: z.enum(outcomes), pouredAt: z.string() })
 
 /** A page of pieces, the newest first, read with four questions however many there are. */
 export async function overview(
