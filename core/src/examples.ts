@@ -7,6 +7,7 @@ import { girthOf, voxelise } from './cells/index.ts'
 import { buildBox, compileMould, newMould, type Mould } from './mould/index.ts'
 import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/samples.ts'
 import { compileBy, newPlan, type Plan } from './plan/index.ts'
+import { png } from './picture/samples.ts'
 import type { Pull } from './pull/index.ts'
 import { buildSolid } from './shape/index.ts'
 import { even } from './colour/index.ts'
@@ -82,6 +83,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
   })
   const pullOf12Copies = { copies: 12, layers: [] } as unknown as Pull
   return {
+    pngOf2x3: png(2, 3),
     clearMatter,
     ballOf10mm,
     opticsOfBall,

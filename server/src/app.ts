@@ -4,6 +4,7 @@ import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import { pino, type Logger } from 'pino'
 import { Problem } from '@mivro/core/problem'
+import { gate, type GateOptions } from './access/gate.ts'
 import { backupRoutes } from './backup/routes.ts'
 import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
@@ -13,7 +14,10 @@ import { documentRoutes } from './document/routes.ts'
 import { sameEpoch } from './http/epoch.ts'
 import { ownHost, securityHeaders } from './http/guard.ts'
 import { problemAnswer } from './http/problemAnswer.ts'
+import type { Instruments } from './instruments/instruments.ts'
+import { instrumentRoutes } from './instruments/routes.ts'
 import { meshRoutes } from './mesh/routes.ts'
+import { pictureRoutes } from './picture/routes.ts'
 
 export interface AppOptions {
   /** Folder of the built web application; absent in tests of the API. */
@@ -21,27 +25,47 @@ export interface AppOptions {
   /** Where uploads wait and the store before a restore is kept; beside the store if not said. */
   keepIn?: string
   log?: Logger
+  /** What stands at the bench; absent where nobody asks for it. */
+  instruments?: Instruments
+  /** Served to other devices of the house, under these names, to who gave the passphrase. */
+  house?: GateOptions & { names: readonly string[]; addresses: readonly string[] }
 }
 
 /** The whole API and the web application over a store, without listening. */
 export function createApp(
   store: Store,
-  { web, keepIn = dirname(store.file), log = pino({ level: 'silent' }) }: AppOptions = {},
+  {
+    web,
+    keepIn = dirname(store.file),
+    log = pino({ level: 'silent' }),
+    instruments,
+    house,
+  }: AppOptions = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(ownHost, securityHeaders, compression())
+  app.use(ownHost(house?.names), securityHeaders, compression())
+  if (house) app.use(gate(house))
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
   })
   app.use('/api', sameEpoch(store))
   app.use('/api/meshes', meshRoutes(store))
+  app.use('/api/pictures', pictureRoutes(store))
   app.use('/api/backup', backupRoutes(store, keepIn))
+  app.get('/api/house', (_request, response) => {
+    response.json({ addresses: house?.addresses ?? [] })
+  })
   app.use('/api', express.json({ limit: '2mb' }))
   app.use('/api/overview', overviewRoutes(store))
-  for (const kind of kindNames) app.use(`/api/${kinds[kind].path}`, documentRoutes(store, kind))
+  const benchChanged = (id: string, revision: number) => instruments?.changed(id, revision)
+  for (const kind of kindNames) {
+    const changed = kind === 'bench' ? benchChanged : undefined
+    app.use(`/api/${kinds[kind].path}`, documentRoutes(store, kind, changed))
+  }
   app.use('/api/demo', demoRoutes(store))
+  if (instruments) app.use('/api/instruments', instrumentRoutes(instruments))
   app.use('/api', nothingThere)
   if (web !== undefined && existsSync(web)) serveWeb(app, web)
   app.use(problemAnswer(log))

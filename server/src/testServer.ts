@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createApp } from './app.ts'
 import { Store } from './db/store.ts'
+import { Instruments } from './instruments/instruments.ts'
 
 /** What a call answered. The tests say what they expect of the body. */
 export interface Answer {
@@ -21,16 +22,18 @@ export class TestServer {
   private constructor(
     readonly folder: string,
     readonly store: Store,
+    readonly instruments: Instruments,
     private readonly server: Server,
     readonly base: string,
   ) {}
 
   static async start(folder = temporaryFolder()): Promise<TestServer> {
     const store = await Store.open(join(folder, 'store.sqlite'))
-    const server = createServer(createApp(store)).listen(0, '127.0.0.1')
+    const instruments = await Instruments.open(store)
+    const server = createServer(createApp(store, { instruments })).listen(0, '127.0.0.1')
     await new Promise((resolve) => server.once('listening', resolve))
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-    return new TestServer(folder, store, server, base)
+    return new TestServer(folder, store, instruments, server, base)
   }
 
   fetch(path: string, init: RequestInit = {}, epoch = this.store.epoch): Promise<Response> {
@@ -53,6 +56,7 @@ export class TestServer {
   }
 
   async stop(): Promise<void> {
+    await this.instruments.end()
     this.server.closeAllConnections()
     this.server.close()
     await this.store.close()

@@ -190,6 +190,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'backup-newer': (a) =>
     `This backup has format ${a.version} and this Mivro reads up to ${a.reads}. Update Mivro first. Nothing was changed.`,
   'body-too-large': (a) => `That is more than the ${megabytes(a.limit)} taken in one go here.`,
+  'picture-missing': () =>
+    'That picture is not in this studio any more. Add it again from its file.',
   'mesh-missing': () => 'The shape of this piece is not in the store. Upload its file again.',
   'parent-deleted': (a) => `What this ${a.kind} belongs to was deleted. Take that back first.`,
   'demo-not-empty': (a) =>

@@ -21,6 +21,8 @@ const sentences: Record<SafetyId, string> = {
     'Only a vessel made for vacuum, looked over for cracks each time: glass and thin plastic implode. Eyes covered, a foam trap before the pump, air let back gently.',
   pressure:
     'Only a vessel marked for the pressure used, its relief valve working, every clamp of the lid checked; a paint tank changed for casting is not certified for it. Let the pressure out slowly; never open it under pressure. Licensed practice and local rules decide.',
+  release:
+    'Compressor off first, then the valve, slowly. The clamps stay shut until the gauge shows nothing and no air is heard: a lid that is opened under pressure flies.',
   'cut-open':
     'A fresh blade slips less: cut away from you and from the hand that holds the block, stretch the cut open, stop as soon as the piece is free.',
   gloves: 'Nitrile gloves, eye protection and moving air before a bottle is opened.',

@@ -11,7 +11,8 @@ import { benchOfRun } from './fromRun.ts'
 import { progressOf, startOf } from './progress.ts'
 import { pullSchema, ratioErrors } from '../pull/index.ts'
 import { pullsOf, takenFor } from './record.ts'
-import { weighedNow, inCupOf } from './weighing.ts'
+import { toRead } from './before.ts'
+import { beginsCup, inCupOf, weighedNow, zeroOf } from './weighing.ts'
 import type { TaskOf, TaskKind } from './tasks.ts'
 
 const g = 1e-3
@@ -46,6 +47,7 @@ const bench = (more: Partial<Run> = {}, pour: Partial<RunPour> = {}): Bench => {
       prefills: 1,
       vents: 0,
       up: [0, 0, 1],
+      layers: ['Body'],
       materials: ['u'],
     },
   ]
@@ -306,5 +308,59 @@ describe('the log that a bench writes', () => {
     const measured = { what: 'room', at: 10, room: 297.15, humidity: 0.6 } as const
     const [pull] = pullsOf(carriedOut(after(begun, measured)), around)
     expect([pull.room, pull.humidity]).toEqual([297.15, 0.6])
+  })
+})
+
+describe('cautions at the bench', () => {
+  const begun = bench()
+  const first = (kind: TaskKind) => begun.tasks.find(({ what }) => what === kind)!
+  const ids = (of: Bench, kind: TaskKind) => toRead(of, first(kind)).map(({ id }) => id)
+  const readAt = (kind: TaskKind): BenchEvent => ({ what: 'read', task: first(kind).id, at: 1 })
+
+  it('gloves before the first bottle, the pot before its lid, the release before it is opened, the flame before the pour', () => {
+    expect(ids(begun, 'weigh')).toEqual(['gloves', 'bystanders', 'isocyanate'])
+    expect(ids(begun, 'lid')).toEqual(['pressure'])
+    expect(ids(begun, 'release')).toEqual(['release'])
+    // The prefill is the first that is poured.
+    expect(ids(begun, 'prefill')).toContain('flame')
+  })
+
+  it('are read once, those of the pot in every load again', () => {
+    expect(ids(after(begun, readAt('prefill')), 'fill')).toEqual([])
+    expect(ids(after(begun, readAt('weigh')), 'weigh')).toEqual([])
+    const again = bench({ perMix: 1 }, { casts: 6, moulds: 2 })
+    const lids = ofKind(again, 'lid')
+    expect(lids.length).toBeGreaterThan(1)
+    const once = after(again, { what: 'read', task: lids[0].id, at: 1 })
+    expect(toRead(once, lids[0])).toEqual([])
+    expect(toRead(once, lids[1]).map(({ id }) => id)).toEqual(['pressure'])
+  })
+})
+
+describe('the scale’s zero', () => {
+  const slow = bench({ way: 'none' }, keycap({}, { ...sheets.deep, mixTime: 180 }))
+  const [a, b] = ofKind(slow, 'weigh')
+
+  it('a cup is put on and tared once; what was poured before is not of the next part', () => {
+    expect(beginsCup(slow, a)).toBe(true)
+    expect(beginsCup(slow, b)).toBe(false)
+    expect(zeroOf(slow, a)).toBeUndefined()
+    const tared = after(slow, { what: 'tared', task: a.id, at: 1 })
+    expect(zeroOf(tared, a)).toBe(0)
+    const first = after(slow, ...tared.events, done(a.id, 2, 0.05))
+    expect(zeroOf(first, b)).toBeCloseTo(0.05, 12)
+    // Tared in between, the scale begins at nothing again.
+    expect(zeroOf(after(slow, ...first.events, { what: 'tared', task: b.id, at: 3 }), b)).toBe(0)
+  })
+
+  it('what is weighed apart, and what is added later, has its cup put on again', () => {
+    const fast = bench()
+    const [, own] = ofKind(fast, 'weigh')
+    expect(beginsCup(fast, own)).toBe(true)
+    const [one] = ofKind(fast, 'weigh')
+    const over = after(fast, { what: 'tared', task: one.id, at: 1 }, done(one.id, 2, one.mass))
+    expect(zeroOf(over, own)).toBeUndefined()
+    const more = { ...one, id: `${one.id} more` }
+    expect(zeroOf(over, more)).toBeUndefined()
   })
 })

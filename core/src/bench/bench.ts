@@ -22,6 +22,8 @@ export const eventSchema = z.discriminatedUnion('what', [
     task: text('task', 60),
     item: z.enum(layOutItems),
   }),
+  /** The cup of a weighing was put on and the scale set to nothing. */
+  z.object({ ...common, what: z.literal('tared'), task: text('task', 60) }),
   z.object({
     ...common,
     what: z.literal('done'),
@@ -80,7 +82,8 @@ export const benchSchema = z.object({
         release: text('release', 20).optional(),
         /** Way up, as its plan has it. */
         up: z.tuple([z.number(), z.number(), z.number()]),
-        /** Materials of its layers. */
+        /** Names of its layers, and the materials in them. */
+        layers: z.array(text('layer', 60)).max(60),
         materials: z.array(id()).max(200),
       }),
     )

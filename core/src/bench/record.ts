@@ -14,7 +14,6 @@ export interface Surroundings {
   /** How long the bottle of a material has been open, s. */
   openedOf?: (material: string) => number | undefined
   who?: string
-  names?: (pour: string, layer: number) => string
 }
 
 const doneOf = (events: readonly BenchEvent[]) =>
@@ -61,7 +60,7 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
           room: room.room ?? bench.room,
           humidity: room.humidity,
           layers: layers.map((layer) => ({
-            name: around.names?.(pour.id, layer) ?? `Layer ${layer + 1}`,
+            name: pour.layers[layer] ?? `Layer ${layer + 1}`,
             amounts: amountsOf(
               bench,
               own.filter((task) => task.layer === layer),

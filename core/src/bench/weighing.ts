@@ -146,6 +146,31 @@ export function weighedNow(
   }
 }
 
+/** Whether a weighing begins a cup: it has to be put on the scale and tared first. */
+export const beginsCup = ({ tasks }: Pick<Bench, 'tasks'>, task: Weigh): boolean =>
+  sameCup(tasks, task)[0]?.id === task.id.replace(/ more$/, '') || task.apart === 'own cup'
+
+/** Weighings that go into one cup, in their order. */
+const sameCup = (tasks: readonly Task[], { mix, apart }: Weigh): Weigh[] =>
+  weighingsOf(tasks, mix).filter((one) => one.apart === apart)
+
+/**
+ * What of the scale's reading is not of this weighing, kg: what is in the cup since it was tared.
+ * Undefined until the cup was put on and tared.
+ */
+export function zeroOf(bench: Pick<Bench, 'tasks' | 'events'>, task: Weigh): number | undefined {
+  const cup = new Set(sameCup(bench.tasks, task).map(({ id }) => id))
+  let zero: number | undefined
+  for (const event of bench.events) {
+    if (event.what === 'tared' && (cup.has(event.task) || event.task === task.id)) zero = 0
+    if (event.what !== 'done' || event.by !== 'scale' || zero === undefined) continue
+    if (cup.has(event.task.replace(/ more$/, ''))) zero += event.weighed ?? 0
+  }
+  const added = task.id.endsWith(' more')
+  const tared = bench.events.some((event) => event.what === 'tared' && event.task === task.id)
+  return added && !tared ? undefined : zero
+}
+
 /**
  * All tasks of a bench, with weighings put in where a part went past its mark after another was in
  * already: that other gets the rest.

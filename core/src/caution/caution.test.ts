@@ -4,9 +4,9 @@ import { slowEpoxy, violet, whiteUrethane } from '../material/samples.ts'
 import { compile, newPlan, runSheet, type Layer } from '../plan/index.ts'
 import { buildSolid } from '../shape/index.ts'
 import { fillCurve } from '../filling/index.ts'
-import { mouldSteps, pourSteps, safetyFor, safetyTable } from './safety.ts'
+import { benchSteps, mouldSteps, pourSteps, safetyFor, safetyTable } from './safety.ts'
 
-const steps = [...mouldSteps, ...pourSteps]
+const steps = [...mouldSteps, ...pourSteps, ...benchSteps]
 
 const curve = fillCurve(
   buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.05 }),

@@ -6,7 +6,11 @@ export type MouldStep = (typeof mouldSteps)[number]
 export const pourSteps = ['weigh', 'mix', 'pour', 'set', 'demould'] as const
 export type PourStep = (typeof pourSteps)[number]
 
-export type Step = MouldStep | PourStep
+/** Steps that stand at the bench alone. */
+export const benchSteps = ['release'] as const
+export type BenchStep = (typeof benchSteps)[number]
+
+export type Step = MouldStep | PourStep | BenchStep
 
 /** What lies on the bench, as far as safety asks. */
 export const hazards = [
@@ -65,6 +69,7 @@ export const safetyTable = [
   { id: 'hands', step: 'set', hazard: 'inclusion' },
   { id: 'magnets', step: 'set', hazard: 'magnet' },
   { id: 'no-battery', step: 'set', hazard: 'conductor' },
+  { id: 'release', step: 'release', hazard: 'pressure vessel' },
   { id: 'uncured', step: 'demould', hazard: 'any resin' },
   { id: 'brittle', step: 'demould', hazard: 'any resin' },
   { id: 'food', step: 'demould', hazard: 'any resin' },

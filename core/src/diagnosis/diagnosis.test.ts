@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { cases } from './cases.ts'
 import { causeNames } from './causes.ts'
 import { diagnose } from './diagnose.ts'
-import { effectOf, shareOf } from './effect.ts'
+import { effectOf, rateOf } from './effect.ts'
 import { likelihoods } from './likelihoods.ts'
 import { faultNames } from '../pull/index.ts'
 
 /** Where the cause that a caster would name stands in the ranking, from 1; 0: not in it. */
-const rankOf = ({ told, cause, ...finding }: (typeof cases)[number]) =>
+const rankOf = ({ cause, ...finding }: (typeof cases)[number]) =>
   1 + diagnose(finding).suspects.findIndex((one) => one.cause === cause)
 
 describe('causes of faults', () => {
@@ -74,12 +74,12 @@ describe('causes of faults', () => {
 describe('the effect of a change', () => {
   it('a share with its width: tables of the beta distribution', () => {
     // Beta(1, 5), closed form 1 − (1 − p)^(1/5): 5 % at 0.0102, 95 % at 0.4507.
-    expect(shareOf({ seen: 0, of: 4 }).low).toBeCloseTo(1 - 0.95 ** 0.2, 6)
-    expect(shareOf({ seen: 0, of: 4 }).high).toBeCloseTo(1 - 0.05 ** 0.2, 6)
+    expect(rateOf({ seen: 0, of: 4 }).low).toBeCloseTo(1 - 0.95 ** 0.2, 6)
+    expect(rateOf({ seen: 0, of: 4 }).high).toBeCloseTo(1 - 0.05 ** 0.2, 6)
     // Beta(4, 1): p^(1/4).
-    expect(shareOf({ seen: 3, of: 3 }).low).toBeCloseTo(0.05 ** 0.25, 6)
+    expect(rateOf({ seen: 3, of: 3 }).low).toBeCloseTo(0.05 ** 0.25, 6)
     // Symmetric.
-    expect(shareOf({ seen: 5, of: 10 }).low + shareOf({ seen: 5, of: 10 }).high).toBeCloseTo(1, 6)
+    expect(rateOf({ seen: 5, of: 10 }).low + rateOf({ seen: 5, of: 10 }).high).toBeCloseTo(1, 6)
   })
 
   it('three of three before and none of four since: it helped', () => {

@@ -18,9 +18,9 @@ const within = 0.9
  * The share behind a count, with nothing known before: the interval of nine in ten of a beta
  * distribution with one added to both sides (Bayes 1763, uniform prior).
  *
- * @example shareOf({ seen: 0, of: 4 }).high.toFixed(2) // '0.45'
+ * @example rateOf({ seen: 0, of: 4 }).high.toFixed(2) // '0.45'
  */
-export function shareOf({ seen, of }: Count): Share {
+export function rateOf({ seen, of }: Count): Share {
   const [a, b] = [seen + 1, of - seen + 1]
   const tail = (1 - within) / 2
   return { low: betaAt(tail, a, b), middle: a / (a + b), high: betaAt(1 - tail, a, b) }
@@ -58,7 +58,7 @@ export function effectOf(before: Count, after: Count): Effect {
         : better <= 1 - sure
           ? 'worse'
           : 'no difference seen'
-  return { before, after, was: shareOf(before), is: shareOf(after), better, verdict }
+  return { before, after, was: rateOf(before), is: rateOf(after), better, verdict }
 }
 
 /**

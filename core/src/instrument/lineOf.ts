@@ -49,7 +49,6 @@ export function lineOf(
   random: () => number,
 ): Line | undefined {
   if (fails(world, instrument, 'gone')) return undefined
-  const at = new Date(world.at * 1000).toISOString()
   const unit = instrumentUnits[instrument]
   const { by, step } = instrument === 'scale' ? scaleNoise(world) : noise[instrument]
   // Two throws make a bell that is narrow enough.
@@ -58,7 +57,7 @@ export function lineOf(
   const truth = world.held[instrument] ?? truthOf(world, instrument)
   const still = fails(world, instrument, 'frozen')
   const value = still ? truth : Math.round((truth + off + wild) / step) / (1 / step)
-  const line: Line = { instrument, value: inUnit(value, unit), unit, at }
+  const line: Line = { instrument, value: inUnit(value, unit), unit }
   if (fails(world, instrument, 'wrong unit')) line.unit = wrongUnits[instrument]
   return instrument === 'scale' ? asScale(line, world) : line
 }

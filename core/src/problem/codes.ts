@@ -95,6 +95,7 @@ export interface ProblemAmounts {
   'backup-newer': { version: number; reads: number }
   'body-too-large': { limit: number }
   'mesh-missing': { id: string }
+  'picture-missing': { id: string }
   'parent-deleted': { kind: string }
   'demo-not-empty': { pieces: number }
   'backup-of-large-store': { bytes: number; limit: number }

@@ -2,7 +2,15 @@ import { promisify } from 'node:util'
 import { crc32 } from 'node:zlib'
 import { open as openZip, type Entry, type ZipFile } from 'yauzl'
 import { largestFile } from '@mivro/core/mesh'
-import { largestIndex, largestUnpacked, longestLine, meshEntry, unreadable } from './format.ts'
+import { largestPicture } from '@mivro/core/picture'
+import {
+  largestIndex,
+  largestUnpacked,
+  longestLine,
+  meshEntry,
+  pictureEntry,
+  unreadable,
+} from './format.ts'
 
 const openFile = promisify(openZip) as (
   path: string,
@@ -103,11 +111,13 @@ function oddity(
 ): string | undefined {
   const largest = meshEntry.test(name)
     ? largestFile
-    : name === 'mivro.json' || name === 'manifest.json'
-      ? largestIndex
-      : /^(documents|revisions)\.ndjson$/.test(name)
-        ? largestUnpacked
-        : 0
+    : pictureEntry.test(name)
+      ? largestPicture
+      : name === 'mivro.json' || name === 'manifest.json'
+        ? largestIndex
+        : /^(documents|revisions)\.ndjson$/.test(name)
+          ? largestUnpacked
+          : 0
   if (size > largest || largest === 0)
     return `"${name.slice(0, 40)}" has no place in it or is too large`
   if (twice) return `"${name.slice(0, 40)}" stands in it twice`

@@ -212,7 +212,7 @@ describe('what is no whole backup', () => {
     [
       'a newer format',
       () => packed([], [], {}, { format: 9 }),
-      /format 9 and this Mivro reads up to 2/,
+      /format 9 and this Mivro reads up to 3/,
     ],
     [
       'a damaged piece',

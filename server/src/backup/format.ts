@@ -4,10 +4,10 @@ import { kindNames, type Kind } from '../document/kinds.ts'
 
 /**
  * A backup is a zip: `manifest.json`, `documents.ndjson` and `revisions.ndjson` with a row a line,
- * parents before what belongs to them, and `meshes/<SHA-256>`, the files of shapes as they came.
- * Format 1 held all rows in one `mivro.json`; it is still read.
+ * parents before what belongs to them, `meshes/<SHA-256>`, the files of shapes as they came, and
+ * `pictures/<SHA-256>`. Format 1 held all rows in one `mivro.json`, 2 no pictures; both are read.
  */
-export const backupFormat = 2
+export const backupFormat = 3
 
 /** A backup unpacks to no more than this, in and out. */
 export const largestUnpacked = 20e9
@@ -27,6 +27,7 @@ export const manifestSchema = z.object({
   documents: z.number().int().nonnegative(),
   revisions: z.number().int().nonnegative(),
   meshes: z.number().int().nonnegative(),
+  pictures: z.number().int().nonnegative().default(0),
 })
 
 export const rowSchema = z.object({
@@ -53,6 +54,7 @@ export type RevisionLine = z.infer<typeof revisionSchema>
 
 /** Format 1 named what kind of file it took a shape for. */
 export const meshEntry = /^meshes\/([0-9a-f]{64})(\.stl)?$/
+export const pictureEntry = /^pictures\/([0-9a-f]{64})$/
 
 export function unreadable(reason: string): never {
   throw new Problem('backup-unreadable', { reason })

@@ -1,14 +1,17 @@
 import { createHash } from 'node:crypto'
 import { readDocument, sameDocument } from '@mivro/core/document'
+import { inspectPicture } from '@mivro/core/picture'
 import { Problem, Problems } from '@mivro/core/problem'
 import { connect, type Transaction } from '../db/connect.ts'
 import { newEpoch } from '../db/migrations/0002_epoch_and_names.ts'
+import { filesOf } from '../document/filesOf.ts'
 import { kinds, type Kind } from '../document/kinds.ts'
 import { Archive } from './archive.ts'
 import {
   backupFormat,
   manifestSchema,
   meshEntry,
+  pictureEntry,
   revisionSchema,
   rowSchema,
   unreadable,
@@ -20,6 +23,7 @@ export interface Restored {
   documents: number
   revisions: number
   meshes: number
+  pictures: number
 }
 
 /** Rows written with one statement. */
@@ -42,18 +46,20 @@ export async function readBackup(path: string, file: string): Promise<Restored> 
       const documents = await insert(tx, 'documents', checks.documents(rows.documents))
       const revisions = await insert(tx, 'revisions', checks.revisions(rows.revisions))
       const meshes = await insertMeshes(tx, archive)
-      checks.finish(meshes)
+      const pictures = await insertPictures(tx, archive)
+      checks.finish(meshes, pictures)
       const expected = rows.manifest
       if (
         expected &&
         (expected.documents !== documents ||
           expected.revisions !== revisions ||
-          expected.meshes !== meshes.size)
+          expected.meshes !== meshes.size ||
+          expected.pictures !== pictures.size)
       ) {
         unreadable('it holds less or more than its manifest says')
       }
       await tx('about').where({ key: 'epoch' }).update({ value: newEpoch() })
-      return { documents, revisions, meshes: meshes.size }
+      return { documents, revisions, meshes: meshes.size, pictures: pictures.size }
     })
     await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
     return made
@@ -64,7 +70,7 @@ export async function readBackup(path: string, file: string): Promise<Restored> 
 }
 
 interface Rows {
-  manifest?: { documents: number; revisions: number; meshes: number }
+  manifest?: { documents: number; revisions: number; meshes: number; pictures: number }
   documents: AsyncIterable<unknown> | Iterable<unknown>
   revisions: AsyncIterable<unknown> | Iterable<unknown>
 }
@@ -116,6 +122,7 @@ function parsed(text: string, name: string): unknown {
 class Checks {
   private readonly known = new Map<string, { row: DocumentLine; newest: number; same: boolean }>()
   private readonly shapes = new Set<string>()
+  private readonly pictures = new Set<string>()
 
   async *documents(lines: AsyncIterable<unknown> | Iterable<unknown>): AsyncGenerator<object> {
     for await (const line of lines) {
@@ -153,7 +160,7 @@ class Checks {
     }
   }
 
-  finish(meshes: ReadonlySet<string>): void {
+  finish(meshes: ReadonlySet<string>, pictures: ReadonlySet<string>): void {
     for (const { row, newest, same } of this.known.values()) {
       if (newest !== row.revision || !same) {
         unreadable(`a ${row.kind} in it is not its own newest version (${row.id})`)
@@ -162,11 +169,15 @@ class Checks {
     for (const shape of this.shapes) {
       if (!meshes.has(shape)) unreadable(`the shape of a piece is missing (${shape.slice(0, 12)})`)
     }
+    for (const picture of this.pictures) {
+      if (!pictures.has(picture)) unreadable(`a picture is missing (${picture.slice(0, 12)})`)
+    }
   }
 
   private name(body: unknown): void {
-    const form = (body as { form?: { from?: string; mesh?: string } }).form
-    if (form?.from === 'file' && form.mesh !== undefined) this.shapes.add(form.mesh)
+    const { mesh, pictures } = filesOf(body)
+    if (mesh !== undefined) this.shapes.add(mesh)
+    for (const picture of pictures) this.pictures.add(picture)
   }
 }
 
@@ -212,15 +223,45 @@ async function insert(
 async function insertMeshes(tx: Transaction, archive: Archive): Promise<Set<string>> {
   const ids = new Set<string>()
   const now = new Date().toISOString()
-  for (const name of archive.entries.keys()) {
-    const id = meshEntry.exec(name)?.[1]
-    if (id === undefined) continue
-    const body = await archive.whole(name)
-    if (createHash('sha256').update(body).digest('hex') !== id) {
-      unreadable('a shape in it was changed')
-    }
+  for await (const { id, body } of filesIn(archive, meshEntry, 'a shape')) {
     ids.add(id)
     await tx('meshes').insert({ id, bytes: body.length, body, created_at: now })
   }
   return ids
+}
+
+async function insertPictures(tx: Transaction, archive: Archive): Promise<Set<string>> {
+  const ids = new Set<string>()
+  const now = new Date().toISOString()
+  for await (const { id, body } of filesIn(archive, pictureEntry, 'a picture')) {
+    ids.add(id)
+    const type = pictureTypeOf(body)
+    await tx('pictures').insert({ id, type, bytes: body.length, body, created_at: now })
+  }
+  return ids
+}
+
+function pictureTypeOf(body: Uint8Array): string {
+  try {
+    return inspectPicture(body).type
+  } catch {
+    return unreadable('a picture in it is none')
+  }
+}
+
+/** Files that stand under the hash of their bytes. */
+async function* filesIn(
+  archive: Archive,
+  named: RegExp,
+  what: string,
+): AsyncGenerator<{ id: string; body: Buffer }> {
+  for (const name of archive.entries.keys()) {
+    const id = named.exec(name)?.[1]
+    if (id === undefined) continue
+    const body = await archive.whole(name)
+    if (createHash('sha256').update(body).digest('hex') !== id) {
+      unreadable(`${what} in it was changed`)
+    }
+    yield { id, body }
+  }
 }

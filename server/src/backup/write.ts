@@ -21,19 +21,33 @@ export async function writeBackup(db: Database, out: Writable, madeAt: string): 
       throw new Problem('backup-of-large-store', { bytes: counts.bytes, limit: largestUnpacked })
     }
     const zip = new ZipFile()
-    const { documents, revisions, meshes } = counts
-    const manifest = { format: backupFormat, madeAt, documents, revisions, meshes: meshes.length }
+    const { documents, revisions, meshes, pictures } = counts
+    const manifest = {
+      format: backupFormat,
+      madeAt,
+      documents,
+      revisions,
+      meshes: meshes.length,
+      pictures: pictures.length,
+    }
     zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1)), 'manifest.json')
     const lines = (rows: AsyncIterable<object>) => Readable.from(asLines(rows))
     zip.addReadStreamLazy('documents.ndjson', (give) => give(null, lines(documentsOf(tx))))
     zip.addReadStreamLazy('revisions.ndjson', (give) => give(null, lines(revisionsOf(tx))))
-    for (const id of meshes) {
-      zip.addReadStreamLazy(`meshes/${id}`, { compressionLevel: 1 }, (give) =>
-        meshOf(tx, id).then(
-          (bytes) => give(null, Readable.from([bytes])),
-          (error: Error) => give(error, null as never),
-        ),
-      )
+    for (const [table, ids] of [
+      ['meshes', meshes],
+      ['pictures', pictures],
+    ] as const) {
+      for (const id of ids) {
+        // Pictures are packed already.
+        const options = { compressionLevel: table === 'meshes' ? 1 : 0 }
+        zip.addReadStreamLazy(`${table}/${id}`, options, (give) =>
+          bodyOf(tx, table, id).then(
+            (bytes) => give(null, Readable.from([bytes])),
+            (error: Error) => give(error, null as never),
+          ),
+        )
+      }
     }
     zip.end()
     const failed = new Promise<never>((_, reject) => zip.once('error', reject))
@@ -53,13 +67,20 @@ async function countsOf(tx: Transaction) {
     const [row] = await tx(table).count({ n: '*' })
     return Number(row.n)
   }
-  const meshes = await tx('meshes').select('id', 'bytes').orderBy('id')
+  const [meshes, pictures] = [
+    await tx('meshes').select('id', 'bytes').orderBy('id'),
+    await tx('pictures').select('id', 'bytes').orderBy('id'),
+  ]
   const [{ size }] = await tx('revisions').sum({ size: tx.raw('length(body)') })
   return {
     documents: await one('documents'),
     revisions: await one('revisions'),
     meshes: meshes.map(({ id }) => id as string),
-    bytes: meshes.reduce((sum, { bytes }) => sum + Number(bytes), Number(size ?? 0)),
+    pictures: pictures.map(({ id }) => id as string),
+    bytes: [...meshes, ...pictures].reduce(
+      (sum, { bytes }) => sum + Number(bytes),
+      Number(size ?? 0),
+    ),
   }
 }
 
@@ -96,7 +117,7 @@ async function* revisionsOf(tx: Transaction): AsyncGenerator<object> {
   }
 }
 
-async function meshOf(tx: Transaction, id: string): Promise<Buffer> {
-  const row = await tx('meshes').where({ id }).first()
+async function bodyOf(tx: Transaction, table: 'meshes' | 'pictures', id: string): Promise<Buffer> {
+  const row = await tx(table).where({ id }).first()
   return Buffer.from(row!.body)
 }

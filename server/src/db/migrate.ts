@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import { Problem } from '@mivro/core/problem'
 import * as documents from './migrations/0001_documents.ts'
 import * as epochAndNames from './migrations/0002_epoch_and_names.ts'
+import * as picturesAndWorld from './migrations/0003_pictures_and_world.ts'
 
 export interface Migration {
   name: string
@@ -12,6 +13,7 @@ export interface Migration {
 export const migrations: readonly Migration[] = [
   { name: '0001_documents', up: documents.up },
   { name: '0002_epoch_and_names', up: epochAndNames.up },
+  { name: '0003_pictures_and_world', up: picturesAndWorld.up },
 ]
 
 /**

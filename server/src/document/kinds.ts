@@ -1,3 +1,4 @@
+import { benchSchema } from '@mivro/core/bench'
 import type { z } from '@mivro/core/schema'
 import { materialSchema } from '@mivro/core/material'
 import { mouldSchema } from '@mivro/core/mould'
@@ -14,6 +15,7 @@ export const kinds = {
   pull: { path: 'pulls', schema: pullSchema, parent: 'piece' },
   mould: { path: 'moulds', schema: mouldSchema, parent: undefined },
   run: { path: 'runs', schema: runSchema, parent: undefined },
+  bench: { path: 'benches', schema: benchSchema, parent: undefined },
   material: { path: 'materials', schema: materialSchema, parent: undefined },
   studio: { path: 'studios', schema: studioSchema, parent: undefined },
 } as const satisfies Record<string, { path: string; schema: z.ZodType; parent: string | undefined }>

@@ -5,6 +5,8 @@ import { Problem } from '@mivro/core/problem'
 import type { Transaction } from '../db/connect.ts'
 import type { Store } from '../db/store.ts'
 import { MeshStore } from '../mesh/store.ts'
+import { PictureStore } from '../picture/store.ts'
+import { filesOf } from './filesOf.ts'
 import { kinds, type Kind } from './kinds.ts'
 import { DocumentStore } from './store.ts'
 
@@ -33,7 +35,11 @@ const historySchema = z.object({ before: z.coerce.number().int().positive().opti
 const nameSchema = z.object({ name: z.string().trim().min(1).max(80).nullable() })
 
 /** The HTTP face of one kind of document: list, get, add, change, delete, restore, history. */
-export function documentRoutes(store: Store, kind: Kind): Router {
+export function documentRoutes(
+  store: Store,
+  kind: Kind,
+  changed: (id: string, revision: number) => void = () => {},
+): Router {
   const { schema, parent: parentKind } = kinds[kind]
   const router = Router()
   const inside = <T>(work: (documents: DocumentStore, tx: Transaction) => Promise<T>) =>
@@ -69,7 +75,7 @@ export function documentRoutes(store: Store, kind: Kind): Router {
     const read = readDocument(schema, document)
     const made = await inside(async (documents, tx) => {
       if (parentKind) await requireParent(tx, parentKind, parent)
-      await requireMesh(tx, read)
+      await requireFiles(tx, read)
       return documents.add(id, parentKind ? parent! : null, read)
     })
     response.status(201).json(made)
@@ -78,11 +84,12 @@ export function documentRoutes(store: Store, kind: Kind): Router {
   router.put('/:id', async (request, response) => {
     const { basedOn, change, document } = readDocument(changeSchema, request.body)
     const read = readDocument(schema, document)
-    const changed = await inside(async (documents, tx) => {
-      await requireMesh(tx, read)
+    const made = await inside(async (documents, tx) => {
+      await requireFiles(tx, read)
       return documents.change(request.params.id, basedOn, read, change)
     })
-    response.json(changed)
+    changed(made.id, made.revision)
+    response.json(made)
   })
 
   router.delete('/:id', async (request, response) => {
@@ -102,11 +109,12 @@ async function requireParent(tx: Transaction, kind: Kind, id: string | undefined
   await new DocumentStore(tx, kind, '').get(id)
 }
 
-/** A piece made from a file may only name a mesh that is there. */
-async function requireMesh(tx: Transaction, document: unknown): Promise<void> {
-  const form = (document as { form?: { from: string; mesh?: string } }).form
-  if (form?.from !== 'file' || form.mesh === undefined) return
-  if (!(await new MeshStore(tx, '').has(form.mesh))) {
-    throw new Problem('mesh-missing', { id: form.mesh }, 'form.mesh')
+/** A piece made from a file may only name a mesh that is there, a pull pictures that are. */
+async function requireFiles(tx: Transaction, document: unknown): Promise<void> {
+  const { mesh, pictures } = filesOf(document)
+  if (mesh !== undefined && !(await new MeshStore(tx, '').has(mesh))) {
+    throw new Problem('mesh-missing', { id: mesh }, 'form.mesh')
   }
+  const missing = await new PictureStore(tx, '').missing(pictures)
+  if (missing !== undefined) throw new Problem('picture-missing', { id: missing }, 'pictures')
 }

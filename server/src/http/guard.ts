@@ -1,17 +1,23 @@
 import type { RequestHandler } from 'express'
 import helmet from 'helmet'
+import { hostOf } from '../access/names.ts'
 
 /** Names this machine goes by to itself; anything else is another site's page asking. */
-const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]'])
+const ownNames = new Set(['127.0.0.1', 'localhost', '::1'])
 
-/** Refuses requests meant for another host, and writes that another site's page sends. */
-export const ownHost: RequestHandler = (request, response, next) => {
-  const host = request.headers.host ?? ''
-  const { origin } = request.headers
-  const known = ownNames.has(host.replace(/:\d+$/, ''))
-  const same = origin === undefined || origin === `http://${host}`
-  if (known && same) return next()
-  response.status(403).type('text/plain').send('This Mivro serves 127.0.0.1 only.')
+/**
+ * Refuses requests meant for another host, and writes that another site's page sends. `names` are
+ * those that this machine is served under besides its own.
+ */
+export function ownHost(names: readonly string[] = []): RequestHandler {
+  const known = new Set([...ownNames, ...names.map((name) => name.toLowerCase())])
+  return (request, response, next) => {
+    const { host = '', origin } = request.headers
+    const same = origin === undefined || origin === `${request.protocol}://${host}`
+    if (known.has(hostOf(host)) && same) return next()
+    const said = names.length === 0 ? 'This Mivro serves 127.0.0.1 only.' : 'Not by that name.'
+    response.status(403).type('text/plain').send(said)
+  }
 }
 
 /** No inline script, no outside origin, nothing to frame; workers and wasm from ourselves. */

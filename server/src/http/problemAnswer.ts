@@ -8,6 +8,11 @@ import { StaleWrite } from '../document/store.ts'
 const statusOf: Partial<Record<ProblemCode, number>> = {
   'not-found': 404,
   'mesh-missing': 404,
+  'picture-missing': 404,
+  'passphrase-needed': 401,
+  'passphrase-wrong': 401,
+  'pot-under-pressure': 409,
+  'scale-empty': 409,
   'revision-stale': 409,
   'demo-not-empty': 409,
   'parent-deleted': 409,

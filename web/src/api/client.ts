@@ -1,4 +1,6 @@
 import { readDocument, type Change, type Revision } from '@mivro/core/document'
+import type { Act, World } from '@mivro/core/instrument'
+import type { Resin } from '@mivro/core/material'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
@@ -97,6 +99,20 @@ export const api = {
   /** The file itself, not its bytes: the browser then sends it from disk, five times faster. */
   uploadMesh: (file: Blob) =>
     ask<{ id: string }>('POST', 'meshes', { body: file, type: 'application/octet-stream' }),
+  /** A picture as it came; what it tells besides is taken out by the server. */
+  uploadPicture: (file: Blob) =>
+    ask<{ id: string; width: number; height: number }>('POST', 'pictures', {
+      body: file,
+      type: file.type || 'application/octet-stream',
+    }),
+  keepSmall: (id: string, small: Blob) =>
+    ask<unknown>('POST', `pictures/${id}/small`, { body: small, type: 'image/jpeg' }),
+  world: () => ask<{ world: World; speed: number }>('GET', 'instruments'),
+  act: (act: Act, resin?: Resin) =>
+    send<{ world: World }>('POST', 'instruments/act', { act, resin }),
+  runAt: (speed: number) => send<unknown>('POST', 'instruments/speed', { speed }),
+  /** Addresses that other devices of the house reach this under. */
+  house: () => ask<{ addresses: string[] }>('GET', 'house'),
   demo: () => ask<{ present: number }>('GET', 'demo'),
   fillDemo: () => ask('POST', 'demo'),
   removeDemo: () => ask<{ removed: number; kept: number }>('DELETE', 'demo'),

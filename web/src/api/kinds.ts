@@ -1,3 +1,4 @@
+import { benchSchema, type Bench } from '@mivro/core/bench'
 import { materialSchema, type Material } from '@mivro/core/material'
 import { mouldSchema, type Mould } from '@mivro/core/mould'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
@@ -14,6 +15,7 @@ export interface Held {
   pulls: Pull
   moulds: Mould
   runs: Run
+  benches: Bench
   materials: Material
   studios: Studio
 }
@@ -26,6 +28,7 @@ export const schemas: { [P in Path]: z.ZodType<Held[P]> } = {
   pulls: pullSchema,
   moulds: mouldSchema,
   runs: runSchema,
+  benches: benchSchema,
   materials: materialSchema,
   studios: studioSchema,
 }

@@ -36,6 +36,7 @@ export async function ask<T>(
   if (method !== 'GET' && epoch !== undefined) headers[epochHeader] = epoch
   const response = await fetch(`/api/${path}`, { method, body, headers, signal }).catch(away)
   epoch ??= response.headers.get(epochHeader) ?? undefined
+  if (response.status === 204) return undefined as T
   if (response.ok) return (await response.json().catch(away)) as T
   if (!response.headers.get('content-type')?.includes('problem+json')) return away()
   const answer = (await response.json().catch(away)) as {

@@ -15,6 +15,7 @@ const names: Record<Path, string> = {
   moulds: 'the mould',
   materials: 'the material',
   runs: 'the run',
+  benches: 'the bench',
   studios: 'the settings',
 }
 const nameOf = (document: Undoable | undefined) => (document?.path ? names[document.path] : '')

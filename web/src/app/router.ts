@@ -50,6 +50,12 @@ export const router = createRouter({
       component: () => import('../run/RunSheetView.vue'),
     },
     {
+      path: '/runs/:run/bench/:bench',
+      name: 'bench',
+      meta: { paper: true },
+      component: () => import('../bench/BenchView.vue'),
+    },
+    {
       path: '/equipment',
       name: 'equipment',
       component: () => import('../equipment/EquipmentView.vue'),

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { ElButton, ElSegmented } from 'element-plus'
-import { useRoute } from 'vue-router'
-import { ClipboardList } from 'lucide-vue-next'
+import { useRoute, useRouter } from 'vue-router'
+import { ClipboardList, Timer } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayLoad, sayRun, saySpare } from '@mivro/words/run'
@@ -11,6 +11,7 @@ import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useProblems } from '../ui/problems.ts'
 import { useUndoOf } from '../ui/undo.ts'
 import PotPlate from '../vessel/PotPlate.vue'
 import CupsOfLoad from './CupsOfLoad.vue'
@@ -18,18 +19,25 @@ import LoadClock from './LoadClock.vue'
 import MouldOrder from './MouldOrder.vue'
 import RunPanel from './RunPanel.vue'
 import SaveRunCalendar from './SaveRunCalendar.vue'
+import { useBenches } from './useBenches.ts'
 import { useRun } from './useRun.ts'
 
 /** One run: its loads on the clock, the moulds in their order, the pot, and what it is planned with. */
 const route = useRoute()
+const router = useRouter()
 const studio = useStudio()
 const open = useRun()
 const { run, compiled, known, tools, change } = open
+const benches = useBenches(open)
+const { problems, trying } = useProblems()
 useUndoOf(() => [open.session.value])
 onMounted(() => void known.load())
 watch(
   () => String(route.params.run),
-  (id) => void open.open(id),
+  (id) => {
+    void open.open(id)
+    void trying(() => benches.load(id))
+  },
   { immediate: true },
 )
 watch(
@@ -38,6 +46,21 @@ watch(
   { immediate: true },
 )
 onUnmounted(() => (openName.value = undefined))
+
+const benchAt = (bench: string) => ({
+  name: 'bench',
+  params: { run: String(route.params.run), bench },
+})
+const beginning = ref(false)
+async function carryOut(): Promise<void> {
+  if (beginning.value) return
+  beginning.value = true
+  await trying(async () => {
+    const bench = await benches.begin()
+    await router.push(benchAt(bench))
+  })
+  beginning.value = false
+}
 
 const chosen = ref(0)
 const load = computed(() => {
@@ -68,17 +91,26 @@ function reorder(keys: string[]): void {
       <ElButton
         v-if="run"
         tag="router-link"
-        type="primary"
-        class="dark"
         :to="{ name: 'run-sheet', params: { run: String(route.params.run) } }"
       >
         <ClipboardList :size="15" aria-hidden="true" />Run sheet
+      </ElButton>
+      <ElButton
+        v-if="benches.unfinished.value"
+        tag="router-link"
+        type="primary"
+        :to="benchAt(benches.unfinished.value.id)"
+      >
+        <Timer :size="15" aria-hidden="true" />Go on at the bench
+      </ElButton>
+      <ElButton v-else-if="benches.ready.value" type="primary" @click="carryOut">
+        <Timer :size="15" aria-hidden="true" />Carry out
       </ElButton>
     </div>
     <div class="split">
       <section class="backlit main" aria-label="The run">
         <ProblemNote
-          v-for="problem in [...open.notOpened.value, ...known.problems.value]"
+          v-for="problem in [...problems, ...open.notOpened.value, ...known.problems.value]"
           :key="problem.code"
           :problem="problem"
         />

@@ -5,7 +5,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { compileRun, offersOf, runSchema, usualHands, type Run } from '@mivro/core/run'
 import { useOpen } from '../api/useOpen.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { useRunPours } from './useRunPours.ts'
+import { useRunPours } from '../project/useRunPours.ts'
 
 /** The run that is open, compiled with the studio's hands and tools. */
 export function useRun() {

@@ -38,6 +38,7 @@ const kinds: [Path, string][] = [
   ['pieces', 'Piece'],
   ['moulds', 'Mould'],
   ['runs', 'Run'],
+  ['benches', 'Run at the bench'],
   ['plans', 'Pour'],
   ['pulls', 'Pull'],
   ['materials', 'Materials'],

@@ -1,4 +1,5 @@
 import { computed, shallowRef, watch } from 'vue'
+import type { Bench } from '@mivro/core/bench'
 import type { CureLaw } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
 import type { Vec3 } from '@mivro/core/mesh'
@@ -10,9 +11,9 @@ import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro
 import { cupsSoldIn } from '@mivro/core/mix'
 import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
-import { useKnownTimes } from '../project/useKnownTimes.ts'
-import { useShelf } from '../project/shelfStore.ts'
-import { useStudio } from '../project/studioStore.ts'
+import { useKnownTimes } from './useKnownTimes.ts'
+import { useShelf } from './shelfStore.ts'
+import { useStudio } from './studioStore.ts'
 import { askLaw, askSeats, askSurvey } from '../work/pool.ts'
 import type { Survey } from '../work/survey.ts'
 
@@ -50,8 +51,9 @@ export function useRunPours(run: () => Run | undefined) {
     const all = plans.value.get(pour.piece) ?? []
     return all.find(({ id }) => id === pour.plan) ?? all.at(-1)
   }
-  const mouldOf = (piece: string) =>
-    moulds.value.find(({ document }) => document.pieces.includes(piece))?.document
+  const storedMouldOf = (piece: string) =>
+    moulds.value.find(({ document }) => document.pieces.includes(piece))
+  const mouldOf = (piece: string) => storedMouldOf(piece)?.document
   const readKey = (piece: string, plan: Plan) => JSON.stringify([piece, plan.up])
 
   /** Pours of pieces that were not read yet are read, one after the other. */
@@ -191,5 +193,39 @@ export function useRunPours(run: () => Run | undefined) {
     }),
   )
 
-  return { pieces, plans, moulds, pours, pictures, others, waiting, problems, load }
+  /** What a bench keeps of each pour: which documents it follows, and how it is prepared. */
+  const benchPours = (of: Run): Bench['pours'] =>
+    of.pours.flatMap((pour) => {
+      const plan = planOf(pour)
+      const needs = pours.value.find(({ id }) => id === pour.id)
+      if (!plan || !needs) return []
+      const mould = storedMouldOf(pour.piece)
+      return [
+        {
+          id: pour.id,
+          name: needs.name,
+          piece: pour.piece,
+          plan: plan.id,
+          planRevision: plan.revision,
+          mould: mould?.id,
+          bands: needs.bands,
+          prefills: needs.prefills,
+          vents: needs.vents,
+          dust: mould?.document.liking.dust,
+          release: mould?.document.liking.release,
+          up: plan.document.up,
+          layers: plan.document.layers.map(({ name }) => name),
+          materials: [
+            ...new Set(
+              plan.document.layers.flatMap(({ resin, tints }) => [
+                ...(resin ? [resin] : []),
+                ...tints.map(({ material }) => material),
+              ]),
+            ),
+          ],
+        },
+      ]
+    })
+
+  return { pieces, plans, moulds, pours, pictures, others, waiting, problems, load, benchPours }
 }

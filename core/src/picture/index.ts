@@ -1,0 +1,2 @@
+export * from './inspect.ts'
+export * from './strip.ts'

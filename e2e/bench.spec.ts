@@ -1,0 +1,167 @@
+import AxeBuilder from '@axe-core/playwright'
+import { AtBench } from './bench.ts'
+import { expect, test } from './mivro.ts'
+import { RunningServer } from './server.ts'
+
+test('a run of six keycaps under pressure, from the first glove to the log', async ({ mivro }) => {
+  test.setTimeout(400_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  // Six of them, in the demo's own run.
+  await mivro.open('/runs/demo-run-keycaps')
+  await expect(page.getByRole('button', { name: 'Carry out' })).toBeVisible({ timeout: 60_000 })
+  await mivro.type('Casts wanted', '6')
+  await mivro.saved()
+  await bench.begin('demo-run-keycaps')
+
+  // Everything is laid out by one key.
+  for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'weigh')
+  expect(await bench.readCaution()).toEqual(['gloves', 'bystanders', 'isocyanate'])
+
+  // Part A, past its mark: nothing is taken out, part B moves.
+  await bench.world()
+  await bench.pour('Pour 2 g too much')
+  await expect(page.getByText(/past the mark/)).toBeVisible()
+  await expect(page.locator('p.past')).toContainText(/It takes 2\.0 g more/)
+  const planned = Number(
+    /([\d.]+) g of Part B/.exec(await page.locator('.facts').innerText())?.[1] ??
+      (await page.locator('.facts dd').first().innerText()).replace(' g', ''),
+  )
+  await bench.done()
+
+  // Part B: the scale falls silent in the middle, then works again.
+  await bench.act({ do: 'fail', instrument: 'scale', how: 'gone' })
+  await expect(page.locator('.lamp.ill')).toContainText('silent', { timeout: 10_000 })
+  await expect(page.getByRole('alert').first()).toContainText('says nothing')
+  await bench.act({ do: 'fail', instrument: 'scale', how: null })
+  await expect(page.locator('.lamp.ill')).toBeHidden({ timeout: 10_000 })
+  await bench.pour('Pour to the mark')
+  await expect(page.locator('p.lead').last()).toContainText(`of ${(planned + 2).toFixed(1)} g`, {
+    timeout: 10_000,
+  })
+  // Held steady it is taken by itself.
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'mix', { timeout: 15_000 })
+  await bench.readCaution()
+
+  // The parts meet, and the server is killed.
+  await bench.press('Pour the parts together')
+  await bench.key('Space')
+  await expect(page.locator('[data-clock="pours"], [data-clock="stir"]').first()).toBeVisible()
+  await expect(page.locator('.lamp', { hasText: 'recorded' })).toHaveText(/^\s*recorded/)
+  const { folder, port } = mivro.server
+  await mivro.server.kill()
+  await bench.key('Space')
+  await expect(page.locator('.lamp', { hasText: 'not recorded yet' })).toBeVisible()
+  mivro.server = await RunningServer.start({ folder, port, demo: true })
+  await expect(page.locator('.lamp', { hasText: 'not recorded yet' })).toBeHidden({
+    timeout: 20_000,
+  })
+  await page.reload()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', /prefill|fill/)
+  // The clock went on: it stands where it was and later, not at its beginning.
+  await expect(page.locator('[data-clock="pours"] b')).not.toHaveText(/now/)
+
+  await bench.readCaution()
+  for (let i = 0; i < 40 && /fill/.test((await bench.task)!); i++) await bench.done()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'band')
+  await bench.done()
+
+  // The lid: its caution, then the gauge decides.
+  expect(await bench.readCaution()).toEqual(['pressure'])
+  await bench.world()
+  await bench.press('Shut the lid')
+  await bench.press('Shut the valve')
+  await bench.key('Space')
+  await bench.key('Space')
+  await expect(page.getByRole('alert')).toContainText('It has to come to')
+  await bench.press('Compressor on')
+  await bench.speed(10)
+  await expect(page.locator('.gauge b')).toHaveText(/2\.8/, { timeout: 20_000 })
+  await bench.done()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'hold')
+
+  // Hours pass.
+  await bench.speed(60)
+  await expect(page.locator('[data-clock="hold"] b')).toHaveText('now', { timeout: 90_000 })
+  await bench.speed(10)
+  await bench.done()
+  expect(await bench.readCaution()).toEqual(['release'])
+  await bench.key('Space')
+  await expect(page.getByRole('alert')).toContainText('still shows')
+  await bench.press('Open the lid')
+  await expect(page.getByText(/its lid stays shut/)).toBeVisible()
+  await bench.press('Open the valve')
+  await expect(page.locator('.gauge b')).toHaveText(/^0\.0|^−?0 /, { timeout: 30_000 })
+  await bench.press('Open the lid')
+  await bench.done()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'demould')
+  await bench.readCaution()
+  await bench.done()
+  await bench.done()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'done')
+  await expect(page.getByRole('link', { name: 'Crater keycap: 6 casts' })).toBeVisible()
+
+  // The log wrote itself: what was weighed, the room, the way.
+  const pulls = (await (
+    await mivro.server.call('GET', 'pulls?parent=demo-crater-keycap')
+  ).json()) as {
+    items: {
+      document: {
+        copies: number
+        bench?: string
+        method: { pressure: number }
+        layers: { amounts: { planned: number; weighed: number }[] }[]
+      }
+    }[]
+  }
+  const pull = pulls.items.map(({ document }) => document).find(({ bench }) => bench !== undefined)!
+  expect(pull.copies).toBe(6)
+  expect(pull.method.pressure).toBeGreaterThan(2.6e5)
+  const [a, b] = pull.layers[0].amounts
+  expect(a.weighed - a.planned).toBeCloseTo(0.002, 3)
+  expect(b.weighed - b.planned).toBeCloseTo(0.002, 3)
+})
+
+test('the bench by keyboard alone, with large targets, and nothing for axe to say', async ({
+  mivro,
+}) => {
+  test.setTimeout(120_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await bench.begin('demo-run-keycaps')
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 1024, height: 768 },
+    { width: 800, height: 1280 },
+  ]) {
+    await page.setViewportSize(size)
+    const found = await new AxeBuilder({ page }).analyze()
+    expect(
+      found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical'),
+    ).toEqual([])
+    // What gloved hands press: 64 px and more, and all of it inside the screen.
+    const boxes = await page
+      .locator('footer button, .items .el-checkbox')
+      .evaluateAll((all) => all.map((one) => one.getBoundingClientRect().toJSON() as DOMRect))
+    expect(boxes.length).toBeGreaterThan(3)
+    for (const box of boxes) {
+      expect(box.height).toBeGreaterThanOrEqual(64)
+      expect(box.width).toBeGreaterThanOrEqual(64)
+      expect(box.right).toBeLessThanOrEqual(size.width)
+    }
+    const footer = (await page.locator('footer').boundingBox())!
+    expect(footer.y + footer.height).toBeLessThanOrEqual(size.height)
+  }
+  for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('PageDown')
+  await bench.key('Enter')
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'weigh')
+  // By hand, without a scale.
+  await bench.key('h')
+  await bench.done()
+  await expect(page.getByRole('heading', { level: 2 })).toContainText('Part B')
+  await bench.key('Backspace')
+  await expect(page.getByRole('heading', { level: 2 })).toContainText('Part A')
+  await bench.key('?')
+  await expect(page.getByText('take the last step back')).toBeVisible()
+})

@@ -1,0 +1,92 @@
+import { expect, type Page } from '@playwright/test'
+import type { Mivro } from './mivro.ts'
+
+/** A person at the bench: presses its keys, and plays the world around the stand-ins. */
+export class AtBench {
+  private readonly page: Page
+
+  constructor(private readonly mivro: Mivro) {
+    this.page = mivro.page
+  }
+
+  /** Opens the bench of a run that is planned. */
+  async begin(run: string): Promise<void> {
+    await this.mivro.open(`/runs/${run}`)
+    await this.page.getByRole('button', { name: 'Carry out' }).click({ timeout: 60_000 })
+    await expect(this.page.locator('.bench')).toHaveAttribute('data-task', 'lay out')
+    // Keys are of use once the clock is known.
+    await expect(this.page.locator('.lamp').first()).not.toHaveText(/silent/)
+  }
+
+  get task(): Promise<string | null> {
+    return this.page.locator('.bench').getAttribute('data-task')
+  }
+
+  get taskId(): Promise<string | null> {
+    return this.page.locator('.bench').getAttribute('data-task-id')
+  }
+
+  async key(key: string): Promise<void> {
+    await this.page.waitForTimeout(280)
+    await this.page.keyboard.press(key)
+  }
+
+  /** The large key, until the task at hand is another. */
+  async done(): Promise<void> {
+    const before = await this.taskId
+    await this.key('Space')
+    await expect
+      .poll(
+        async () => {
+          if ((await this.taskId) !== before) return true
+          await this.key('Space')
+          return false
+        },
+        { timeout: 30_000 },
+      )
+      .toBe(true)
+  }
+
+  /** Reads the caution that stands before a task, and answers its lines. */
+  async readCaution(): Promise<string[]> {
+    const lines = this.page.locator('.safety [data-safety]')
+    const ids = await lines.evaluateAll((all) => all.map((one) => one.getAttribute('data-safety')!))
+    await this.key('Space')
+    await expect(lines.first()).toBeHidden()
+    return ids
+  }
+
+  async cautionsShown(): Promise<boolean> {
+    return this.page.locator('.bench section.safety').isVisible()
+  }
+
+  /** What a person does to the world, as its panel would. */
+  async act(act: object): Promise<void> {
+    const response = await this.mivro.server.call('POST', 'instruments/act', { act })
+    expect(response.status, await response.text()).toBe(200)
+  }
+
+  async speed(speed: number): Promise<void> {
+    await this.mivro.server.call('POST', 'instruments/speed', { speed })
+  }
+
+  async world(): Promise<void> {
+    await this.key('w')
+    await expect(this.page.getByText('The world, simulated')).toBeVisible()
+  }
+
+  async press(button: string): Promise<void> {
+    await this.page.getByRole('button', { name: button, exact: true }).click()
+  }
+
+  /** Puts a cup on, tares, and pours by the panel; ends when the scale has settled. */
+  async pour(button: string): Promise<void> {
+    await this.press('Put the cup on')
+    await this.page.waitForTimeout(2500)
+    await this.key('t')
+    await expect(this.page.getByText(/to go/).first()).toBeVisible()
+    await this.page.waitForTimeout(1500)
+    await this.press(button)
+    await this.page.waitForTimeout(1000)
+  }
+}

@@ -1,0 +1,180 @@
+import { createServer, request, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createApp } from '../app.ts'
+import { Store } from '../db/store.ts'
+import { kindNames, kinds } from '../document/kinds.ts'
+import { Instruments } from '../instruments/instruments.ts'
+import { temporaryFolder } from '../testServer.ts'
+import { certificateFor } from './certificate.ts'
+import { Passphrase } from './passphrase.ts'
+import { Sessions } from './sessions.ts'
+import { Tries } from './tries.ts'
+
+const secret = 'three warm words'
+const folder = temporaryFolder()
+let store: Store
+let server: Server
+let port: number
+let now = 0
+beforeAll(async () => {
+  store = await Store.open(join(folder, 'store.sqlite'))
+  const app = createApp(store, {
+    instruments: await Instruments.open(store),
+    house: {
+      passphrase: await Passphrase.set(join(folder, 'passphrase.json'), secret),
+      sessions: await Sessions.open(store),
+      tls: false,
+      tries: new Tries(() => now),
+      names: ['tablet.house'],
+      addresses: [],
+    },
+  })
+  server = createServer(app).listen(0, '127.0.0.1')
+  await new Promise((done) => server.once('listening', done))
+  port = (server.address() as AddressInfo).port
+})
+afterAll(async () => {
+  server.closeAllConnections()
+  server.close()
+  await store.close()
+})
+
+interface Asked {
+  method?: string
+  host?: string
+  headers?: Record<string, string>
+  body?: string
+}
+
+/** As a device of the house would: by another name than the machine calls itself. */
+const from = (
+  path: string,
+  { method = 'GET', host = 'tablet.house', headers = {}, body }: Asked = {},
+) =>
+  new Promise<{ status: number; text: string; cookie?: string }>((done, failed) => {
+    const asked = request(
+      { port, host: '127.0.0.1', path, method, headers: { host: `${host}:${port}`, ...headers } },
+      (response) => {
+        let text = ''
+        response.setEncoding('utf8').on('data', (part: string) => (text += part))
+        response.on('end', () =>
+          done({ status: response.statusCode!, text, cookie: response.headers['set-cookie']?.[0] }),
+        )
+      },
+    )
+    asked.on('error', failed)
+    asked.end(body)
+  })
+const enter = (passphrase: string) =>
+  from('/enter', {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams({ passphrase }).toString(),
+  })
+
+/** Every address that the application answers, with every way of asking. */
+const routes = [
+  '/',
+  '/index.html',
+  '/pieces',
+  '/runs/x/bench',
+  '/assets/index.js',
+  '/manifest.json',
+  '/api',
+  '/api/house',
+  '/api/overview',
+  '/api/demo',
+  '/api/backup',
+  '/api/meshes/x',
+  '/api/pictures/x',
+  '/api/pictures/x?size=small',
+  '/api/instruments',
+  '/api/instruments/stream',
+  '/api/instruments/act',
+  '/api/instruments/speed',
+  '/api/instruments/lines',
+  '/api/log',
+  ...kindNames.flatMap((kind) =>
+    ['', '/x', '/deleted', '/x/history', '/x/history/1', '/x/restore'].map(
+      (end) => `/api/${kinds[kind].path}${end}`,
+    ),
+  ),
+  '/%2e%2e/passphrase.json',
+  '/enter',
+  '/ENTER',
+  '/api/../pieces',
+]
+
+describe('other devices of the house', () => {
+  it.each(routes)('%s serves nothing without the passphrase', async (path) => {
+    for (const method of ['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS']) {
+      const { status, text } = await from(path, { method, headers: { 'mivro-epoch': store.epoch } })
+      expect([method, status]).toEqual([method, 401])
+      if (method !== 'HEAD')
+        expect(text).toMatch(/Passphrase of this studio|passphrase-needed|passphrase-wrong/)
+    }
+    now += 1000
+  })
+
+  it('this machine itself is not asked', async () => {
+    expect((await from('/api/pieces', { host: '127.0.0.1' })).status).toBe(200)
+    expect((await from('/api/pieces', { host: 'localhost' })).status).toBe(200)
+  })
+
+  it('by a name nobody gave, or from another site’s page, nothing is answered', async () => {
+    expect((await from('/', { host: 'elsewhere.example' })).status).toBe(403)
+    const headers = { origin: 'http://elsewhere.example' }
+    expect((await from('/enter', { method: 'POST', headers })).status).toBe(403)
+  })
+
+  it('the passphrase lets a device in, by a cookie that no script reads', async () => {
+    const { status, cookie } = await enter(secret)
+    expect(status).toBe(303)
+    expect(cookie).toMatch(/HttpOnly/)
+    expect(cookie).toMatch(/SameSite=Strict/)
+    const headers = { cookie: cookie!.split(';')[0] }
+    expect((await from('/api/pieces', { headers })).status).toBe(200)
+    // A restart keeps it.
+    const again = await Sessions.open(store)
+    expect(again.has(/mivro=([^;]+)/.exec(cookie!)![1])).toBe(true)
+    expect(again.has('made up')).toBe(false)
+    await again.endAll()
+    expect((await Sessions.open(store)).has(/mivro=([^;]+)/.exec(cookie!)![1])).toBe(false)
+  })
+
+  it('guessing is slowed down: each wrong try waits twice as long, and a right one in between too', async () => {
+    now += 1000
+    expect((await enter('wrong words')).text).toContain('Try again in 1 s')
+    expect((await enter(secret)).status).toBe(401)
+    now += 2
+    expect((await enter('wrong words')).text).toContain('Try again in 2 s')
+    now += 3
+    expect((await enter('wrong words')).text).toContain('Try again in 4 s')
+    now += 5
+    expect((await enter(secret)).status).toBe(303)
+  })
+})
+
+describe('what is kept of it', () => {
+  it('the passphrase as scrypt alone, not as it was typed', async () => {
+    const file = join(temporaryFolder(), 'passphrase.json')
+    await Passphrase.set(file, secret)
+    const { readFileSync, statSync } = await import('node:fs')
+    expect(readFileSync(file, 'utf8')).not.toContain('warm')
+    expect(statSync(file).mode & 0o077).toBe(0)
+    expect(await Passphrase.read(file)!.is(secret)).toBe(true)
+    expect(await Passphrase.read(file)!.is('three cold words')).toBe(false)
+    await expect(Passphrase.set(file, 'short')).rejects.toThrow('8 letters or more')
+  })
+
+  it('a certificate for its names, kept until it runs out or lacks one', async () => {
+    const at = temporaryFolder()
+    const made = await certificateFor(at, ['192.0.2.7', 'studio.local'])
+    expect((await certificateFor(at, ['192.0.2.7'])).cert).toBe(made.cert)
+    expect((await certificateFor(at, ['192.0.2.8'])).cert).not.toBe(made.cert)
+    const later = Date.now() + 3 * 365 * 24 * 3600_000
+    expect((await certificateFor(at, ['192.0.2.8'], later)).cert).not.toBe(made.cert)
+  })
+})

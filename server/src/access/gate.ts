@@ -1,0 +1,80 @@
+import { parseCookie } from 'cookie'
+import express, { Router, type Request, type RequestHandler, type Response } from 'express'
+import { Problem } from '@mivro/core/problem'
+import { sayProblem } from '@mivro/words/problem'
+import type { Passphrase } from './passphrase.ts'
+import { enterPage, enterStyle } from './page.ts'
+import type { Sessions } from './sessions.ts'
+import { Tries } from './tries.ts'
+
+const cookieName = 'mivro'
+const itself = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
+const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]'])
+
+export interface GateOptions {
+  passphrase: Passphrase
+  sessions: Sessions
+  tls: boolean
+  tries?: Tries
+}
+
+/** A request of this machine to itself. */
+export const isItself = (request: Request): boolean =>
+  itself.has(request.socket.remoteAddress ?? '') &&
+  ownNames.has((request.headers.host ?? '').replace(/:\d+$/, ''))
+
+/**
+ * Serves other devices nothing but the question for the passphrase until they gave it; this
+ * machine itself is not asked.
+ */
+export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOptions): Router {
+  const router = Router()
+  const letIn: RequestHandler = (request, _response, next) => {
+    const token = parseCookie(request.headers.cookie ?? '')[cookieName]
+    if (isItself(request) || sessions.has(token)) return next('router')
+    next()
+  }
+  router.use(letIn)
+
+  router.get('/enter.css', (_request, response) => {
+    response.type('text/css').send(enterStyle)
+  })
+
+  router.post(
+    '/enter',
+    express.urlencoded({ extended: false, limit: '2kb' }),
+    async (request, response) => {
+      const from = request.socket.remoteAddress ?? ''
+      const waits = tries.waits(from)
+      if (waits > 0) return ask(response, new Problem('passphrase-wrong', { wait: waits }))
+      const given = ((request.body ?? {}) as { passphrase?: unknown }).passphrase
+      if (typeof given !== 'string' || !(await passphrase.is(given))) {
+        return ask(response, new Problem('passphrase-wrong', { wait: tries.wrong(from) }))
+      }
+      tries.right(from)
+      const { token, lasts } = await sessions.begin()
+      response.cookie(cookieName, token, {
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: tls,
+        maxAge: lasts,
+        path: '/',
+      })
+      response.redirect(303, '/')
+    },
+  )
+
+  router.use((request, response) => {
+    if (request.path.startsWith('/api')) throw new Problem('passphrase-needed', {})
+    ask(response)
+  })
+  return router
+}
+
+function ask(response: Response, problem?: Problem): void {
+  response
+    .status(401)
+    .set('Cache-Control', 'no-store')
+    .type('html')
+    .send(enterPage(problem && sayProblem(problem)))
+}

@@ -1,0 +1,53 @@
+import { dirname, join } from 'node:path'
+import { createInterface } from 'node:readline'
+import { Writable } from 'node:stream'
+import type { Settings } from '../settings.ts'
+import { certificateFor, type Certificate } from './certificate.ts'
+import { namesOfMachine } from './names.ts'
+import { Passphrase } from './passphrase.ts'
+
+/** What serving other devices needs before anything listens. */
+export interface House {
+  passphrase: Passphrase
+  /** It was given anew: devices that knew the old one are let out. */
+  fresh: boolean
+  names: string[]
+  certificate?: Certificate
+}
+
+/**
+ * The passphrase that is kept, that the environment gives, or that is typed now; without one
+ * nothing is served to other devices.
+ *
+ * Throws when there is none and nobody to type it.
+ */
+export async function openHouse(settings: Settings): Promise<House> {
+  const folder = dirname(settings.database)
+  const file = join(folder, 'passphrase.json')
+  const names = namesOfMachine(settings.names)
+  const known = Passphrase.read(file)
+  const given = settings.passphrase ?? (known ? undefined : await typed())
+  const same = known !== undefined && (given === undefined || (await known.is(given)))
+  return {
+    passphrase: same ? known : await Passphrase.set(file, given!),
+    fresh: !same,
+    names,
+    certificate: settings.tls ? await certificateFor(folder, names) : undefined,
+  }
+}
+
+/** Asks in the terminal, without showing what is typed. */
+async function typed(): Promise<string> {
+  if (!process.stdin.isTTY) {
+    throw new Error(
+      'Serving other devices needs a passphrase. Start it in a terminal once to type one, or set MIVRO_PASSPHRASE.',
+    )
+  }
+  const silent = new Writable({ write: (_part, _encoding, done) => done() })
+  process.stdout.write('A passphrase for the devices of this house (8 letters or more): ')
+  const lines = createInterface({ input: process.stdin, output: silent, terminal: true })
+  const answer = await new Promise<string>((done) => lines.question('', done))
+  lines.close()
+  process.stdout.write('\n')
+  return answer
+}

@@ -1,0 +1,452 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
+import { useRoute, useRouter } from 'vue-router'
+import { CircleHelp, LogOut, Volume2, VolumeX, Wrench } from 'lucide-vue-next'
+import { show } from '@mivro/core/units'
+import { sayHow, sayKey, sayLate, sayStand, sayTask, lampWords } from '@mivro/words/bench'
+import { sayProblem } from '@mivro/words/problem'
+import { api } from '../api/client.ts'
+import { useStudio } from '../project/studioStore.ts'
+import KeysDialog from '../ui/KeysDialog.vue'
+import keys from '../ui/keys.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+import BenchClocks from './BenchClocks.vue'
+import BenchDone from './BenchDone.vue'
+import BenchKey from './BenchKey.vue'
+import BenchSafety from './BenchSafety.vue'
+import BenchSteps from './BenchSteps.vue'
+import LayOutTask from './LayOutTask.vue'
+import MarksDialog from './MarksDialog.vue'
+import NoteDialog from './NoteDialog.vue'
+import TimedTask from './TimedTask.vue'
+import { useAwake } from './useAwake.ts'
+import { useBench } from './useBench.ts'
+import { useBenchKeys } from './useBenchKeys.ts'
+import { useInstruments } from './useInstruments.ts'
+import { useLog } from './useLog.ts'
+import { usePictures } from './usePictures.ts'
+import { useVoice } from './useVoice.ts'
+import { useWeighing } from './useWeighing.ts'
+import WeighTask from './WeighTask.vue'
+import WorldPanel from './WorldPanel.vue'
+
+/** A run as it is carried out: one task, one large key, and all clocks. */
+const route = useRoute()
+const router = useRouter()
+const studio = useStudio()
+const instruments = useInstruments()
+const open = useBench(instruments)
+const { bench, progress, task, unread, clocks, late, begun, busy } = open
+const weighing = useWeighing(open, instruments)
+const pictures = usePictures(bench)
+const awake = useAwake()
+const speaks = ref(true)
+const voice = useVoice(open.cues, instruments.now, speaks)
+const log = useLog(open)
+watch(
+  () => String(route.params.bench),
+  (id) => void open.open(id),
+  { immediate: true },
+)
+watch(instruments.changed, async (changed) => {
+  const session = open.session.value
+  if (!changed || !session || changed.bench !== session.id) return
+  if (changed.revision > session.revision) session.follow(await api.get('benches', session.id))
+})
+
+const marks = ref(false)
+const noting = ref(false)
+const world = ref(false)
+const help = ref(false)
+const press = useBenchKeys({ open, instruments, weighing, say: voice.say })
+const { message } = press
+/** The cup that was mixed last is the one that is felt. */
+const feltMix = computed(() => [...(progress.value?.met.keys() ?? [])].at(-1))
+
+onMounted(() => (document.documentElement.dataset.theme = 'bench'))
+onUnmounted(() => delete document.documentElement.dataset.theme)
+
+const leave = () => router.push({ name: 'run', params: { run: String(route.params.run) } })
+const rest = {
+  m: () => feltMix.value !== undefined && (marks.value = true),
+  n: () => (noting.value = true),
+  w: () => (world.value = !world.value),
+  v: () => (speaks.value = !speaks.value),
+  '?': () => (help.value = true),
+}
+const stop = keys({
+  ...Object.fromEntries(
+    ['Space', 'Enter', 'PageDown'].map((key) => [key, () => void press.main()]),
+  ),
+  Backspace: () => void press.undo(),
+  t: () => void press.tare(),
+  k: press.takeAsItIs,
+  h: press.byHand,
+  s: press.skip,
+  l: press.lost,
+  p: press.stillPours,
+  ...rest,
+})
+onUnmounted(stop)
+const shortcuts = [
+  ['Space', 'the large key; also Enter and a pedal’s Page Down'],
+  ['Backspace', 'take the last step back'],
+  ['T', 'tare the scale'],
+  ['K', 'take the weight as it is'],
+  ['H', 'weigh by hand, or by the scale again'],
+  ['M', 'how a cup feels: syrup, gel, hottest, hard'],
+  ['N', 'note or photo'],
+  ['S', 'leave this step out'],
+  ['V', 'voice on or off'],
+  ['W', 'the simulated world'],
+] as const
+
+const context = computed(() => {
+  const { tasks, done } = progress.value ?? { tasks: [], done: new Set() }
+  const load = task.value ? `load ${task.value.load + 1} · ` : ''
+  return load + sayStand({ done: tasks.filter(({ id }) => done.has(id)).length, of: tasks.length })
+})
+const lamps = computed(() => {
+  const trouble = instruments.trouble('scale')
+  // A cup that is taken off weighs less: that is trouble only while one is weighed.
+  const scale = trouble === 'shrinking' && !weighing.task.value ? undefined : trouble
+  const room = instruments.valueOf('room thermometer')
+  return [
+    {
+      name: 'scale',
+      ill: scale !== undefined || instruments.refusals.scale !== undefined,
+      said: scale
+        ? `scale: ${lampWords[scale]}`
+        : weighing.steady.value
+          ? 'scale steady'
+          : 'scale moves',
+    },
+    {
+      name: 'room',
+      ill: room === undefined,
+      said: room === undefined ? 'room unknown' : `room ${show(room, 'temperature', studio.units)}`,
+    },
+    {
+      name: 'server',
+      ill: !instruments.open.value || open.session.value?.state !== 'saved',
+      said: open.session.value?.state === 'saved' ? 'recorded' : 'not recorded yet',
+    },
+  ]
+})
+const mainLabel = computed(() => {
+  if (late.value) return 'It is lost'
+  if (!task.value) return ''
+  if (unread.value.length > 0) return 'I have read it'
+  if (weighing.toPlace.value && !weighing.byHand.value) return 'The cup is on: tare'
+  return sayKey(task.value, begun.value)
+})
+const mainHint = computed(() =>
+  weighing.task.value && !weighing.toPlace.value && unread.value.length === 0
+    ? 'Space, or hold steady for 3 s'
+    : 'Space',
+)
+watch(
+  () => weighing.held.value,
+  (held) => held && void press.main(),
+)
+</script>
+
+<template>
+  <main class="bench" :data-task="task?.what ?? 'done'" :data-task-id="task?.id">
+    <header>
+      <b class="mark">mivro</b>
+      <h1>{{ bench?.name ?? 'Bench' }}</h1>
+      <span class="quiet">{{ context }}</span>
+      <span class="gap" />
+      <span v-for="lamp in lamps" :key="lamp.name" class="lamp" :class="{ ill: lamp.ill }">
+        <i /> {{ lamp.said }}
+      </span>
+      <ElButton :aria-label="speaks ? 'Voice off' : 'Voice on'" @click="speaks = !speaks">
+        <component :is="speaks ? Volume2 : VolumeX" :size="20" aria-hidden="true" />
+      </ElButton>
+      <ElButton aria-label="The simulated world" @click="world = !world">
+        <Wrench :size="20" aria-hidden="true" />
+      </ElButton>
+      <ElButton aria-label="Shortcuts" @click="help = true">
+        <CircleHelp :size="20" aria-hidden="true" />
+      </ElButton>
+      <ElButton aria-label="Leave the bench" @click="leave">
+        <LogOut :size="20" aria-hidden="true" />
+      </ElButton>
+    </header>
+    <BenchSteps v-if="progress" :progress="progress" />
+    <section class="now" aria-label="What to do" tabindex="0">
+      <ProblemNote v-for="problem in open.problems.value" :key="problem.code" :problem="problem" />
+      <template v-if="late">
+        <h2>Is cup {{ late.mix + 1 }} lost?</h2>
+        <p class="lead">{{ sayLate(late) }} What is not poured by now would not run into a tip.</p>
+      </template>
+      <BenchDone
+        v-else-if="bench && progress?.finished"
+        :written="log.written.value"
+        :problems="log.problems.value"
+        :run="String(route.params.run)"
+      />
+      <template v-else-if="bench && task">
+        <h2>{{ sayTask(task) }}</h2>
+        <p class="lead quiet">{{ sayHow(task, studio.units) }}</p>
+        <BenchSafety v-if="unread.length > 0" :lines="unread" />
+        <LayOutTask
+          v-else-if="task.what === 'lay out'"
+          :bench="bench"
+          :task="task"
+          :instruments="instruments"
+          @tick="press.tick"
+        />
+        <WeighTask
+          v-else-if="task.what === 'weigh'"
+          :bench="bench"
+          :weighing="weighing"
+          :refusal="instruments.refusals.scale"
+        />
+        <TimedTask
+          v-else
+          :task="task"
+          :open="open"
+          :instruments="instruments"
+          :pictures="pictures"
+        />
+      </template>
+      <p v-if="message" class="message" role="alert">{{ message }}</p>
+      <p v-if="open.overtaken.value > 0" class="message" role="status">
+        Another bench went on with this run: what was recorded there holds.
+      </p>
+      <p v-if="instruments.clockSet.value !== 0" class="message" role="status">
+        The clock of this machine was set. The bench goes on by its own.
+      </p>
+      <p v-for="problem in open.session.value?.refused ?? []" :key="problem.code" class="message">
+        {{ sayProblem(problem) }}
+      </p>
+    </section>
+    <BenchClocks :clocks="clocks" :said="voice.said.value" />
+    <footer>
+      <BenchKey label="Undo" hint="Backspace" @press="press.undo" />
+      <BenchKey v-if="late" label="It still pours" hint="P" @press="press.stillPours" />
+      <template v-else>
+        <BenchKey v-if="weighing.task.value" label="Tare" hint="T" @press="press.tare" />
+        <BenchKey
+          v-if="
+            weighing.task.value &&
+            weighing.weighed.value?.state === 'pouring' &&
+            !weighing.toPlace.value
+          "
+          label="Take it as it is"
+          hint="K"
+          @press="press.takeAsItIs"
+        />
+        <BenchKey
+          v-if="weighing.task.value"
+          :label="weighing.byHand.value ? 'By the scale' : 'By hand'"
+          hint="H"
+          @press="press.byHand"
+        />
+        <BenchKey
+          v-if="!weighing.task.value && feltMix !== undefined"
+          label="How it feels"
+          hint="M"
+          @press="marks = true"
+        />
+        <BenchKey label="Note or photo" hint="N" @press="noting = true" />
+      </template>
+      <BenchKey
+        v-if="task || late"
+        main
+        :label="mainLabel"
+        :hint="late ? 'L' : mainHint"
+        @press="press.main"
+      />
+    </footer>
+    <WorldPanel v-model="world" :open="open" :instruments="instruments" :weighing="weighing" />
+    <MarksDialog
+      v-if="feltMix !== undefined"
+      v-model="marks"
+      :mix="feltMix"
+      @mark="press.touch(feltMix, $event)"
+    />
+    <NoteDialog v-model="noting" :busy="busy" @note="press.note" />
+    <KeysDialog v-model="help" :shortcuts="shortcuts" />
+    <span class="awake" :data-awake="awake" />
+  </main>
+</template>
+
+<style scoped>
+.bench {
+  position: fixed;
+  inset: 0;
+  display: grid;
+  grid-template: 60px minmax(0, 1fr) auto / 290px minmax(0, 1fr) 290px;
+  background: var(--ground);
+  color: var(--ink);
+  font-size: var(--bench-text);
+}
+
+header {
+  grid-column: 1 / 4;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 0 18px 0 22px;
+  border-bottom: 1px solid var(--line);
+}
+
+.mark {
+  font: 700 var(--bench-lead) / 1 var(--num);
+  color: var(--honey);
+}
+
+h1 {
+  font-size: var(--bench-lead);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+h1:focus-visible {
+  outline: 0;
+}
+
+header .quiet {
+  white-space: nowrap;
+}
+
+.gap {
+  flex: 1;
+}
+
+.lamp {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  color: var(--ink-2);
+  font-size: var(--size);
+  white-space: nowrap;
+}
+
+.lamp i {
+  width: 10px;
+  height: 10px;
+  border-radius: var(--r-round);
+  background: var(--ok);
+}
+
+.lamp.ill i {
+  border-radius: var(--r-tiny);
+  background: var(--warn);
+}
+
+header .el-button {
+  width: 48px;
+  height: 48px;
+  padding: 0;
+  background: transparent;
+  border-color: var(--line);
+}
+
+.bench > .steps {
+  border-right: 1px solid var(--line);
+}
+
+.bench > .clocks {
+  border-left: 1px solid var(--line);
+}
+
+.now {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  min-height: 0;
+  padding: 22px 36px 16px;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+
+.now:focus-visible,
+.bench :deep(.steps:focus-visible),
+.bench :deep(.clocks:focus-visible) {
+  outline-offset: -3px;
+}
+
+h2 {
+  font: 650 var(--size-figure) / 1.15 var(--num);
+}
+
+.lead {
+  font-size: var(--bench-lead);
+}
+
+.message {
+  padding: 12px 16px;
+  border: 1px solid var(--honey);
+  border-radius: var(--r);
+  color: var(--amber-ink);
+  background: var(--amber-soft);
+}
+
+footer {
+  grid-column: 1 / 4;
+  display: flex;
+  gap: 14px;
+  padding: 14px 22px;
+  border-top: 1px solid var(--line);
+}
+
+.awake {
+  display: none;
+}
+
+@media (max-width: 1180px) {
+  .bench {
+    grid-template-columns: 220px minmax(0, 1fr) 230px;
+  }
+
+  .now {
+    padding: 18px 22px 12px;
+  }
+
+  .lamp:not(.ill) {
+    display: none;
+  }
+}
+
+/* A tablet upright: the task on top, clocks and steps side by side under it. */
+@media (max-width: 900px) {
+  .bench {
+    grid-template: 60px minmax(0, 1.5fr) minmax(0, 1fr) auto / minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  header,
+  .now,
+  footer {
+    grid-column: 1 / 3;
+  }
+
+  .now {
+    order: 1;
+    border-bottom: 1px solid var(--line);
+  }
+
+  .bench > .steps {
+    order: 2;
+  }
+
+  .bench > .clocks {
+    order: 3;
+  }
+
+  footer {
+    order: 4;
+    gap: 8px;
+    padding: 12px;
+  }
+
+  header .quiet {
+    display: none;
+  }
+}
+</style>

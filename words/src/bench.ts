@@ -1,0 +1,276 @@
+import type {
+  Clock,
+  ClockName,
+  Cue,
+  LayOutItem,
+  Task,
+  TaskOf,
+  TouchMark,
+  Weighed,
+} from '@mivro/core/bench'
+import { displayStep } from '@mivro/core/mix'
+import type { InstrumentName, Trouble } from '@mivro/core/instrument'
+import { figure, metric, scaleUnits, show, showDuration, type UnitChoice } from '@mivro/core/units'
+
+const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count} ${count === 1 ? one : many}`
+
+/** What lies ready before a cup is mixed. */
+export const layOutWords: Record<LayOutItem, (count: number) => string> = {
+  gloves: (count) =>
+    `Gloves on, eyes covered${count > 1 ? `, ${plural(count, 'pair')} of hands` : ''}`,
+  air: () => 'Extraction on, or a window open',
+  moulds: (count) => `${plural(count, 'mould')} closed, wiped, in their order`,
+  level: () => 'Table level, nothing to knock it',
+  'prefill tools': (count) => `Syringe with a fine tip, for ${plural(count, 'place')}`,
+  'boards and bands': (count) => `Boards, and ${plural(count, 'band')} counted`,
+  cups: (count) => `${plural(count, 'cup')} marked`,
+  'pot open': () => 'Pot open, its valve shut, the compressor full',
+  vessel: () => 'Vacuum vessel wiped, its seal looked over',
+  timer: () => 'Paper, sticks, a bin that bears heat',
+}
+
+/** A task in the list of steps. @example sayTask({ what: 'band', id: '1', load: 0, hazards: [], mix: 0, layer: 0, moulds: [] }) // 'Boards and bands' */
+export function sayTask(task: Task): string {
+  switch (task.what) {
+    case 'lay out':
+      return 'Lay out'
+    case 'weigh':
+      return task.id.endsWith(' more') ? `Add ${task.name}` : `Pour ${task.name}`
+    case 'mix':
+      return `Mix cup ${task.mix + 1}`
+    case 'vacuum':
+      return 'Vacuum'
+    case 'prefill':
+      return `Prefill ${nameOfMould(task.mould)}`
+    case 'fill':
+      return `Fill ${nameOfMould(task.mould)}`
+    case 'set':
+      return `Set ${task.count} ${task.name}`
+    case 'band':
+      return 'Boards and bands'
+    case 'lid':
+      return 'Lid on, to pressure'
+    case 'hold':
+      return 'Hold the pressure'
+    case 'release':
+      return 'Let the pressure off'
+    case 'demould':
+      return 'Demould'
+    case 'trim':
+      return 'Trim the gates'
+  }
+}
+
+/** @example nameOfMould({ name: 'Keycap', number: 3 }) // 'Keycap, mould 3' */
+export const nameOfMould = ({ name, number }: { name: string; number: number }): string =>
+  `${name}, mould ${number}`
+
+/** What the large key says. */
+export function sayKey(task: Task, begun: boolean): string {
+  switch (task.what) {
+    case 'lay out':
+      return 'All is ready'
+    case 'weigh':
+      return `${task.name} is in`
+    case 'mix':
+      return begun ? 'It is mixed' : 'The parts meet now'
+    case 'vacuum':
+      return 'Air is out'
+    case 'prefill':
+      return 'They are prefilled'
+    case 'fill':
+      return `Mould ${task.mould.number} is full`
+    case 'set':
+      return 'They are set'
+    case 'band':
+      return 'All are in'
+    case 'lid':
+      return begun ? 'It is at pressure' : 'The lid is clamped'
+    case 'hold':
+      return 'Let it off now'
+    case 'release':
+      return 'The gauge shows nothing'
+    case 'demould':
+      return 'All are out'
+    case 'trim':
+      return 'Gates are trimmed'
+  }
+}
+
+/** One line under the title of a task: what to mind. */
+export function sayHow(task: Task, units: UnitChoice = metric): string {
+  switch (task.what) {
+    case 'lay out':
+      return 'Two minutes of a fast resin can’t be interrupted. Tick what lies there.'
+    case 'weigh':
+      return task.part === 'tint'
+        ? 'Into the same cup, before the other part: it stirs in better, and no clock runs.'
+        : task.apart === 'own cup'
+          ? 'Into a cup of its own. The parts do not meet yet.'
+          : 'Shake or stir it in its bottle first.'
+    case 'mix':
+      return task.secondCup === 'yes'
+        ? 'Flat stick, scrape sides and bottom, then into a second clean cup and stir again.'
+        : 'Flat stick, scrape sides and bottom. What sticks to the cup stays in it.'
+    case 'vacuum':
+      return `To ${show(task.gauge, 'pressure', units)}. Pause when the froth comes to the brim, let air in gently.`
+    case 'prefill':
+      return 'A small dab into each yellow place, pressed in with the tip.'
+    case 'fill':
+      return task.vents > 0
+        ? 'Slowly, until resin stands in every vent for 5 to 10 s. Then rock and tap.'
+        : 'Slowly, into one corner. Then rock and tap.'
+    case 'set':
+      return 'With tweezers, at their places. Not with gloved fingers over liquid resin.'
+    case 'band':
+      return 'Even all round, many light ones. Then level into the pot.'
+    case 'lid':
+      return 'Clamps shut crosswise, valve shut, compressor on.'
+    case 'hold':
+      return 'It has to be hard before the pressure goes, or bubbles grow back.'
+    case 'release':
+      return 'Compressor off, then the valve, slowly.'
+    case 'demould':
+      return 'Thin parts are the last to harden: look at them first.'
+    case 'trim':
+      return 'While they are rubbery, a blade goes through like butter. Cut away from you.'
+  }
+}
+
+/** A mass as the scale shows it. */
+export const grams = (mass: number, task: TaskOf<'weigh'>, units: UnitChoice = metric): string =>
+  `${gramsOnly(mass, task, units)} ${scaleUnits(task.step, units).mass}`
+
+/** The same without its unit. */
+export const gramsOnly = (
+  mass: number,
+  { step }: TaskOf<'weigh'>,
+  units: UnitChoice = metric,
+): string =>
+  figure(mass, 'mass', scaleUnits(step, units), { step: displayStep(Math.abs(mass) || step, step) })
+
+/** What stands under the large figure of a weighing. */
+export function sayWeighed(
+  { target, inCup, state }: Weighed,
+  task: TaskOf<'weigh'>,
+  units: UnitChoice = metric,
+): string {
+  const band = `Anything from ${gramsOnly(target.low, task, units)} to ${grams(target.high, task, units)} is good.`
+  if (state === 'past') {
+    return `${grams(inCup, task, units)} of ${grams(target.mass, task, units)}: past the mark. Nothing is taken out.`
+  }
+  return `${gramsOnly(inCup, task, units)} of ${grams(target.mass, task, units)}. ${band}`
+}
+
+/** What past the mark costs. */
+export function sayPast(
+  { past, fills }: Weighed,
+  task: TaskOf<'weigh'>,
+  units: UnitChoice = metric,
+): string {
+  if (!past) return ''
+  const more = past.more.map(({ name, mass }) => `${grams(mass, task, units)} more ${name}`)
+  const fits = past.fits
+    ? 'The cup holds it.'
+    : 'This cup no longer stirs it: pour all into a larger one first.'
+  return `It takes ${more.join(' and ')}. ${fits} ${Math.floor(fills)} moulds are filled all the same.`
+}
+
+/** What is wrong with an instrument, and the way out. */
+export const troubleWords: Record<Trouble, (instrument: InstrumentName) => string> = {
+  silent: (name) => `The ${name} says nothing. Look at its cable and battery, or go on by hand.`,
+  jumping: (name) =>
+    `The ${name} jumps. Wait until nothing touches the table, or go on with another one, by hand.`,
+  shrinking: () =>
+    'The weight is falling. A cup that was lifted, a drip beside it? Put it back, or tare again.',
+  still: (name) =>
+    `The ${name} has not moved for a while although it should. It may have hung: switch it off and on, or go on by hand.`,
+  over: (name) =>
+    `That is more than the ${name} bears. Take it off, use a larger one, go on by hand.`,
+  off: (name) => `The ${name} has turned itself off. Wake it, then tare again if its cup was off.`,
+}
+
+/** The same in two words, for a lamp. */
+export const lampWords: Record<Trouble, string> = {
+  silent: 'silent',
+  jumping: 'jumps',
+  shrinking: 'weight falls',
+  still: 'stands still',
+  over: 'overloaded',
+  off: 'is off',
+}
+
+const clockWords: Record<ClockName, string> = {
+  pours: 'time to pour',
+  gels: 'until it gels',
+  'pressure by': 'until it has to be at pressure',
+  hold: 'hold the pressure',
+  'next mix': 'until the next cup',
+  stir: 'stir on',
+  set: 'to set',
+  demould: 'until it comes out',
+}
+
+/** Name of a clock. @example sayClock({ what: 'pours', mix: 1 }) // 'cup 2: time to pour' */
+export function sayClock({ what, mix, name }: Pick<Clock, 'what' | 'mix' | 'name'>): string {
+  const of = mix === undefined ? '' : `cup ${mix + 1}: `
+  return name === undefined ? of + clockWords[what] : `${of}${clockWords[what]} ${name}`
+}
+
+/** What to do when a deadline is over. */
+const overWords: Partial<Record<ClockName, string>> = {
+  pours: 'It no longer pours. Stop filling: band what is full.',
+  gels: 'It gels. Nothing is moved any more.',
+  'pressure by': 'Too late for the pot to help much. Shut it all the same.',
+  set: 'The gel no longer takes it. Leave it out.',
+  'next mix': 'Now mix the next cup.',
+  hold: 'It is hard. The pressure may go, slowly.',
+  demould: 'It may come out. Thin parts first.',
+  stir: 'It is mixed. Pour.',
+}
+
+/** What is wrong or due about a clock that is over. @example sayOver({ what: 'gels' }) // 'It gels. Nothing is moved any more.' */
+export const sayOver = ({ what }: Pick<Clock, 'what'>): string => overWords[what] ?? ''
+
+/**
+ * A cue as it is spoken: short, the number first, in words that are heard over a compressor.
+ *
+ * @example sayCue({ at: 70, when: 'ahead', clock: { what: 'pours', id: 'a', from: 0, until: 100, kind: 'deadline', mix: 0 } }) // 'In 30 seconds cup 1 no longer pours.'
+ */
+export function sayCue({ when, clock, at }: Cue): string {
+  const left = Math.round(clock.until - at)
+  const cup = clock.mix === undefined ? '' : `cup ${clock.mix + 1} `
+  if (when === 'over') return overSaid(clock)
+  const ends: Record<ClockName, string> = {
+    pours: `${cup}no longer pours.`,
+    gels: `${cup}gels.`,
+    'pressure by': 'the pot has to be at pressure.',
+    hold: 'the pressure may go.',
+    'next mix': 'the next cup is mixed.',
+    stir: `${cup}is stirred.`,
+    set: `${clock.name ?? 'it'} can no longer be set.`,
+    demould: 'it may come out.',
+  }
+  return `In ${spoken(left)} ${ends[clock.what]}`
+}
+
+const overSaid = (clock: Clock): string => sayOver(clock)
+
+const spoken = (seconds: number): string =>
+  seconds < 120 ? plural(seconds, 'second') : plural(Math.round(seconds / 60), 'minute')
+
+export const touchWords: Record<TouchMark, { label: string; hint: string }> = {
+  syrup: { label: 'Syrup', hint: 'It draws a thread' },
+  'gel of the cup': { label: 'Cup gelled', hint: 'The leftover no longer moves' },
+  hottest: { label: 'Hottest', hint: 'It does not get warmer any more' },
+  hard: { label: 'Hard', hint: 'A nail leaves no mark' },
+}
+
+/** How a bench stands, in a line. @example sayStand({ done: 3, of: 12 }) // '3 of 12 steps' */
+export const sayStand = ({ done, of }: { done: number; of: number }): string =>
+  `${done} of ${of} steps`
+
+/** A cup that stood too long. @example sayLate({ mix: 0, since: 90 }) // 'Cup 1 should have been poured 1 min 30 s ago.' */
+export const sayLate = ({ mix, since }: { mix: number; since: number }): string =>
+  `Cup ${mix + 1} should have been poured ${showDuration(since, 'second')} ago.`
