@@ -259,7 +259,7 @@ describe('the demo studio', () => {
     expect((await call('GET', '/plans')).body.items).toHaveLength(8)
     expect((await call('GET', '/moulds')).body.items).toHaveLength(6)
     expect((await call('GET', '/runs')).body.items).toHaveLength(2)
-    expect((await call('GET', '/pulls')).body.items).toHaveLength(3)
+    expect((await call('GET', '/pulls')).body.items).toHaveLength(18)
   })
 
   it('is not poured over what is there', async () => {

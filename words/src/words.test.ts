@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { safetyTable } from '@mivro/core/caution'
 import { contactRules, contactOf } from '@mivro/core/mould'
-import { faultNames } from '@mivro/core/pull'
+import { causeNames } from '@mivro/core/diagnosis'
 import { cautionCodes } from './caution.ts'
 import { sayContact } from './contact.ts'
+import { causeWords } from './diagnosis.ts'
 import { mouldKindWords, sayKindReason } from './mouldKind.ts'
 import { preparationWords } from './prepare.ts'
 import { problemCodes } from './problem.ts'
-import { faultCauses } from './pull.ts'
 import { deferring, saySafety } from './safety.ts'
 import { saySiliconeAsks, saySiliconeReason } from './silicone.ts'
 
@@ -38,7 +38,7 @@ describe('sentences', () => {
   })
 
   it('name what causes each fault, and what is done to a master', () => {
-    for (const fault of faultNames) expect(faultCauses[fault]).toMatch(sentence)
+    for (const cause of causeNames) expect(causeWords[cause]).toMatch(sentence)
     for (const { what, why } of Object.values(preparationWords)) {
       expect(what).toMatch(/^[A-Z]/)
       expect(why).toMatch(sentence)

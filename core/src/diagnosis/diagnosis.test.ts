@@ -11,7 +11,7 @@ const rankOf = ({ cause, ...finding }: (typeof cases)[number]) =>
   1 + diagnose(finding).suspects.findIndex((one) => one.cause === cause)
 
 describe('causes of faults', () => {
-  it.each(cases.map((one) => [one.told, one] as const))('%s', (_, one) => {
+  it.each(cases.map((one) => [one.tells, one] as const))('%s', (_, one) => {
     const rank = rankOf(one)
     expect(rank).toBeGreaterThan(0)
     expect(rank).toBeLessThanOrEqual(3)

@@ -95,4 +95,6 @@ export interface Finding {
   /** The same fault at the same place in so many of the pulls before. */
   repeated?: { seen: number; of: number }
   facts?: Facts
+  /** What the person answered when asked, by the sign. */
+  told?: Readonly<Record<string, boolean | undefined>>
 }

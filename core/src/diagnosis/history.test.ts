@@ -5,7 +5,7 @@ import { newRun } from '../run/index.ts'
 import type { Pin, Pull } from '../pull/index.ts'
 import { causeNames } from './causes.ts'
 import { changed } from './change.ts'
-import { countOf, effectOfChange, repeatedOf, trialsOf } from './history.ts'
+import { addedSince, countOf, effectOfChange, repeatedOf, trialsOf } from './history.ts'
 import { remedies } from './remedies.ts'
 
 const tip: Pin = {
@@ -44,6 +44,13 @@ describe('what pulls say together', () => {
       { seen: 0, of: 4 },
     ])
     expect(verdict).toBe('helped')
+  })
+
+  it('a vent that was put in later was not there yet', () => {
+    const changes = [vented]
+    const written = [{ ...season[0], changes }, ...season.slice(1)]
+    expect(addedSince(written, season[2]).map(({ id }) => id)).toEqual(['c'])
+    expect(addedSince(written, season[3])).toEqual([])
   })
 
   it('from one pull since nothing is claimed', () => {

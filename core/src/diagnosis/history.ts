@@ -88,3 +88,10 @@ export function spoilt(pulls: readonly Pull[]): Count {
   }, 0)
   return { seen, of }
 }
+
+/** Openings and prefills that a mould got after a pull, by the changes that put them there. */
+export function addedSince(pulls: readonly Pull[], pull: Pick<Pull, 'pouredAt'>): Change[] {
+  return pulls
+    .flatMap(({ changes }) => changes ?? [])
+    .filter(({ takenAt }) => time(takenAt) > time(pull.pouredAt))
+}

@@ -116,9 +116,10 @@ export type SignName = keyof typeof signTable
 export const signNames = Object.keys(signTable) as SignName[]
 
 /**
- * What a finding shows of a sign: yes, no, or nothing.
+ * What a finding shows of a sign: as the person answered, else by place and facts; undefined where
+ * nothing is known.
  *
  * @example shows({ fault: 'foam', facts: { humidity: 0.8 } }, 'air humid') // true
  */
 export const shows = (finding: Finding, sign: SignName): boolean | undefined =>
-  (signTable[sign].test as Test)(finding) as boolean | undefined
+  finding.told?.[sign] ?? (signTable[sign].test as Test)(finding)

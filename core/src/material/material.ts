@@ -96,6 +96,8 @@ export const resinSchema = z.object({
   tintInto: z.enum(['A', 'B']),
   nameA: text('name', 40),
   nameB: text('name', 40),
+  /** When its bottles were opened; left out: not written down. */
+  opened: z.iso.date().optional(),
   colour: colourSchema,
   /** What a cast of it looks like untinted; left out: what is usual for its class. */
   body: z.enum(bodies).optional(),

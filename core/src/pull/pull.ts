@@ -133,6 +133,8 @@ const plainPullSchema = z.object({
     .max(60)
     .optional(),
   changes: z.array(changeSchema).max(40).optional(),
+  /** What the person answered when asked about its faults, by the sign. */
+  told: z.record(z.string().max(40), z.boolean()).optional(),
   /** One of a pair that differ in one thing. */
   trial: z
     .object({ id: id(), difference: text('difference', 80), with: z.enum(['yes', 'no']) })

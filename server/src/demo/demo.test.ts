@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { readDocument } from '@mivro/core/document'
+import { effectOfChange, trialsOf } from '@mivro/core/diagnosis'
 import { materialSchema, slipsOf } from '@mivro/core/material'
 import { readForm, type Form } from '@mivro/core/piece'
 import { compile, planSchema } from '@mivro/core/plan'
 import { closureOf, isClosed, measure, readStl, weld, writeStl } from '@mivro/core/mesh'
 import { fillCurve } from '@mivro/core/filling'
 import { mouldSchema } from '@mivro/core/mould'
+import { wearOf, type Pull } from '@mivro/core/pull'
 import { astronomer } from './astronomer.ts'
 import { solidKernel } from './solidKernel.ts'
 import { materials } from './materials.ts'
@@ -46,6 +48,23 @@ describe('the demo studio', () => {
       if (mould.silicone) expect(materials[mould.silicone].kind).toBe('silicone')
     },
   )
+
+  it('a hem stayed empty three times and since its vent no more; a trial tells pressure from none', () => {
+    const pullsOf = (id: string) =>
+      pieces.find((piece) => piece.id === id)!.pulls as unknown as Pull[]
+    const season = pullsOf('demo-astronomer-solid').map((pull) => ({ ...pull, copies: 1 }))
+    const [change] = season.flatMap(({ changes }) => changes ?? [])
+    const { before, after, verdict } = effectOfChange(change, season)
+    expect([before, after.seen, verdict]).toEqual([{ seen: 3, of: 3 }, 0, 'helped'])
+    const [trial] = trialsOf(pullsOf('demo-crater-keycap'))
+    expect([trial.without, trial.with]).toEqual([
+      { seen: 5, of: 6 },
+      { seen: 0, of: 6 },
+    ])
+    const id = 'demo-astronomer-solid-mould'
+    expect(moulds[id].openings.map((one) => one.id)).toContain(change.id)
+    expect(wearOf(moulds[id], id, season).state).toBe('near its end')
+  })
 
   it('the orrery base holds 180 ml', async () => {
     const orrery = pieces.find(({ id }) => id === 'demo-orrery')!

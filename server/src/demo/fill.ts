@@ -1,6 +1,7 @@
 import { compile } from '@mivro/core/plan'
 import { readForm, type Form } from '@mivro/core/piece'
-import { newPull, type Pull } from '@mivro/core/pull'
+import { readDocument } from '@mivro/core/document'
+import { newPull, pullSchema, type Pull } from '@mivro/core/pull'
 import { fillCurve } from '@mivro/core/filling'
 import { writeStl } from '@mivro/core/mesh'
 import { usualVessel, type Pot } from '@mivro/core/air'
@@ -102,5 +103,5 @@ async function pullOf(
       weighed: amount.planned * (i % 2 ? 1 : off),
     })),
   }))
-  return { ...opened, ...rest, layers }
+  return readDocument(pullSchema, { ...opened, ...rest, layers })
 }

@@ -51,7 +51,7 @@ export const moulds: Record<string, Mould> = {
       openings: [
         { id: 'gate', what: 'gate', at: gatePlace, bore: 8 * mm, made: 'cast in' },
         ...vents.map((at, i) => ({
-          id: `vent-${i + 1}`,
+          id: ['vent-foot', 'vent-hem'][i],
           what: 'vent' as const,
           at,
           bore: 1.5 * mm,

@@ -1,6 +1,7 @@
 import type { Piece } from '@mivro/core/piece'
 import type { Layer, Plan } from '@mivro/core/plan'
-import type { Fault, Outcome } from '@mivro/core/pull'
+import type { Fault, Outcome, Pull } from '@mivro/core/pull'
+import { seasonOfAstronomer, trialOfKeycaps } from './season.ts'
 
 const mm = 1e-3
 const ml = 1e-6
@@ -17,6 +18,14 @@ export interface DemoPull {
   faults: Fault[]
   note: string
   nextTime: string
+  copies?: number
+  mould?: string
+  method?: Pull['method']
+  times?: Pull['times']
+  results?: Pull['results']
+  pins?: Pull['pins']
+  changes?: Pull['changes']
+  trial?: Pull['trial']
 }
 
 export interface DemoPiece {
@@ -67,7 +76,7 @@ export const pieces: DemoPiece[] = [
       handling: { stirring: 'usual', pouring: 'low', remedies: [], finish: 'painted' },
       layers: [layer('body', 'White body', 8.4, { resin: 'demo-white-urethane' })],
     },
-    pulls: [],
+    pulls: trialOfKeycaps,
   },
   {
     id: 'demo-astronomer-solid',
@@ -85,7 +94,7 @@ export const pieces: DemoPiece[] = [
       gate: 0.5 * ml,
       layers: [layer('body', 'White body', 94, { resin: 'demo-white-urethane' })],
     },
-    pulls: [],
+    pulls: seasonOfAstronomer,
   },
   {
     id: 'demo-comet-drop',

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import { wordsOf, type Word } from '@mivro/core/pull'
+import { sayChange } from '@mivro/words/diagnosis'
 import { showDay } from '../ui/dates.ts'
 import { useProject } from '../project/projectStore.ts'
 
@@ -11,12 +12,23 @@ const all = ref(false)
 const shown = computed(() => (all.value ? words.value : words.value.slice(0, 1)))
 const earlier = computed(() => words.value.length - 1)
 
+/** What was changed since, with its reason. */
+const changes = computed(() =>
+  project.pulls
+    .flatMap(({ document }) => document.changes ?? [])
+    .toSorted((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
+    .slice(0, 2),
+)
+
 const said = ({ nextTime, faults }: Word) =>
   [nextTime, faults.length > 0 ? `Faults: ${faults.join(', ')}.` : ''].filter(Boolean).join(' ')
 </script>
 
 <template>
-  <div v-if="words.length > 0" class="word">
+  <div v-if="words.length + changes.length > 0" class="word">
+    <p v-for="change in changes" :key="change.id">
+      <b>Changed on {{ showDay(change.takenAt) }}:</b> {{ sayChange(change) }}
+    </p>
     <p v-for="word in shown" :key="word.pouredAt">
       <b>From the pull of {{ showDay(word.pouredAt) }}:</b> {{ said(word) }}
     </p>

@@ -367,6 +367,7 @@ export const useProject = defineStore('project', () => {
     open,
     close,
     nextPour,
+    showPour,
     removePour,
     makeMould,
     addMould,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { ElButton, ElDatePicker, ElTable, ElTableColumn } from 'element-plus'
 import { readDocument } from '@mivro/core/document'
 import { displayStep } from '@mivro/core/mix'
@@ -10,20 +10,33 @@ import {
   ratioErrors,
   type Fault,
   type Outcome,
+  type Pin,
   type Pull,
 } from '@mivro/core/pull'
-import { faultCauses, outcomeWords } from '@mivro/words/pull'
+import { outcomeWords } from '@mivro/words/pull'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { figure, show, unitSymbol } from '@mivro/core/units'
+import type { Vec3 } from '@mivro/core/mesh'
+import { newId } from '../api/client.ts'
+import { pictureAddress } from '../api/pictures.ts'
 import type { Session } from '../api/session.ts'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CountField from '../ui/CountField.vue'
 import FieldRow from '../ui/FieldRow.vue'
+import PictureButton from '../ui/PictureButton.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import { isoFormat, momentFormat } from '../ui/dates.ts'
+import CausesPanel from './CausesPanel.vue'
+import CopyResults from './CopyResults.vue'
+import EffectLines from './EffectLines.vue'
+import PinCut from './PinCut.vue'
+import PinRows from './PinRows.vue'
+import { useChanges } from './useChanges.ts'
+import { usePullFacts } from './usePullFacts.ts'
 
 const props = defineProps<{ session: Session<'pulls'>; number: number }>()
 const studio = useStudio()
@@ -76,16 +89,143 @@ const ratioWords = (error: number) =>
   Math.abs(error) < nothing
     ? 'ratio as planned'
     : `${show(Math.abs(error), 'fraction')} ${error > 0 ? 'more' : 'less'} A for the B`
-const causes = computed(() =>
-  pull.value.faults.map((fault) => ({ fault, cause: faultCauses[fault] })),
+
+const facts = usePullFacts(() => pull.value)
+const changes = useChanges(
+  () => pull.value,
+  (values) => void change(values),
 )
+watch(
+  () => props.session.id,
+  () => void changes.load(),
+  { immediate: true },
+)
+const pins = computed(() => pull.value.pins ?? [])
+const selected = ref<string>()
+/** What the causes are told of: the pin that is chosen, else the first fault. */
+const chosen = computed(
+  () =>
+    facts.pointed.value.find(({ pin }) => pin !== undefined && pin.id === selected.value) ??
+    facts.pointed.value[0],
+)
+const taken = computed(() =>
+  (pull.value.changes ?? []).flatMap(({ what, fault }) =>
+    fault === chosen.value?.fault ? [what] : [],
+  ),
+)
+/** As wide as most are, m. */
+const usualSize = 0.002
+function addPin(at: Vec3): void {
+  const pin: Pin = {
+    id: newId(),
+    fault: pull.value.faults.at(-1) ?? 'void at a tip',
+    at: [...at],
+    size: usualSize,
+    note: '',
+  }
+  change({ pins: [...pins.value, pin] })
+  selected.value = pin.id
+}
+const changePin = (id: string, values: Partial<Pin>) =>
+  change({
+    pins: pins.value.map((pin) => (pin.id === id ? { ...pin, ...values } : pin)),
+    // A fault that was pinned as another is no longer one of the cast.
+    faults: values.fault ? remaining(id) : pull.value.faults,
+  })
+const removePin = (id: string) =>
+  change({ pins: pins.value.filter((pin) => pin.id !== id), faults: remaining(id) })
+/** Faults without the one that only this pin stands for. */
+function remaining(id: string): Fault[] {
+  const gone = pins.value.find((pin) => pin.id === id)?.fault
+  const others = pins.value.some((pin) => pin.id !== id && pin.fault === gone)
+  return pull.value.faults.filter((fault) => others || fault !== gone)
+}
+function pictureOfPin(id: string, picture: { id: string; name: string }): void {
+  const pictures = withPicture(picture)
+  change({
+    pictures,
+    pins: pins.value.map((pin) => (pin.id === id ? { ...pin, picture: picture.id } : pin)),
+  })
+}
+const withPicture = (picture: { id: string; name: string }) => [
+  ...(pull.value.pictures ?? []).filter(({ id }) => id !== picture.id),
+  picture,
+]
+const addPicture = (picture: { id: string; name: string }) =>
+  change({ pictures: withPicture(picture) })
 const step = computed(() => project.plan?.scaleStep ?? 1e-4)
 const fine = (planned: number) => displayStep(planned, step.value)
 </script>
 
 <template>
   <section class="panel form" aria-label="The pull">
-    <h2>Pull {{ number }}</h2>
+    <div class="head">
+      <h2>Pull {{ number }}</h2>
+      <span v-if="pull.bench" class="quiet small">written at the bench</span>
+      <span v-if="pull.trial" class="quiet small"
+        >Trial, {{ pull.trial.with === 'yes' ? 'with' : 'without' }}
+        {{ pull.trial.difference }}</span
+      >
+    </div>
+    <CopyResults
+      v-if="pull.copies > 1 || pull.results?.length"
+      :pull="pull"
+      :take="(results) => change({ results })"
+    />
+    <div class="columns">
+      <div class="stack">
+        <PinCut
+          v-if="project.survey && project.compiled"
+          :pins="pins"
+          :selected="selected"
+          @pin="addPin"
+          @select="selected = $event"
+          @move="(id, at) => changePin(id, { at: [...at] })"
+        />
+        <PinRows
+          :pins="pins"
+          :selected="selected"
+          :copies="pull.copies"
+          :change="changePin"
+          :picture="pictureOfPin"
+          @select="selected = $event"
+          @remove="removePin"
+        />
+        <div class="pictures">
+          <a
+            v-for="picture in pull.pictures ?? []"
+            :key="picture.id"
+            :href="pictureAddress(picture.id, 'whole')"
+            target="_blank"
+            rel="noopener"
+          >
+            <img :src="pictureAddress(picture.id, 'small')" :alt="picture.name" />
+          </a>
+          <PictureButton label="Add a picture" @added="addPicture" />
+        </div>
+      </div>
+      <div class="stack">
+        <CausesPanel
+          v-if="chosen"
+          :pointed="chosen"
+          :facts="facts"
+          :told="pull.told ?? {}"
+          :made="changes.made"
+          :taken="taken"
+          @tell="(sign, seen) => change({ told: { ...pull.told, [sign]: seen } })"
+          @take="(what, cause) => changes.take(what, cause, chosen!)"
+        />
+        <p v-else class="quiet">
+          Pin a fault on the cut, or choose one below, and its causes are ranked here.
+        </p>
+        <ProblemNote
+          v-for="problem in changes.problems.value"
+          :key="problem.code"
+          :problem="problem"
+        />
+        <EffectLines />
+      </div>
+    </div>
     <div class="columns">
       <div class="stack">
         <FieldRow label="Poured" :problem="dateProblem">
@@ -162,6 +302,7 @@ const fine = (planned: number) => displayStep(planned, step.value)
 
       <div class="stack">
         <SegmentField
+          v-if="!pull.results?.length"
           above
           label="Result"
           :options="outcomes.map((value) => ({ value, label: outcomeWords[value] }))"
@@ -183,13 +324,6 @@ const fine = (planned: number) => displayStep(planned, step.value)
             {{ fault }}
           </ElButton>
         </div>
-        <dl v-if="causes.length > 0" class="causes">
-          <div v-for="{ fault, cause } in causes" :key="fault">
-            <dt>{{ fault }}</dt>
-            <dd>{{ cause }}</dd>
-          </div>
-          <p class="quiet small">Usual causes, common practice.</p>
-        </dl>
         <TextField
           label="Notes"
           :lines="4"
@@ -245,22 +379,25 @@ const fine = (planned: number) => displayStep(planned, step.value)
   flex-basis: 100%;
 }
 
-.causes {
-  padding: 10px 12px;
-  border-radius: var(--r-field);
-  background: var(--table);
-  border: 1px solid var(--line-2);
-  font-size: var(--size-small);
+.head {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  margin-bottom: 10px;
 }
 
-.causes div {
-  display: grid;
-  grid-template-columns: 130px 1fr;
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
   gap: 8px;
-  padding: 2px 0;
 }
 
-.causes dt {
-  font-weight: 600;
+.pictures img {
+  display: block;
+  width: 96px;
+  height: 72px;
+  border-radius: var(--r-small);
+  object-fit: cover;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
@@ -25,6 +25,9 @@ const { session: open, problems: notOpened, open: show } = useOpen('pulls')
 const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
+// Where air stays is known while the mould is looked at: causes ask for it.
+onMounted(() => (project.mouldShown = true))
+onUnmounted(() => (project.mouldShown = false))
 
 const newestFirst = computed(() =>
   [...project.pulls].sort(

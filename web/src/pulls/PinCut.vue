@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, shallowRef } from 'vue'
+import { ElButton, ElSlider } from 'element-plus'
+import { MapPin } from 'lucide-vue-next'
+import { pinOn } from '@mivro/core/diagnosis'
+import { ontoSection } from '@mivro/core/filling'
+import type { Pin } from '@mivro/core/pull'
+import type { Vec3 } from '@mivro/core/mesh'
+import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Frame } from '../cutaway/frame.ts'
+import SidedCut from '../cutaway/SidedCut.vue'
+import { useProject } from '../project/projectStore.ts'
+import ProblemNote from '../ui/ProblemNote.vue'
+
+/** The piece cut open, as it lay: faults are pinned where they are seen. */
+const props = defineProps<{ pins: readonly Pin[]; selected?: string }>()
+const emit = defineEmits<{ pin: [at: Vec3]; select: [id: string]; move: [id: string, at: Vec3] }>()
+const project = useProject()
+const section = computed(() => project.survey!.section)
+const problem = shallowRef<Problem>()
+
+function set(x: number, h: number, take: (at: Vec3) => void): void {
+  try {
+    take(pinOn(section.value, x, h).at)
+    problem.value = undefined
+  } catch (error) {
+    problem.value = problemsOf(error)[0]
+  }
+}
+function point(event: MouseEvent, frame: Frame): void {
+  const box = (event.currentTarget as SVGRectElement).getBoundingClientRect()
+  const [px, py] = [event.clientX - box.left, event.clientY - box.top]
+  const scale = frame.x(1) - frame.x(0)
+  set((px - frame.x(0)) / scale, frame.heightAt(py), (at) => emit('pin', at))
+}
+/** By keyboard: in the middle, then moved by the arrows. */
+const setInMiddle = () => set(0, section.value.height / 2, (at) => emit('pin', at))
+const step = 0.0005
+const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-step, 0],
+  ArrowRight: [step, 0],
+  ArrowUp: [0, step],
+  ArrowDown: [0, -step],
+}
+function nudge(event: KeyboardEvent, pin: Pin): void {
+  const by = arrows[event.key]
+  if (!by) return
+  event.preventDefault()
+  const { x, h } = ontoSection(section.value, pin.at as Vec3)
+  const wide = event.shiftKey ? 10 : 1
+  set(x + wide * by[0], h + wide * by[1], (at) => emit('move', pin.id, at))
+}
+const placed = computed(() =>
+  props.pins.map((pin, i) => ({
+    pin,
+    number: i + 1,
+    ...ontoSection(section.value, pin.at as Vec3),
+  })),
+)
+/** A pin further behind the cut is drawn faint, m. */
+const farBehind = 0.003
+const turned = computed({
+  get: () => Math.round((project.turn * 180) / Math.PI),
+  set: (degrees: number) => (project.turn = (degrees * Math.PI) / 180),
+})
+</script>
+
+<template>
+  <div class="pins">
+    <SidedCut
+      class="cut"
+      :section="section"
+      :compiled="project.compiled!"
+      label="The piece cut open, as it lay"
+    >
+      <template #default="{ frame }">
+        <rect
+          class="canvas"
+          x="0"
+          y="0"
+          :width="frame.width"
+          :height="frame.height"
+          @click="point($event, frame)"
+        />
+        <g
+          v-for="one in placed"
+          :key="one.pin.id"
+          class="pin"
+          :class="{ on: one.pin.id === selected, far: Math.abs(one.behind) > farBehind }"
+          role="button"
+          tabindex="0"
+          :aria-label="`Pin ${one.number}: ${one.pin.fault}`"
+          :transform="`translate(${frame.x(one.x)} ${frame.y(one.h)})`"
+          @click="emit('select', one.pin.id)"
+          @focus="emit('select', one.pin.id)"
+          @keydown="nudge($event, one.pin)"
+        >
+          <circle r="11" />
+          <text y="4">{{ one.number }}</text>
+        </g>
+      </template>
+    </SidedCut>
+    <div class="tools row">
+      <ElButton size="small" @click="setInMiddle">
+        <MapPin :size="14" aria-hidden="true" />Add a pin
+      </ElButton>
+      <span class="quiet small hint">or click where it is</span>
+      <ElSlider
+        v-model="turned"
+        class="turn"
+        :min="0"
+        :max="179"
+        size="small"
+        :show-tooltip="false"
+        aria-label="Turn the cut"
+      />
+      <span class="quiet small">cut turned {{ turned }}°</span>
+    </div>
+    <ProblemNote v-if="problem" :problem="problem" />
+  </div>
+</template>
+
+<style scoped>
+.pins {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-width: 0;
+}
+
+.cut {
+  height: 290px;
+  border: 1px solid var(--line);
+  border-radius: var(--r-large);
+  background: var(--backlit);
+}
+
+.canvas {
+  fill: transparent;
+  cursor: crosshair;
+}
+
+.pin {
+  cursor: pointer;
+}
+
+.pin circle {
+  fill: var(--warn);
+  stroke: var(--panel);
+  stroke-width: 2;
+}
+
+.pin text {
+  fill: var(--panel);
+  font: 650 var(--size-small) / 1 var(--num);
+  text-anchor: middle;
+}
+
+.pin.on circle,
+.pin:focus-visible circle {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+
+.pin:focus {
+  outline: 0;
+}
+
+.far {
+  opacity: 0.45;
+}
+
+.tools {
+  align-items: center;
+}
+
+.hint {
+  white-space: nowrap;
+}
+
+.turn {
+  flex: 1;
+  min-width: 60px;
+  margin: 0 12px;
+}
+</style>
