@@ -19,6 +19,7 @@ const order = [
   ['plan'],
   ['pull', 'run'],
   ['bench', 'diagnosis', 'instrument'],
+  ['learning'],
   ['studio'],
 ]
 

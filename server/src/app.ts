@@ -9,6 +9,7 @@ import { backupRoutes } from './backup/routes.ts'
 import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
 import { kindNames, kinds } from './document/kinds.ts'
+import { logRoutes } from './document/logRoutes.ts'
 import { overviewRoutes } from './document/overviewRoutes.ts'
 import { documentRoutes } from './document/routes.ts'
 import { sameEpoch } from './http/epoch.ts'
@@ -59,6 +60,7 @@ export function createApp(
   })
   app.use('/api', express.json({ limit: '2mb' }))
   app.use('/api/overview', overviewRoutes(store))
+  app.use('/api/log', logRoutes(store))
   const benchChanged = (id: string, revision: number) => instruments?.changed(id, revision)
   for (const kind of kindNames) {
     const changed = kind === 'bench' ? benchChanged : undefined

@@ -16,7 +16,8 @@ import { astronomer } from './astronomer.ts'
 import { meteorite } from './meteorite.ts'
 import { moulds } from './moulds.ts'
 import { runs } from './runs.ts'
-import { pieces, type DemoPiece, type DemoPull } from './pieces.ts'
+import type { DemoPull } from './demoPull.ts'
+import { pieces, type DemoPiece } from './pieces.ts'
 
 /** A small pot that a tank of air fills quickly. */
 const pot: Pot = {

@@ -1,32 +1,11 @@
 import type { Piece } from '@mivro/core/piece'
 import type { Layer, Plan } from '@mivro/core/plan'
-import type { Fault, Outcome, Pull } from '@mivro/core/pull'
+import type { DemoPull } from './demoPull.ts'
 import { seasonOfAstronomer, trialOfKeycaps } from './season.ts'
 
 const mm = 1e-3
 const ml = 1e-6
 const celsius = (degrees: number) => degrees + 273.15
-
-/** A pull of the demo: the rest follows from its plan. */
-export interface DemoPull {
-  pouredAt: string
-  room: number
-  humidity: number
-  /** What was weighed against the plan, part by part, as a factor. */
-  off: number
-  outcome: Outcome
-  faults: Fault[]
-  note: string
-  nextTime: string
-  copies?: number
-  mould?: string
-  method?: Pull['method']
-  times?: Pull['times']
-  results?: Pull['results']
-  pins?: Pull['pins']
-  changes?: Pull['changes']
-  trial?: Pull['trial']
-}
 
 export interface DemoPiece {
   id: string

@@ -1,5 +1,5 @@
 import type { Change, CopyResult, Method, Pin, PullTimes } from '@mivro/core/pull'
-import type { DemoPull } from './pieces.ts'
+import type { DemoPull } from './demoPull.ts'
 
 const mm = 1e-3
 const celsius = (degrees: number) => degrees + 273.15

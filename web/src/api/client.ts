@@ -3,7 +3,7 @@ import type { Act, World } from '@mivro/core/instrument'
 import type { Resin } from '@mivro/core/material'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
-import type { Pull } from '@mivro/core/pull'
+import type { LogRow, Pull } from '@mivro/core/pull'
 import { schemas, type Held, type Page, type Path, type Stored } from './kinds.ts'
 import { ask } from './request.ts'
 
@@ -68,6 +68,7 @@ export const api = {
     }))
     return { ...page, items }
   },
+  log: () => ask<{ rows: LogRow[] }>('GET', 'log'),
   deleted: <P extends Path>(path: P) => ask<Stored<Held[P]>[]>('GET', `${path}/deleted`),
   get: async <P extends Path>(path: P, id: string) =>
     read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`)),

@@ -1,12 +1,22 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
-import { Box, FlaskConical, Gauge, Gem, ListOrdered, Scale, Settings } from 'lucide-vue-next'
+import {
+  Box,
+  FlaskConical,
+  Gauge,
+  Gem,
+  ListOrdered,
+  NotebookPen,
+  Scale,
+  Settings,
+} from 'lucide-vue-next'
 
 const route = useRoute()
 const places = [
   { to: '/pieces', label: 'Pieces', icon: Gem },
   { to: '/moulds', label: 'Moulds', icon: Box },
   { to: '/runs', label: 'Runs', icon: ListOrdered },
+  { to: '/log', label: 'Log', icon: NotebookPen },
   { to: '/desk', label: 'Mixing', icon: Scale },
   { to: '/shelf', label: 'Materials', icon: FlaskConical },
   { to: '/equipment', label: 'Equipment', icon: Gauge },

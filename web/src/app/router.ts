@@ -41,6 +41,7 @@ export const router = createRouter({
       component: () => import('../mould/sheet/MouldSheetView.vue'),
     },
     { path: '/moulds/:mould?', name: 'moulds', component: () => import('../mould/MouldsView.vue') },
+    { path: '/log', name: 'log', component: () => import('../log/LogView.vue') },
     { path: '/runs', name: 'runs', component: () => import('../run/RunsView.vue') },
     { path: '/runs/:run', name: 'run', component: () => import('../run/RunView.vue') },
     {

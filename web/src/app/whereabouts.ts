@@ -17,6 +17,8 @@ export const placeNames: Record<string, string> = {
   runs: 'Runs',
   run: 'Run',
   'run-sheet': 'Run sheet',
+  bench: 'Bench',
+  log: 'Log',
   equipment: 'Equipment',
   desk: 'Mixing',
   shelf: 'Materials',
@@ -31,7 +33,7 @@ export function useTrail() {
     const place = placeNames[String(route.name)] ?? 'Pieces'
     if (route.name === 'new-piece') return ['Pieces', place]
     if (route.params.run !== undefined) {
-      const parts = route.name === 'run-sheet' ? [place] : []
+      const parts = route.name === 'run' ? [] : [place]
       return openName.value ? ['Runs', openName.value, ...parts] : ['Runs']
     }
     if (route.params.id === undefined) return [place]

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
+import type { Bench } from '@mivro/core/bench'
 import type { Problem } from '@mivro/core/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
+import FeltNote from './FeltNote.vue'
 import type { Written } from './useLog.ts'
 
 /** All is done: what the log has of it, and where results are written. */
-defineProps<{ written: readonly Written[]; problems: readonly Problem[]; run: string }>()
+defineProps<{
+  bench: Bench
+  written: readonly Written[]
+  problems: readonly Problem[]
+  run: string
+}>()
 </script>
 
 <template>
@@ -24,6 +31,7 @@ defineProps<{ written: readonly Written[]; problems: readonly Problem[]; run: st
       </ElButton>
     </li>
   </ul>
+  <FeltNote :bench="bench" />
   <p class="quiet">
     <RouterLink :to="{ name: 'run', params: { run } }">Back to the run</RouterLink>
   </p>

@@ -7,6 +7,7 @@ import { show } from '@mivro/core/units'
 import { sayHow, sayKey, sayLate, sayStand, sayTask, lampWords } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
 import { api } from '../api/client.ts'
+import { openName } from '../project/openName.ts'
 import { useStudio } from '../project/studioStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import keys from '../ui/keys.ts'
@@ -65,7 +66,14 @@ const { message } = press
 const feltMix = computed(() => [...(progress.value?.met.keys() ?? [])].at(-1))
 
 onMounted(() => (document.documentElement.dataset.theme = 'bench'))
-onUnmounted(() => delete document.documentElement.dataset.theme)
+onUnmounted(() => {
+  delete document.documentElement.dataset.theme
+  openName.value = undefined
+})
+watch(
+  () => bench.value?.name,
+  (name) => (openName.value = name),
+)
 
 const leave = () => router.push({ name: 'run', params: { run: String(route.params.run) } })
 const rest = {
@@ -184,6 +192,7 @@ watch(
       </template>
       <BenchDone
         v-else-if="bench && progress?.finished"
+        :bench="bench"
         :written="log.written.value"
         :problems="log.problems.value"
         :run="String(route.params.run)"

@@ -89,13 +89,15 @@ export function useInstruments() {
     clearInterval(timer)
   })
 
-  const valueOf = (name: InstrumentName): number | undefined => {
-    const { last } = watched[name]
-    return last?.state === 'works' && refusals[name] === undefined ? last.value : undefined
-  }
   const trouble = (name: InstrumentName, movesWithin?: number): Trouble | undefined =>
     page.value > 0 ? troubleOf(watched[name], page.value, movesWithin) : undefined
 
+  /** What an instrument shows; nothing of one that fell silent, is off, or speaks in no unit of its own. */
+  const valueOf = (name: InstrumentName): number | undefined => {
+    const { last } = watched[name]
+    const speaks = last?.state === 'works' && trouble(name) !== 'silent'
+    return speaks && refusals[name] === undefined ? last.value : undefined
+  }
   /** The scale was tared: what it showed before is no weight that fell. */
   const tared = () => (watched.scale = forget(watched.scale))
 

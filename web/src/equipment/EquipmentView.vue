@@ -10,6 +10,7 @@ import { handWords } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'
 import QuantityField from '../ui/QuantityField.vue'
 import { useUndoOf } from '../ui/undo.ts'
+import LearnedHands from './LearnedHands.vue'
 import OtherTools from './OtherTools.vue'
 import PotPanel from './PotPanel.vue'
 import { useMouldSizes } from './useMouldSizes.ts'
@@ -77,6 +78,10 @@ const hand = (of: keyof Hands, value: number | undefined) =>
             :take="(value) => hand(of, value)"
           />
         </div>
+        <LearnedHands
+          :hands="studio.studio.hands ?? usualHands"
+          :take="(hands) => void change({ hands })"
+        />
       </section>
       <OtherTools :studio="studio.studio" :sizes="sizes" :take="change" />
     </div>

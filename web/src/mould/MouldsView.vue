@@ -18,6 +18,7 @@ import { useProblems } from '../ui/problems.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
 import { useUndoOf } from '../ui/undo.ts'
+import MouldLife from './passport/MouldLife.vue'
 import PassportPanel from './passport/PassportPanel.vue'
 import { usePullsOf } from './passport/usePulls.ts'
 
@@ -135,6 +136,11 @@ function belong(piece: string, in_: boolean): void {
             :options="[{ value: '', label: 'choose a piece' }, ...others]"
             value=""
             @choose="belong($event, true)"
+          />
+          <MouldLife
+            :id="open.id"
+            :mould="open.document"
+            :pulls="pulls.map(({ document }) => document)"
           />
           <h2>Pulls so far: {{ pulls.length }}</h2>
           <ul class="makes">

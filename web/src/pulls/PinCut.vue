@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { ElButton, ElSlider } from 'element-plus'
 import { MapPin } from 'lucide-vue-next'
 import { pinOn } from '@mivro/core/diagnosis'
@@ -17,6 +17,8 @@ const props = defineProps<{ pins: readonly Pin[]; selected?: string }>()
 const emit = defineEmits<{ pin: [at: Vec3]; select: [id: string]; move: [id: string, at: Vec3] }>()
 const project = useProject()
 const section = computed(() => project.survey!.section)
+/** A pin further behind the cut is drawn faint, m. */
+const farBehind = 0.003
 const problem = shallowRef<Problem>()
 
 function set(x: number, h: number, take: (at: Vec3) => void): void {
@@ -33,6 +35,18 @@ function point(event: MouseEvent, frame: Frame): void {
   const scale = frame.x(1) - frame.x(0)
   set((px - frame.x(0)) / scale, frame.heightAt(py), (at) => emit('pin', at))
 }
+/** The cut is turned so that it runs through what is chosen. */
+watch(
+  () => props.selected,
+  (id) => {
+    const pin = props.pins.find((one) => one.id === id)
+    if (!pin) return
+    const { x, behind } = ontoSection(section.value, pin.at as Vec3)
+    if (Math.abs(behind) < farBehind) return
+    project.turn = (project.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+  },
+  { immediate: true },
+)
 /** By keyboard: in the middle, then moved by the arrows. */
 const setInMiddle = () => set(0, section.value.height / 2, (at) => emit('pin', at))
 const step = 0.0005
@@ -57,8 +71,6 @@ const placed = computed(() =>
     ...ontoSection(section.value, pin.at as Vec3),
   })),
 )
-/** A pin further behind the cut is drawn faint, m. */
-const farBehind = 0.003
 const turned = computed({
   get: () => Math.round((project.turn * 180) / Math.PI),
   set: (degrees: number) => (project.turn = (degrees * Math.PI) / 180),
@@ -114,7 +126,7 @@ const turned = computed({
         :show-tooltip="false"
         aria-label="Turn the cut"
       />
-      <span class="quiet small">cut turned {{ turned }}°</span>
+      <span class="quiet small hint">turned {{ turned }}°</span>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
   </div>

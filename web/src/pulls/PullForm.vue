@@ -101,7 +101,7 @@ watch(
   { immediate: true },
 )
 const pins = computed(() => pull.value.pins ?? [])
-const selected = ref<string>()
+const selected = ref(pins.value[0]?.id)
 /** What the causes are told of: the pin that is chosen, else the first fault. */
 const chosen = computed(
   () =>

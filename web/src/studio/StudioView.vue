@@ -8,6 +8,7 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
+import HousePanel from './HousePanel.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -172,6 +173,7 @@ function change(values: Partial<Studio>): Problem | undefined {
         </p>
         <p v-if="said" role="status">{{ said }}</p>
       </section>
+      <HousePanel />
       <section v-if="demo > 0" class="panel box wide">
         <h2>Demo studio</h2>
         <div class="row demo">

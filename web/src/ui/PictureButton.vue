@@ -34,7 +34,7 @@ async function take(file: File): Promise<void> {
       :auto-upload="false"
       :on-change="(file) => file.raw && take(file.raw)"
     >
-      <ElButton :size="large ? 'large' : 'default'" :class="{ large }" :loading="busy">
+      <ElButton tag="span" :size="large ? 'large' : 'default'" :class="{ large }" :loading="busy">
         <Camera :size="16" aria-hidden="true" />{{ label }}
       </ElButton>
     </ElUpload>

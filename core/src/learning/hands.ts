@@ -1,0 +1,58 @@
+import { progressOf, takenFor, type Bench, type TaskOf } from '../bench/index.ts'
+import { usualHands, type Hands } from '../run/index.ts'
+import { spreadOf, type Spread } from './spread.ts'
+
+/** One of the times of hands as it was seen at the bench. */
+export interface LearnedHand extends Spread {
+  hand: keyof Hands
+}
+
+/** Fewer than this are no habit yet. */
+export const fewestSeen = 3
+
+/**
+ * How long hands really took, from the moments between the keys of benches: prefills by the place,
+ * fills without the rocking after them, bands and pot by the mould. What was seen less than three
+ * times is left out.
+ *
+ * @example learnedHands([]) // []
+ */
+export function learnedHands(
+  benches: readonly Pick<Bench, 'tasks' | 'events'>[],
+  now: Hands = usualHands,
+): LearnedHand[] {
+  const seen: Partial<Record<keyof Hands, number[]>> = {}
+  const add = (hand: keyof Hands, value: number) => {
+    if (value > 0) (seen[hand] ??= []).push(value)
+  }
+  for (const bench of benches) {
+    for (const { task, taken } of takenTasks(bench)) {
+      if (task.what === 'prefill') {
+        const places = task.spots.filter(({ what }) => what === 'prefill').length
+        if (places > 0) add('prefill', taken / places)
+      }
+      if (task.what === 'fill') add('fill', taken - now.rock)
+      if (task.what === 'band' && task.moulds.length > 0) {
+        add('band', taken / task.moulds.length - now.intoPot)
+      }
+    }
+  }
+  return (Object.keys(seen) as (keyof Hands)[]).flatMap((hand) => {
+    const spread = spreadOf(seen[hand]!)
+    return spread && spread.count >= fewestSeen ? [{ hand, ...spread }] : []
+  })
+}
+
+/** Tasks with what they took, where no other thing lay between. */
+function takenTasks(bench: Pick<Bench, 'tasks' | 'events'>) {
+  const { tasks } = progressOf(bench)
+  const kinds = ['prefill', 'fill', 'band'] as const
+  return kinds.flatMap((kind) => {
+    const done = bench.events.flatMap((event, i) => {
+      const task = event.what === 'done' ? tasks.find(({ id }) => id === event.task) : undefined
+      return task?.what === kind && i > 0 ? [task as TaskOf<typeof kind>] : []
+    })
+    const taken = takenFor(bench, kind)
+    return done.slice(-taken.length).map((task, i) => ({ task, taken: taken[i] }))
+  })
+}
