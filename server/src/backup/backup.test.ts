@@ -8,6 +8,7 @@ import { newPlan } from '@mivro/core/plan'
 import { buildSolid } from '@mivro/core/shape'
 import { writeStl } from '@mivro/core/mesh'
 import { sayProblem } from '@mivro/words/problem'
+import { png } from '../../../core/src/picture/samples.ts'
 import { Store } from '../db/store.ts'
 import { TestServer, temporaryFolder } from '../testServer.ts'
 import { readBackup } from './read.ts'
@@ -109,6 +110,31 @@ describe('a backup', () => {
     const again = rows(await take())
     expect(again.map((list) => list.length)).toEqual(rows(bytes).map((list) => list.length))
     expect(sameDocument(again, rows(bytes))).toBe(true)
+  })
+
+  it('holds pictures of pulls; one that is missing or altered in it is said', async () => {
+    await call('POST', '/demo')
+    const sent = await server.send('POST', '/pictures', png(9, 9))
+    const { id } = (await sent.json()) as { id: string }
+    const pull = (await call('GET', '/pulls/demo-coaster-pull-1')).body
+    const document = { ...pull.document, pictures: [{ id, name: 'rim.png' }] }
+    expect((await call('PUT', `/pulls/${pull.id}`, { basedOn: 1, document })).status).toBe(200)
+    const lost = { ...document, pictures: [{ id: '0'.repeat(64), name: 'no.png' }] }
+    const refused = await call('PUT', `/pulls/${pull.id}`, { basedOn: 2, document: lost })
+    expect([refused.status, refused.body.code]).toEqual([404, 'picture-missing'])
+    const bytes = await take()
+    await call('DELETE', '/demo')
+    expect((await put(bytes)).status).toBe(200)
+    expect((await server.fetch(`/pictures/${id}`)).status).toBe(200)
+    const files = unzipSync(bytes)
+    const without = Object.fromEntries(
+      Object.entries(files).filter(([name]) => !/^pict/.test(name)),
+    )
+    expect((await put(zipSync(without))).status).toBe(422)
+    const altered = { ...files, [`pictures/${id}`]: png(8, 8) }
+    expect((await (await put(zipSync(altered))).json()) as object).toMatchObject({
+      code: 'backup-unreadable',
+    })
   })
 
   it('what was there before a restore is kept, once for each, and is a store of its own', async () => {

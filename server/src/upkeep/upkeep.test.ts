@@ -5,7 +5,7 @@ import { buildSolid } from '@mivro/core/shape'
 import { writeStl } from '@mivro/core/mesh'
 import { TestServer, temporaryFolder } from '../testServer.ts'
 import { removeOldCopies } from './kept.ts'
-import { removeUnnamedMeshes } from './meshes.ts'
+import { removeUnnamedFiles } from './files.ts'
 import { thinVersions } from './thin.ts'
 
 let server: TestServer
@@ -54,8 +54,8 @@ describe('shapes', () => {
     const of = (mesh: string) => piece('F', { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' })
     await server.call('POST', '/pieces', { id: 'p1', document: of(once) })
     await server.call('PUT', '/pieces/p1', { basedOn: 1, document: of(used) })
-    expect(await removeUnnamedMeshes(server.store, Date.now() + day)).toBe(0)
-    expect(await removeUnnamedMeshes(server.store, Date.now() + 8 * day)).toBe(1)
+    expect(await removeUnnamedFiles(server.store, Date.now() + day)).toBe(0)
+    expect(await removeUnnamedFiles(server.store, Date.now() + 8 * day)).toBe(1)
     const status = async (id: string) => (await fetch(`${server.base}/meshes/${id}`)).status
     expect([await status(used), await status(once), await status(never)]).toEqual([200, 200, 404])
   })

@@ -2,7 +2,7 @@ import { dirname } from 'node:path'
 import type { Logger } from 'pino'
 import type { Store } from '../db/store.ts'
 import { removeOldCopies } from './kept.ts'
-import { removeUnnamedMeshes } from './meshes.ts'
+import { removeUnnamedFiles } from './files.ts'
 import { thinVersions } from './thin.ts'
 
 const minute = 60_000
@@ -18,7 +18,7 @@ export function startUpkeep(store: Store, log: Logger): () => void {
   const tidy = quietly(async () => {
     const now = Date.now()
     await thinVersions(store, now)
-    await removeUnnamedMeshes(store, now)
+    await removeUnnamedFiles(store, now)
     removeOldCopies(dirname(store.file), now)
   })
   const timers = [
