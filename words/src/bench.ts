@@ -8,6 +8,7 @@ import type {
   TouchMark,
   Weighed,
 } from '@mivro/core/bench'
+import { sayMaking } from './making.ts'
 import { displayStep } from '@mivro/core/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/instrument'
 import { figure, metric, scaleUnits, show, showDuration, type UnitChoice } from '@mivro/core/units'
@@ -31,7 +32,7 @@ export const layOutWords: Record<LayOutItem, (count: number) => string> = {
 }
 
 /** A task in the list of steps. @example sayTask({ what: 'band', id: '1', load: 0, hazards: [], mix: 0, layer: 0, moulds: [] }) // 'Boards and bands' */
-export function sayTask(task: Task): string {
+export function sayTask(task: Task, units: UnitChoice = metric): string {
   switch (task.what) {
     case 'lay out':
       return 'Lay out'
@@ -59,8 +60,19 @@ export function sayTask(task: Task): string {
       return 'Demould'
     case 'trim':
       return 'Trim the gates'
+    case 'step':
+      return sayPhrase(task.phrases[0], units)
+    case 'wait':
+      // What waits after a step was told there already.
+      return task.phrases.length > 1
+        ? sayPhrase(task.phrases[0], units)
+        : `Wait ${showDuration(task.takes)}`
   }
 }
+
+/** A sentence that a mould's task holds by its code. */
+const sayPhrase = ({ code, amounts }: TaskOf<'step'>['phrases'][number], units: UnitChoice) =>
+  sayMaking({ code, amounts } as never, units)
 
 /** @example nameOfMould({ name: 'Keycap', number: 3 }) // 'Keycap, mould 3' */
 export const nameOfMould = ({ name, number }: { name: string; number: number }): string =>
@@ -95,6 +107,10 @@ export function sayKey(task: Task, begun: boolean): string {
       return 'All are out'
     case 'trim':
       return 'Gates are trimmed'
+    case 'step':
+      return 'It is done'
+    case 'wait':
+      return 'Go on'
   }
 }
 
@@ -135,6 +151,12 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
       return 'Thin parts are the last to harden: look at them first.'
     case 'trim':
       return 'While they are rubbery, a blade goes through like butter. Cut away from you.'
+    case 'step':
+    case 'wait':
+      return task.phrases
+        .slice(1)
+        .map((phrase) => sayPhrase(phrase, units))
+        .join(' ')
   }
 }
 
@@ -210,6 +232,7 @@ const clockWords: Record<ClockName, string> = {
   stir: 'stir on',
   set: 'to set',
   demould: 'until it comes out',
+  wait: 'to wait',
 }
 
 /** Name of a clock. @example sayClock({ what: 'pours', mix: 1 }) // 'cup 2: time to pour' */
@@ -227,6 +250,7 @@ const overWords: Partial<Record<ClockName, string>> = {
   'next mix': 'Now mix the next cup.',
   hold: 'It is hard. The pressure may go, slowly.',
   demould: 'It may come out. Thin parts first.',
+  wait: 'It has waited long enough.',
   stir: 'It is mixed. Pour.',
 }
 
@@ -251,6 +275,7 @@ export function sayCue({ when, clock, at }: Cue): string {
     stir: `${cup}is stirred.`,
     set: `${clock.name ?? 'it'} can no longer be set.`,
     demould: 'it may come out.',
+    wait: 'it goes on.',
   }
   return `In ${spoken(left)} ${ends[clock.what]}`
 }

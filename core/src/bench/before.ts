@@ -17,7 +17,21 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
   release: { step: 'release', again: 'every load' },
   demould: { step: 'demould', again: 'once' },
   trim: undefined,
+  step: undefined,
+  wait: undefined,
 }
+
+/** What is told in sentences says itself which step it is. */
+const standOf = (task: Task) =>
+  task.what === 'step'
+    ? { step: task.step, again: 'once' as const }
+    : (silicone(task) ?? stands[task.what])
+
+/** Silicone is weighed and mixed by its own lines. */
+const silicone = (task: Task) =>
+  (task.what === 'weigh' || task.what === 'mix') && task.hazards.includes('any silicone')
+    ? { step: 'silicone' as const, again: 'once' as const }
+    : undefined
 
 /**
  * What is to be read before a task, that was not read before: the table's lines for its step and
@@ -27,12 +41,12 @@ export function toRead(
   { tasks, events }: Pick<Bench, 'tasks' | 'events'>,
   task: Task,
 ): SafetyLine[] {
-  const stand = stands[task.what]
+  const stand = standOf(task)
   if (!stand) return []
   const byId = new Map(tasks.map((one) => [one.id, one]))
   const read = events.flatMap((event) => {
     const other = event.what === 'read' ? byId.get(event.task) : undefined
-    if (!other || stands[other.what]?.step !== stand.step) return []
+    if (!other || standOf(other)?.step !== stand.step) return []
     return stand.again === 'once' || other.load === task.load ? [other] : []
   })
   const known = new Set(

@@ -3,7 +3,7 @@ import { progressOf, type Progress } from './progress.ts'
 import type { Task, TaskOf } from './tasks.ts'
 
 export type ClockName =
-  'pours' | 'gels' | 'pressure by' | 'hold' | 'next mix' | 'stir' | 'set' | 'demould'
+  'pours' | 'gels' | 'pressure by' | 'hold' | 'next mix' | 'stir' | 'set' | 'demould' | 'wait'
 
 /** One row of the bench's clock. */
 export interface Clock {
@@ -38,7 +38,7 @@ export function clocksOf(
 ): Clock[] {
   const { tasks, done, skipped, met, lost, begun } = progress
   const open = (task: Task) => !done.has(task.id) && !skipped.has(task.id)
-  const clocks: Clock[] = []
+  const clocks: Clock[] = [...waitingNow(bench, progress)]
   for (const task of tasks) {
     if (task.what === 'mix') clocks.push(...clocksOfMix(task, progress, open))
     const start = begun.get(task.load)
@@ -69,6 +69,14 @@ export function clocksOf(
     }
   }
   return clocks.toSorted((a, b) => a.until - b.until)
+}
+
+/** A wait begins when what came before it was done. */
+function waitingNow({ events }: Pick<Bench, 'events'>, { task }: Progress): Clock[] {
+  if (task?.what !== 'wait') return []
+  const from = events.findLast(({ what }) => what === 'done')?.at
+  if (from === undefined) return []
+  return [{ what: 'wait', id: task.id, from, until: from + task.takes, kind: 'wait' }]
 }
 
 function clocksOfMix(

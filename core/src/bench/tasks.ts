@@ -1,6 +1,6 @@
 import { z } from '../schema/index.ts'
 import { id, quantity, text, whole } from '../document/index.ts'
-import { hazards } from '../caution/index.ts'
+import { hazards, mouldSteps } from '../caution/index.ts'
 
 const seconds = () => z.number().min(-1e7).max(1e7)
 const mass = () => quantity('mass', 0, 200)
@@ -19,6 +19,12 @@ export const layOutItems = [
   'timer',
 ] as const
 export type LayOutItem = (typeof layOutItems)[number]
+
+/** A sentence of the words by its code, with its amounts. */
+const phraseSchema = z.object({
+  code: z.string().max(40),
+  amounts: z.record(z.string().max(40), z.union([z.number(), z.string(), z.boolean()])),
+})
 
 const spot = z.object({
   what: z.enum(['gate', 'vent', 'prefill']),
@@ -121,6 +127,20 @@ export const taskSchema = z.discriminatedUnion('what', [
   z.object({ ...common, what: z.literal('release') }),
   z.object({ ...common, what: z.literal('trim'), moulds: z.array(mouldSchema).max(400) }),
   z.object({ ...common, what: z.literal('demould'), moulds: z.array(mouldSchema).max(400) }),
+  /** Something that is told in sentences: of a mould that is made. */
+  z.object({
+    ...common,
+    what: z.literal('step'),
+    step: z.enum(mouldSteps),
+    phrases: z.array(phraseSchema).min(1).max(12),
+  }),
+  /** Nothing is to be done for so long. */
+  z.object({
+    ...common,
+    what: z.literal('wait'),
+    takes: quantity('duration', 0, 1e7),
+    phrases: z.array(phraseSchema).min(1).max(12),
+  }),
 ])
 export type Task = z.infer<typeof taskSchema>
 export type TaskKind = Task['what']

@@ -57,6 +57,12 @@ export const router = createRouter({
       component: () => import('../bench/BenchView.vue'),
     },
     {
+      path: '/pieces/:id/mould-bench/:bench',
+      name: 'mould-bench',
+      meta: { paper: true },
+      component: () => import('../bench/BenchView.vue'),
+    },
+    {
       path: '/equipment',
       name: 'equipment',
       component: () => import('../equipment/EquipmentView.vue'),

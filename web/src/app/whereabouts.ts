@@ -18,6 +18,7 @@ export const placeNames: Record<string, string> = {
   run: 'Run',
   'run-sheet': 'Run sheet',
   bench: 'Bench',
+  'mould-bench': 'Bench',
   log: 'Log',
   equipment: 'Equipment',
   desk: 'Mixing',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
+import type { RouteLocationRaw } from 'vue-router'
 import type { Bench } from '@mivro/core/bench'
 import type { Problem } from '@mivro/core/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -11,13 +12,19 @@ defineProps<{
   bench: Bench
   written: readonly Written[]
   problems: readonly Problem[]
-  run: string
+  back: RouteLocationRaw
 }>()
 </script>
 
 <template>
   <h2>All is done</h2>
-  <p class="lead">The log is written. Look at each copy and say how it came out.</p>
+  <p class="lead">
+    {{
+      bench.of.what === 'mould'
+        ? 'The mould is made. Its first pull carries out crumbs and is a trial.'
+        : 'The log is written. Look at each copy and say how it came out.'
+    }}
+  </p>
   <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
   <ul>
     <li v-for="pull in written" :key="pull.id">
@@ -33,7 +40,7 @@ defineProps<{
   </ul>
   <FeltNote :bench="bench" />
   <p class="quiet">
-    <RouterLink :to="{ name: 'run', params: { run } }">Back to the run</RouterLink>
+    <RouterLink :to="back">Back to the plan</RouterLink>
   </p>
 </template>
 

@@ -3,14 +3,16 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { Check } from 'lucide-vue-next'
 import type { Progress } from '@mivro/core/bench'
 import { sayTask } from '@mivro/words/bench'
+import { useStudio } from '../project/studioStore.ts'
 
 /** All steps of a bench, the one at hand in the middle. */
 const props = defineProps<{ progress: Progress }>()
+const studio = useStudio()
 const steps = computed(() =>
   props.progress.tasks.map((task, i) => ({
     id: task.id,
     number: i + 1,
-    name: sayTask(task),
+    name: sayTask(task, studio.units),
     load: task.load,
     first: i === 0 || props.progress.tasks[i - 1].load !== task.load,
     on: task === props.progress.task,

@@ -75,7 +75,13 @@ watch(
   (name) => (openName.value = name),
 )
 
-const leave = () => router.push({ name: 'run', params: { run: String(route.params.run) } })
+/** Where the work was planned. */
+const planned = computed(() =>
+  route.params.run === undefined
+    ? { name: 'mould', params: { id: String(route.params.id), topic: 'silicone' } }
+    : { name: 'run', params: { run: String(route.params.run) } },
+)
+const leave = () => router.push(planned.value)
 const rest = {
   m: () => feltMix.value !== undefined && (marks.value = true),
   n: () => (noting.value = true),
@@ -90,6 +96,7 @@ const stop = keys({
   Backspace: () => void press.undo(),
   t: () => void press.tare(),
   k: press.takeAsItIs,
+  x: press.otherBottle,
   h: press.byHand,
   s: press.skip,
   l: press.lost,
@@ -102,6 +109,7 @@ const shortcuts = [
   ['Backspace', 'take the last step back'],
   ['T', 'tare the scale'],
   ['K', 'take the weight as it is'],
+  ['X', 'it was the other bottle'],
   ['H', 'weigh by hand, or by the scale again'],
   ['M', 'how a cup feels: syrup, gel, hottest, hard'],
   ['N', 'note or photo'],
@@ -112,7 +120,8 @@ const shortcuts = [
 
 const context = computed(() => {
   const { tasks, done } = progress.value ?? { tasks: [], done: new Set() }
-  const load = task.value ? `load ${task.value.load + 1} · ` : ''
+  const loads = new Set(tasks.map(({ load }) => load)).size
+  const load = task.value && loads > 1 ? `load ${task.value.load + 1} · ` : ''
   return load + sayStand({ done: tasks.filter(({ id }) => done.has(id)).length, of: tasks.length })
 })
 const lamps = computed(() => {
@@ -195,10 +204,10 @@ watch(
         :bench="bench"
         :written="log.written.value"
         :problems="log.problems.value"
-        :run="String(route.params.run)"
+        :back="planned"
       />
       <template v-else-if="bench && task">
-        <h2>{{ sayTask(task) }}</h2>
+        <h2>{{ sayTask(task, studio.units) }}</h2>
         <p class="lead quiet">{{ sayHow(task, studio.units) }}</p>
         <BenchSafety v-if="unread.length > 0" :lines="unread" />
         <LayOutTask
@@ -213,6 +222,7 @@ watch(
           :bench="bench"
           :weighing="weighing"
           :refusal="instruments.refusals.scale"
+          @other-bottle="press.otherBottle"
         />
         <TimedTask
           v-else

@@ -32,6 +32,7 @@ const ownClock = computed(() => {
     hold: ['hold'],
     release: [],
     demould: ['demould'],
+    wait: ['wait'],
   }
   const names = wanted[task.what] ?? []
   return props.open.clocks.value.find(
@@ -64,6 +65,7 @@ const figureWords = computed(() => {
     lid: 'until it has to be at pressure',
     hold: 'until it is hard',
     demould: 'until they come out',
+    wait: 'to wait',
   }
   return words[props.task.what] ?? ''
 })

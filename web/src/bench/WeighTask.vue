@@ -12,6 +12,7 @@ import WeighCup from './WeighCup.vue'
 
 /** One part on the scale: how much is to go, the band that is good, what past the mark costs. */
 const props = defineProps<{ bench: Bench; weighing: UseWeighing; refusal?: Problem }>()
+defineEmits<{ otherBottle: [] }>()
 const studio = useStudio()
 const task = computed(() => props.weighing.task.value!)
 const weighed = computed(() => props.weighing.weighed.value!)
@@ -105,6 +106,12 @@ const said = computed(() => {
           {{ weighing.steady.value ? 'Hold it steady.' : 'It settles.' }}
         </p>
         <p v-else class="quiet">Past it? The other part’s target moves to match.</p>
+        <ElButton
+          v-if="weighing.otherPart.value && weighed.state !== 'empty' && !weighing.byHand.value"
+          class="other"
+          @click="$emit('otherBottle')"
+          >That was {{ weighing.otherPart.value.name }} (X)</ElButton
+        >
         <p v-if="said" class="trouble" role="alert">{{ said }}</p>
       </div>
     </div>
@@ -200,6 +207,11 @@ p.good {
 
 .hand .el-button {
   min-width: 84px;
+  min-height: 64px;
+}
+
+.other.el-button {
+  align-self: flex-start;
   min-height: 64px;
 }
 

@@ -125,6 +125,19 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
   }
   const warned = ref('')
 
+  /** What is in the cup came out of the other bottle: it counts as that part, and this one is still to come. */
+  function otherBottle(): void {
+    const other = weighing.otherPart.value
+    const { inCup, byHand, usable } = weighing
+    if (!other || !usable.value || !(inCup.value > 0)) return
+    bench.happened({
+      what: 'done',
+      task: other.id,
+      weighed: inCup.value,
+      by: byHand.value ? 'hand' : 'scale',
+    })
+  }
+
   async function tare(): Promise<void> {
     const task = weighing.task.value
     if (!task) return

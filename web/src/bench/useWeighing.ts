@@ -43,6 +43,21 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
     () => byHand.value || (shown.value !== undefined && trouble.value === undefined),
   )
 
+  /** The other part of this cup, while it is still to come: a bottle is easily mistaken. */
+  const otherPart = computed(() => {
+    const now = task.value
+    if (!now || now.part === 'tint') return undefined
+    const { tasks, done } = bench.progress.value!
+    return tasks.find(
+      (one): one is TaskOf<'weigh'> =>
+        one.what === 'weigh' &&
+        one.mix === now.mix &&
+        one.part !== 'tint' &&
+        one.key !== now.key &&
+        !done.has(one.id),
+    )
+  })
+
   /** Since when it has been good and steady, on the page's clock. */
   const goodSince = ref<number>()
   watch(
@@ -60,6 +75,7 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
 
   return {
     task,
+    otherPart,
     toPlace,
     newCup,
     byHand,

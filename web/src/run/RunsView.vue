@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { onMounted, shallowRef } from 'vue'
+import { computed, onMounted, shallowRef } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
+import dayjs from 'dayjs'
+import { progressOf, type Bench } from '@mivro/core/bench'
 import { newRun, type Run } from '@mivro/core/run'
+import { sayStand } from '@mivro/words/bench'
 import { showTimeOfDay } from '@mivro/core/units'
 import type { Piece } from '@mivro/core/piece'
 import { api, newId, type Stored } from '../api/client.ts'
@@ -19,10 +22,16 @@ import { sayTakenOff } from '../ui/takenOff.ts'
 const router = useRouter()
 const runs = shallowRef<Stored<Run>[]>()
 const pieces = shallowRef<Stored<Piece>[]>([])
+const benches = shallowRef<Stored<Bench>[]>([])
 const { problems, trying } = useProblems()
 const load = () =>
   trying(async () => {
-    const [found, known] = await Promise.all([listNewest('runs'), listNewest('pieces')])
+    const [found, known, carried] = await Promise.all([
+      listNewest('runs'),
+      listNewest('pieces'),
+      listNewest('benches'),
+    ])
+    benches.value = carried
     runs.value = found.toReversed()
     pieces.value = known
   })
@@ -35,6 +44,34 @@ const facts = ({ pours }: Run) =>
     .join(', ')
 const when = ({ date, begin }: Run) =>
   `${date === undefined ? 'no day yet' : showDay(date)}, ${showTimeOfDay(begin)}`
+
+/** How a run stands at the bench: the one that goes on, else the last that was finished. */
+function atBench(run: string) {
+  const own = benches.value.filter(({ document: { of } }) => of.what === 'run' && of.id === run)
+  const states = own.map((one) => ({ one, ...progressOf(one.document) }))
+  const open = states.findLast(({ finished }) => !finished)
+  if (open) {
+    const done = open.tasks.filter(({ id }) => open.done.has(id)).length
+    return { id: open.one.id, text: `at the bench, ${sayStand({ done, of: open.tasks.length })}` }
+  }
+  const last = states.at(-1)
+  return last && { text: `carried out ${showDay(last.one.updatedAt)}` }
+}
+const today = dayjs().format('YYYY-MM-DD')
+const groups = computed(() => {
+  const all = runs.value ?? []
+  const isNow = ({ id, document: { date } }: Stored<Run>) =>
+    date === today || atBench(id)?.id !== undefined
+  const isPast = (run: Stored<Run>) =>
+    !isNow(run) &&
+    ((run.document.date !== undefined && run.document.date < today) ||
+      atBench(run.id) !== undefined)
+  return [
+    { name: 'Today', runs: all.filter(isNow) },
+    { name: 'To come', runs: all.filter((run) => !isNow(run) && !isPast(run)) },
+    { name: 'Past', runs: all.filter(isPast) },
+  ].filter((group) => group.runs.length > 0)
+})
 
 const add = () =>
   trying(async () => {
@@ -68,16 +105,30 @@ const remove = ({ id, document }: Stored<Run>) =>
           </template>
         </EmptyPlace>
       </section>
-      <ul v-else class="runs">
-        <li v-for="run in runs" :key="run.id" class="panel">
-          <RouterLink :to="{ name: 'run', params: { run: run.id } }">
-            <b>{{ run.document.name }}</b>
-            <span class="quiet">{{ facts(run.document) || 'nothing cast yet' }}</span>
-            <span class="quiet small">{{ when(run.document) }}</span>
-          </RouterLink>
-          <RemoveButton :label="`Delete ${run.document.name}`" @click="remove(run)" />
-        </li>
-      </ul>
+      <section v-for="group in groups" v-else :key="group.name" :aria-label="group.name">
+        <h2>{{ group.name }}</h2>
+        <ul class="runs">
+          <li v-for="run in group.runs" :key="run.id" class="panel">
+            <RouterLink :to="{ name: 'run', params: { run: run.id } }">
+              <b>{{ run.document.name }}</b>
+              <span class="quiet">{{ facts(run.document) || 'nothing cast yet' }}</span>
+              <span class="quiet small">{{ when(run.document) }}</span>
+              <span v-if="atBench(run.id)" class="bench small">{{ atBench(run.id)!.text }}</span>
+            </RouterLink>
+            <span class="acts">
+              <RemoveButton :label="`Delete ${run.document.name}`" @click="remove(run)" />
+              <ElButton
+                v-if="atBench(run.id)?.id"
+                tag="router-link"
+                type="primary"
+                size="small"
+                :to="{ name: 'bench', params: { run: run.id, bench: atBench(run.id)!.id! } }"
+                >Go on</ElButton
+              >
+            </span>
+          </li>
+        </ul>
+      </section>
     </div>
   </div>
 </template>
@@ -91,6 +142,23 @@ const remove = ({ id, document }: Stored<Run>) =>
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
   gap: 14px;
+  margin-bottom: 14px;
+}
+
+h2 {
+  margin: 6px 0 10px;
+}
+
+.bench {
+  color: var(--amber-ink);
+}
+
+.acts {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-end;
+  justify-content: space-between;
+  align-self: stretch;
 }
 
 .runs li {

@@ -28,6 +28,7 @@ export interface MakingStep {
   need?: SiliconeNeed
   /** Waits after it, s. */
   wait: number
+  hazards: Hazard[]
   safety: SafetyLine[]
 }
 
@@ -52,7 +53,8 @@ export function makingSteps(
     resting(),
   ]
   const shown = new Set<string>()
-  return steps.map(({ hazards, ...step }): MakingStep => {
+  return steps.map((step): MakingStep => {
+    const { hazards } = step
     const safety =
       step.step === 'wait'
         ? []
@@ -62,7 +64,7 @@ export function makingSteps(
   })
 }
 
-type Draft = Omit<MakingStep, 'safety'> & { hazards: Hazard[] }
+type Draft = Omit<MakingStep, 'safety'>
 
 const preparing = (mould: Mould, silicone: Silicone | undefined): Draft[] =>
   prepare(mould.contact.master, silicone).map(({ id, wait, hazards }) => ({

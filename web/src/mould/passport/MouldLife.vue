@@ -10,7 +10,9 @@ import { showDay } from '../../ui/dates.ts'
 
 /** How a mould has fared so far, and how long it will last at this pace. */
 const props = defineProps<{ mould: Mould; id: string; pulls: readonly Pull[] }>()
-const life = computed(() => lifeOf(props.mould, props.id, props.pulls, dayjs().valueOf() / 1000))
+const now = dayjs().valueOf() / 1000
+const life = computed(() => lifeOf(props.mould, props.id, props.pulls, now))
+const late = computed(() => life.value.orderBy !== undefined && life.value.orderBy < now)
 const day = (at: number) => showDay(dayjs(at * 1000).toISOString())
 const worn = computed(() =>
   life.value.life > 0 ? Math.min(100, Math.round((100 * life.value.pulls) / life.value.life)) : 0,
@@ -45,7 +47,7 @@ const states = {
     />
     <p v-if="life.orderBy !== undefined && life.perWeek" class="when">
       At {{ life.perWeek.toFixed(1) }} pulls a week it ends about {{ day(life.ends!) }}:
-      <b>order the next by {{ day(life.orderBy) }}.</b>
+      <b>{{ late ? 'order the next now.' : `order the next by ${day(life.orderBy)}.` }}</b>
     </p>
     <template v-if="life.good.of > 0">
       <p>
@@ -61,7 +63,9 @@ const states = {
             <i :style="bar(one.rate)" />
             <u :style="middle(one.rate.middle)" />
           </span>
-          <span class="quiet small">{{ one.from }}–{{ one.until }}</span>
+          <span class="quiet small">{{
+            one.from === one.until ? one.from : `${one.from}–${one.until}`
+          }}</span>
         </div>
       </div>
       <p class="quiet small">Share of good casts, pull by pull, with its width.</p>

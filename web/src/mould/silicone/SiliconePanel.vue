@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
+import { Timer } from 'lucide-vue-next'
 import { safetyFor } from '@mivro/core/caution'
 import {
   boxShapes,
@@ -13,6 +14,7 @@ import {
 import { saySiliconeAsks, saySiliconeReason } from '@mivro/words/silicone'
 import { show, showDuration } from '@mivro/core/units'
 import { boxWords } from '@mivro/words/box'
+import { useMouldBench } from '../useMouldBench.ts'
 import { useMouldFixes } from '../useMouldFixes.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
@@ -30,6 +32,7 @@ import SiliconeAmounts from './SiliconeAmounts.vue'
 import WeighSilicone from './WeighSilicone.vue'
 
 const project = useProject()
+const bench = useMouldBench()
 const shelf = useShelf()
 const studio = useStudio()
 
@@ -127,6 +130,10 @@ const step = computed(() => project.scaleStep)
 
   <template v-if="facts.poured !== 'none'">
     <SafetyLines before="Before you mix silicone" :lines="safety" with-deferring />
+    <ElButton :disabled="!bench.possible.value" @click="bench.begin">
+      <Timer :size="15" aria-hidden="true" />Make it at the bench
+    </ElButton>
+    <ProblemNote v-for="problem in bench.problems.value" :key="problem.code" :problem="problem" />
     <WeighSilicone
       v-if="compiled"
       :id="document.silicone"
