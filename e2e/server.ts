@@ -13,6 +13,9 @@ interface Start {
   demo?: boolean
   folder?: string
   port?: number
+  /** Further options of its command line, and of its environment. */
+  options?: string[]
+  env?: Record<string, string>
 }
 
 /** The real server as a process of its own, over a store in a temporary folder. */
@@ -51,23 +54,28 @@ export class RunningServer {
     return join(server.folder, store)
   }
 
-  static async start({ demo = true, folder, port = 0 }: Start = {}): Promise<RunningServer> {
+  static async start({
+    demo = true,
+    folder,
+    port = 0,
+    ...more
+  }: Start = {}): Promise<RunningServer> {
     if (folder !== undefined || !demo) {
-      return RunningServer.spawn(folder ?? newFolder(), { demo, port })
+      return RunningServer.spawn(folder ?? newFolder(), { demo, port, ...more })
     }
     RunningServer.filled ??= RunningServer.fill()
     const fresh = newFolder()
     copyFileSync(await RunningServer.filled, join(fresh, store))
-    return RunningServer.spawn(fresh, { demo, port })
+    return RunningServer.spawn(fresh, { demo, port, ...more })
   }
 
-  private static async spawn(folder: string, { demo, port }: { demo: boolean; port: number }) {
+  private static async spawn(folder: string, { demo, port, options = [], env = {} }: Start) {
     const args = ['server/src/main.ts', '--port', String(port), '--database', join(folder, store)]
     // tsx as a loader, not as a parent: a kill then reaches the server itself.
     const child = spawn(
       process.execPath,
-      ['--import', 'tsx', ...args, ...(demo ? ['--demo'] : [])],
-      { cwd: root },
+      ['--import', 'tsx', ...args, ...(demo ? ['--demo'] : []), ...options],
+      { cwd: root, env: { ...process.env, ...env } },
     )
     const found = await new Promise<number>((done, failed) => {
       let said = ''

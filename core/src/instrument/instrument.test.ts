@@ -234,6 +234,13 @@ describe('an instrument that fails', () => {
     expect(troubleOf(forget(less), 1)).toBeUndefined()
   })
 
+  it('what it showed while it jumped is no weight that fell', () => {
+    let heard = newWatched()
+    for (let i = 0; i < 20; i++) heard = hear(heard, reading(i % 2 ? 0.01 : 0.05), i / 10)
+    for (let i = 0; i < 50; i++) heard = hear(heard, reading(0.01), 5 + i / 10)
+    expect(troubleOf(heard, 10)).toBeUndefined()
+  })
+
   it('in the wrong unit: the line is refused', () => {
     expect(() => readLine(lineOf(failing('wrong unit'), 'scale', middle)!)).toThrow(
       'instrument-unit',

@@ -45,7 +45,8 @@ export function hear(watched: Watched, reading: Reading, now: number): Watched {
   const far = Math.abs(step) > (leap[reading.instrument] ?? Infinity)
   const turns = watched.turns.filter((at) => now - at < within)
   if (far) turns.push(now)
-  const most = Math.max(watched.most, reading.steady ? reading.value : 0)
+  // What an instrument showed while it jumped says nothing of what there was.
+  const most = turns.length > 1 ? 0 : Math.max(watched.most, reading.steady ? reading.value : 0)
   const fallen = most - reading.value
   const falls = reading.steady && fallen > Math.max(shrinks.mass, shrinks.share * most) ? fallen : 0
   return {

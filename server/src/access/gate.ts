@@ -75,6 +75,8 @@ function ask(response: Response, problem?: Problem): void {
   response
     .status(401)
     .set('Cache-Control', 'no-store')
+    // Without a referrer a form would send no origin either, and be taken for another site's.
+    .set('Referrer-Policy', 'same-origin')
     .type('html')
     .send(enterPage(problem && sayProblem(problem)))
 }

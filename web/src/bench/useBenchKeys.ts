@@ -32,6 +32,8 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
     () => bench.task.value?.id,
     () => (message.value = ''),
   )
+  // What was wrong with the scale is over.
+  watch(weighing.usable, (usable) => usable && (message.value = ''))
   let pressed = -Infinity
 
   async function main(): Promise<void> {
@@ -196,6 +198,7 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
     main,
     tick,
     tare,
+    otherBottle,
     takeAsItIs,
     byHand,
     skip,

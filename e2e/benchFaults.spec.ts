@@ -1,0 +1,176 @@
+import { AtBench } from './bench.ts'
+import { expect, test } from './mivro.ts'
+
+/** A bench where the first weighing is at hand. */
+async function atFirstWeighing(bench: AtBench): Promise<void> {
+  await bench.begin('demo-run-keycaps')
+  for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+  await bench.readCaution()
+}
+
+test('a scale that jumps, speaks in millilitres, or loses weight is not believed', async ({
+  mivro,
+}) => {
+  test.setTimeout(150_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await atFirstWeighing(bench)
+  await bench.world()
+  await bench.pour('Pour 1 g')
+  const alert = page.locator('.now [role=alert]')
+  await bench.act({ do: 'fail', instrument: 'scale', how: 'jumping' })
+  await expect(alert.first()).toContainText('The scale jumps', { timeout: 15_000 })
+  await bench.key('Space')
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'weigh')
+  await bench.act({ do: 'fail', instrument: 'scale', how: 'wrong unit' })
+  await expect(alert.first()).toContainText('speaks in "ml"')
+  await bench.act({ do: 'fail', instrument: 'scale', how: null })
+  await expect(alert).toHaveCount(0, { timeout: 15_000 })
+  // Half of what is in the cup is gone.
+  await bench.act({ do: 'empty', cup: `${await benchId(mivro)} mixing cup 1`, mass: 0.0006 })
+  await expect(alert.first()).toContainText('The weight is falling', { timeout: 15_000 })
+  // By hand it goes on.
+  await bench.key('h')
+  await bench.done()
+  await expect(page.locator('.now h2')).toContainText('Part B')
+})
+
+const benchId = async ({ page }: { page: import('@playwright/test').Page }) =>
+  new URL(page.url()).pathname.split('/').at(-1)!.slice(0, 24)
+
+test('the wrong bottle poured first counts as what it is', async ({ mivro }) => {
+  test.setTimeout(120_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await atFirstWeighing(bench)
+  await bench.world()
+  await bench.pour('Pour to the mark')
+  await page.waitForTimeout(300)
+  await bench.key('x')
+  // Part A is still to come.
+  await expect(page.locator('.now h2')).toContainText('Part A')
+  await expect(page.locator('.steps .done')).toContainText(['Lay out', 'Part B'])
+})
+
+test('two benches on one run: what was recorded first holds, and the other is told', async ({
+  mivro,
+  browser,
+}) => {
+  test.setTimeout(150_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await atFirstWeighing(bench)
+  const address = page.url()
+  // Another device: a browser of its own shares nothing with this one.
+  const tablet = await (await browser.newContext()).newPage()
+  await tablet.goto(address)
+  await expect(tablet.locator('.bench')).toHaveAttribute('data-task', 'weigh')
+  await tablet.keyboard.press('h')
+  await tablet.keyboard.press('Space')
+  await expect(tablet.locator('.now h2')).toContainText('Part B')
+  // The first bench follows.
+  await expect(page.locator('.now h2')).toContainText('Part B', { timeout: 10_000 })
+  // Both press at once, cut off from each other: one is told.
+  await page.route('**/api/benches/**', (route) => setTimeout(() => void route.continue(), 1200))
+  await bench.key('h')
+  await page.keyboard.press('Space')
+  await tablet.keyboard.press('n')
+  await tablet.getByRole('button', { name: 'It froths' }).click()
+  await expect(page.getByText('Another bench went on with this run')).toBeVisible({
+    timeout: 20_000,
+  })
+  const document = (
+    (await (
+      await mivro.server.call('GET', `benches/${new URL(address).pathname.split('/').at(-1)}`)
+    ).json()) as { document: { events: { what: string }[] } }
+  ).document
+  expect(document.events.some(({ what }) => what === 'noted')).toBe(true)
+  await tablet.context().close()
+})
+
+test('a cup that stood too long is asked about, and lost it fills no mould', async ({ mivro }) => {
+  test.setTimeout(150_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await bench.begin('demo-run-keycaps')
+  for (let i = 0; i < 60 && !/fill/.test((await bench.task)!); i++) {
+    if (
+      (await bench.task) === 'weigh' &&
+      (await page.getByText('By hand', { exact: true }).isVisible())
+    )
+      await bench.key('h')
+    await bench.key('Space')
+  }
+  // The telephone rings.
+  await bench.speed(60)
+  await expect(page.getByRole('heading', { name: /Is cup 1 lost/ })).toBeVisible({
+    timeout: 20_000,
+  })
+  await bench.speed(1)
+  await expect(page.locator('.clock.red, .said .urgent').first()).toBeVisible()
+  await expect(page.locator('.said')).toContainText('It no longer pours')
+  await bench.key('l')
+  await expect(page.locator('.bench')).not.toHaveAttribute('data-task', 'fill')
+  await page.reload()
+  await expect(page.locator('.steps .out').first()).toBeVisible()
+})
+
+test('how a cup feels is kept with its resin', async ({ mivro }) => {
+  test.setTimeout(150_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await mivro.open('/runs/demo-run-solid')
+  await bench.begin('demo-run-solid')
+  for (const instrument of ['scale', 'pot gauge']) {
+    await bench.act({ do: 'fail', instrument, how: 'gone' })
+  }
+  let marked = false
+  for (let i = 0; i < 120 && (await bench.task) !== 'done'; i++) {
+    const task = await bench.task
+    if (task === 'weigh' && (await page.getByText('By hand', { exact: true }).isVisible()))
+      await bench.key('h')
+    if (task === 'hold' && !marked) {
+      marked = true
+      await page.waitForTimeout(6000)
+      await bench.key('m')
+      await page.getByRole('button', { name: 'Cup gelled' }).click()
+    }
+    await bench.key('Space')
+  }
+  await expect(page.getByLabel('What was felt')).toContainText('gel:')
+  await page.getByRole('button', { name: 'Keep with its sheet' }).click()
+  await expect(page.getByText('kept', { exact: true })).toBeVisible()
+  await mivro.open('/shelf/demo-white-urethane')
+  await expect(page.getByText('gel in the cup').first()).toBeVisible()
+  await mivro.open('/equipment')
+  await expect(page.getByText('Learned at the bench')).toBeVisible()
+})
+
+test('a mould of silicone is made at the same bench', async ({ mivro }) => {
+  test.setTimeout(120_000)
+  const { page } = mivro
+  const bench = new AtBench(mivro)
+  await mivro.open('/pieces/demo-orrery/mould/silicone')
+  await page.getByRole('button', { name: 'Make it at the bench' }).click({ timeout: 60_000 })
+  await expect(page.locator('.bench')).toBeVisible()
+  const kinds = new Set<string>()
+  const cautions = new Set<string>()
+  for (let i = 0; i < 90; i++) {
+    const task = (await bench.task)!
+    if (task === 'done') break
+    kinds.add(task)
+    for (const id of await page
+      .locator('.safety [data-safety]')
+      .evaluateAll((all) => all.map((one) => one.getAttribute('data-safety')!))) {
+      cautions.add(id)
+    }
+    if (task === 'weigh' && (await page.getByText('By hand', { exact: true }).isVisible()))
+      await bench.key('h')
+    await bench.key('Space')
+  }
+  expect([...kinds]).toEqual(expect.arrayContaining(['step', 'weigh', 'mix', 'wait']))
+  expect([...cautions]).toEqual(
+    expect.arrayContaining(['sanding', 'silicone-hands', 'tin-catalyst']),
+  )
+  await expect(page.getByText('The mould is made.')).toBeVisible()
+})

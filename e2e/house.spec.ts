@@ -1,0 +1,84 @@
+import { networkInterfaces } from 'node:os'
+import { expect, test } from '@playwright/test'
+import { RunningServer } from './server.ts'
+
+const secret = 'three warm words'
+/** Where another device of the house would come from; else a second name of this machine. */
+const outside =
+  Object.values(networkInterfaces())
+    .flatMap((list) => list ?? [])
+    .find(({ internal, family }) => !internal && family === 'IPv4')?.address ?? '127.0.0.2'
+
+test('a tablet of the house is asked for the passphrase, and then carries on', async ({
+  browser,
+}) => {
+  const server = await RunningServer.start({
+    options: ['--host', '--name', outside],
+    env: { MIVRO_PASSPHRASE: secret },
+  })
+  const page = await (await browser.newContext()).newPage()
+  const address = `http://${outside}:${server.port}`
+  try {
+    await page.goto(`${address}/runs`)
+    await expect(page.getByLabel('Passphrase of this studio')).toBeVisible()
+    await page.getByLabel('Passphrase of this studio').fill('not these')
+    await page.getByRole('button', { name: 'Enter' }).click()
+    await expect(page.getByRole('alert')).toContainText('That is not the passphrase')
+    await page.waitForTimeout(1200)
+    await page.getByLabel('Passphrase of this studio').fill(secret)
+    await page.getByRole('button', { name: 'Enter' }).click()
+    await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
+    await page.goto(`${address}/studio`)
+    await expect(page.getByLabel('A tablet at the bench')).toContainText(address)
+    await expect(page.getByRole('img', { name: /QR code/ })).toBeVisible()
+    // Edits are taken from there as from here.
+    await page.goto(`${address}/pieces/demo-coaster/pulls`)
+    await page.getByLabel('What to change next time').fill('From the tablet')
+    await page.getByLabel('What to change next time').blur()
+    await expect(page.locator('.save')).toHaveText('Saved')
+    // This machine itself is not asked.
+    await page.goto(`${server.address}/runs`)
+    await expect(page.getByRole('heading', { name: 'Runs' })).toBeVisible()
+  } finally {
+    await page.context().close()
+    await server.kill()
+    server.forget()
+  }
+})
+
+test('without a passphrase nothing is served to others, and why is said', async () => {
+  const refused = await RunningServer.start({
+    demo: false,
+    options: ['--host'],
+    env: { MIVRO_PASSPHRASE: '' },
+  }).catch((error: Error) => error.message)
+  expect(String(refused)).toContain('passphrase')
+  const short = await RunningServer.start({
+    demo: false,
+    options: ['--host'],
+    env: { MIVRO_PASSPHRASE: 'short' },
+  }).catch((error: Error) => error.message)
+  expect(String(short)).toContain('8 letters or more')
+})
+
+test('with a certificate of its own the page is a secure one', async ({ browser }) => {
+  const server = await RunningServer.start({
+    options: ['--host', '--name', outside, '--tls'],
+    env: { MIVRO_PASSPHRASE: secret },
+  })
+  const context = await browser.newContext({ ignoreHTTPSErrors: true })
+  const page = await context.newPage()
+  try {
+    await page.goto(`https://${outside}:${server.port}/`)
+    await page.getByLabel('Passphrase of this studio').fill(secret)
+    await page.getByRole('button', { name: 'Enter' }).click()
+    await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
+    expect(await page.evaluate(() => isSecureContext)).toBe(true)
+    const [cookie] = await context.cookies()
+    expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Strict', secure: true })
+  } finally {
+    await context.close()
+    await server.kill()
+    server.forget()
+  }
+})

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest'
+import {
+  cuesDue,
+  cuesOf,
+  layOutItems,
+  startOf,
+  touchMarks,
+  type BenchEvent,
+  type Task,
+} from '@mivro/core/bench'
+import { effectOf } from '@mivro/core/diagnosis'
+import { layOutWords, sayCue, touchWords, troubleWords } from './bench.ts'
+import { sayEffect } from './diagnosis.ts'
+
+const common = { load: 0, hazards: [], mix: 0, layer: 0 }
+const tasks: Task[] = [
+  {
+    ...common,
+    id: 'm',
+    what: 'mix',
+    at: 0,
+    takes: 90,
+    pours: 170,
+    gel: 400,
+    hard: 1500,
+    secondCup: 'no',
+  },
+  {
+    ...common,
+    id: 'f',
+    what: 'fill',
+    mould: { key: 'a', pour: 'p', name: 'Keycap', number: 1, casts: 1 },
+    volume: 1e-6,
+    mass: 1e-3,
+    vents: 0,
+  },
+  { id: 'l', load: 0, hazards: [], what: 'lid', gauge: 2.8e5, marked: 4e5, by: 320 },
+  { id: 'h', load: 0, hazards: [], what: 'hold', gauge: 2.8e5, at: 1500 },
+]
+const events: BenchEvent[] = [{ what: 'done', task: startOf('m'), at: 1000 }]
+
+describe('what is spoken', () => {
+  it('and when: half a minute ahead, at four fifths, and at the end, in words heard over a compressor', () => {
+    const cues = cuesOf({ tasks, events })
+    const said = cues.map((cue) => [Math.round(cue.at - 1000), sayCue(cue)])
+    expect(said).toEqual([
+      [60, 'In 30 seconds cup 1 is stirred.'],
+      [90, 'It is mixed. Pour.'],
+      // Four fifths of 170 s lie within seconds of half a minute ahead: one warning is enough.
+      [140, 'In 30 seconds cup 1 no longer pours.'],
+      [170, 'It no longer pours. Stop filling: band what is full.'],
+      [256, 'In 64 seconds the pot has to be at pressure.'],
+      [290, 'In 30 seconds the pot has to be at pressure.'],
+      [320, 'Too late for the pot to help much. Shut it all the same.'],
+      [1470, 'In 30 seconds the pressure may go.'],
+      [1500, 'It is hard. The pressure may go, slowly.'],
+    ])
+  })
+
+  it('each once, looked at five times a second', () => {
+    const cues = cuesOf({ tasks, events })
+    let heard: string[] = []
+    for (let at = 1000; at < 2600; at += 0.2)
+      heard = [...heard, ...cuesDue(cues, at, at + 0.2).map(sayCue)]
+    expect(heard).toEqual(cues.map(sayCue))
+  })
+
+  it('once a mould is full nothing is said of its pouring any more', () => {
+    const filled: BenchEvent[] = [
+      ...events,
+      { what: 'done', task: 'm', at: 1090 },
+      { what: 'done', task: 'f', at: 1100 },
+    ]
+    const said = cuesOf({ tasks, events: filled }).map(sayCue).join(' ')
+    expect(said).not.toMatch(/pours|stirred/)
+    expect(said).toMatch(/has to be at pressure/)
+  })
+})
+
+it('every item, mark and trouble has its words', () => {
+  for (const item of layOutItems) expect(layOutWords[item](2)).toMatch(/^[A-Z2]/)
+  for (const mark of touchMarks) expect(touchWords[mark].hint).toMatch(/^[A-Z]/)
+  for (const say of Object.values(troubleWords)) expect(say('scale')).toMatch(/^[A-Z].*[.?]/)
+})
+
+it('an effect is told with its width, and nothing is claimed from one pull', () => {
+  expect(sayEffect('void at a tip', effectOf({ seen: 3, of: 3 }, { seen: 0, of: 1 }))).toContain(
+    'From so few nothing can be said yet.',
+  )
+  expect(sayEffect('void at a tip', effectOf({ seen: 3, of: 3 }, { seen: 0, of: 0 }))).toBe(
+    'void at a tip: 3 of 3 before, nothing poured since.',
+  )
+})
