@@ -1,3 +1,4 @@
+import { benchBench } from './bench.ts'
 import { benchDrags } from './drags.ts'
 import { benchHeat } from './heat.ts'
 import { benchLight } from './light.ts'
@@ -13,6 +14,7 @@ const topics = {
   heat: benchHeat,
   light: benchLight,
   run: benchRun,
+  bench: benchBench,
   store: benchStore,
   pages: benchPages,
   drags: benchDrags,

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
+import { AtBench } from './bench.ts'
 import { expect, test } from './mivro.ts'
 
 const folder = process.env.MIVRO_SHOTS
@@ -17,15 +18,13 @@ test.describe('pictures for the README', () => {
     ['inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions', 'Dusk violet'],
     ['bubbles', '/pieces/demo-keycap/pour?lens=air'],
     ['run', '/runs/demo-run-keycaps'],
-    ['equipment', '/equipment'],
-    ['desk', '/desk'],
-    ['pulls', '/pieces/demo-coaster/pulls'],
+    ['runs', '/runs'],
+    ['log', '/log'],
+    ['pull', '/pieces/demo-astronomer-solid/pulls/demo-astronomer-solid-pull-3'],
     ['air', '/pieces/demo-astronomer/mould/air'],
-    ['kind', '/pieces/demo-comet-drop/mould/kind'],
     ['silicone', '/pieces/demo-astronomer/mould/silicone'],
-    ['moulds', '/moulds/demo-drop-mould'],
+    ['moulds', '/moulds/demo-astronomer-solid-mould'],
     ['shelf', '/shelf/demo-slow-epoxy'],
-    ['recipe', '/shelf/demo-dusk-recipe'],
   ]
   for (const [name, path, layer] of views) {
     test(name, async ({ mivro, page }) => {
@@ -36,7 +35,7 @@ test.describe('pictures for the README', () => {
       await page.mouse.move(660, 720)
       if (layer) await page.getByText(layer).first().click()
       await page.waitForTimeout(
-        /mould|heat|shelf|air|runs|equipment|^.pieces$/.test(path) ? 8000 : 1200,
+        /mould|heat|shelf|air|runs|pulls|^.pieces$/.test(path) ? 8000 : 1200,
       )
       if (name === 'pieces') {
         await expect(page.locator('.picture img')).toHaveCount(8, { timeout: 60_000 })
@@ -51,6 +50,28 @@ test.describe('pictures for the README', () => {
     await page.getByText('2 Dusk violet', { exact: true }).first().click()
     await expect(page.locator('canvas[data-drawn="800"]')).toBeVisible({ timeout: 30_000 })
     await page.screenshot({ path: join(resolve(folder!), 'colour.png') })
+  })
+
+  test('the bench, weighing and pouring', async ({ mivro, page }) => {
+    test.setTimeout(120_000)
+    const bench = new AtBench(mivro)
+    const shot = (name: string) =>
+      page.screenshot({ path: join(resolve(folder!), `bench-${name}.png`) })
+    await bench.begin('demo-run-solid')
+    for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+    await bench.readCaution()
+    await bench.world()
+    await bench.pour('Pour to the mark')
+    await expect(page.locator('.bench')).toHaveAttribute('data-task-id', /2$/, { timeout: 20_000 })
+    await bench.pour('Pour 1 g')
+    for (let i = 0; i < 7; i++) await bench.press('Pour 1 g')
+    await bench.key('w')
+    await page.waitForTimeout(2500)
+    await shot('weighing')
+    await bench.key('h')
+    for (let i = 0; i < 40 && (await bench.task) !== 'fill'; i++) await bench.key('Space')
+    await page.waitForTimeout(6000)
+    await shot('pouring')
   })
 
   const sheets: [string, string][] = [

@@ -52,6 +52,17 @@ describe('what is spoken', () => {
       [256, 'In 64 seconds the pot has to be at pressure.'],
       [290, 'In 30 seconds the pot has to be at pressure.'],
       [320, 'Too late for the pot to help much. Shut it all the same.'],
+    ])
+  })
+
+  it('the hold is counted once the lid is on', () => {
+    const shut: BenchEvent[] = [
+      ...events,
+      { what: 'done', task: 'm', at: 1090 },
+      { what: 'done', task: 'f', at: 1100 },
+      { what: 'done', task: 'l', at: 1200 },
+    ]
+    expect(cuesOf({ tasks, events: shut }).map((cue) => [cue.at - 1000, sayCue(cue)])).toEqual([
       [1470, 'In 30 seconds the pressure may go.'],
       [1500, 'It is hard. The pressure may go, slowly.'],
     ])

@@ -53,7 +53,11 @@ export function clocksOf(
       })
     }
     if (task.what === 'hold' || task.what === 'demould') {
-      if (task.at === undefined) continue
+      // Nothing is held before the lid is on.
+      const shut = tasks.some(
+        ({ what, load, id }) => what === 'lid' && load === task.load && !done.has(id),
+      )
+      if (task.at === undefined || (task.what === 'hold' && shut)) continue
       const what = task.what
       clocks.push({ what, id: task.id, from: start, until: start + task.at, kind: 'wait' })
     }

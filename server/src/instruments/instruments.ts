@@ -141,7 +141,7 @@ export class Instruments {
       if (!due || real) continue
       this.spoke.set(name, now)
       const line = lineOf(this.world, name, this.random)
-      if (line) this.say({ line })
+      if (line) this.say({ line: { ...line, at: new Date().toISOString() } })
     }
     if (now - this.told > everyClock) this.tellClock()
     if (now - this.written > everyWriting) void this.write().catch(() => {})

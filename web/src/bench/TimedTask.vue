@@ -109,8 +109,8 @@ const left = computed(() => {
         v-if="picture"
         class="picture"
         v-bind="picture"
-        :width="280"
-        :height="220"
+        :width="200"
+        :height="190"
         :spots="spots"
       />
       <div class="figures">
@@ -156,7 +156,7 @@ const left = computed(() => {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 24px 40px;
+  gap: 24px 28px;
 }
 
 .picture {

@@ -3,6 +3,7 @@ import dayjs from 'dayjs'
 import { pullsOf } from '@mivro/core/bench'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { api } from '../api/client.ts'
+import { useShelf } from '../project/shelfStore.ts'
 import { isoFormat } from '../ui/dates.ts'
 import type { UseBench } from './useBench.ts'
 
@@ -16,6 +17,7 @@ export interface Written {
 
 /** Writes the log when a load is out of its moulds: each pull once, whoever writes it. */
 export function useLog({ bench, session, progress }: UseBench) {
+  const shelf = useShelf()
   const written = ref<Written[]>([])
   const problems = shallowRef<readonly Problem[]>([])
 
@@ -29,7 +31,14 @@ export function useLog({ bench, session, progress }: UseBench) {
     )
     const iso = (at: number) => dayjs(at * 1000).format(isoFormat)
     const found: Written[] = []
-    for (const pull of pullsOf(document, { id, iso })) {
+    if (!shelf.loaded) await shelf.load()
+    const openedOf = (material: string) => {
+      const found = shelf.materials.get(material)
+      const opened = found?.kind === 'resin' ? found.opened : undefined
+      return opened && Math.max(0, dayjs().diff(dayjs(opened), 'second'))
+    }
+    const around = { id, iso, openedOf: (material: string) => openedOf(material) || undefined }
+    for (const pull of pullsOf(document, around)) {
       if (!out.has(pull.load!)) continue
       const pour = document.pours.find(({ plan }) => plan === pull.plan)!
       const own = `${id.slice(0, 40)}-${pull.load! + 1}-${document.pours.indexOf(pour) + 1}`

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElColorPicker } from 'element-plus'
+import { ElColorPicker, ElDatePicker } from 'element-plus'
 import { caution } from '@mivro/core/caution'
 import { readDocument } from '@mivro/core/document'
 import {
@@ -21,6 +21,8 @@ import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../api/session.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
+import { dayFormat } from '../ui/dates.ts'
+import FieldRow from '../ui/FieldRow.vue'
 import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -292,6 +294,17 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
       aria-label="Reading the sheet"
     >
       <SheetReader :id="session.id" :material="material" :field="field" :label="label" />
+      <FieldRow v-if="material.kind === 'resin'" label="Bottles opened on">
+        <ElDatePicker
+          class="line"
+          :model-value="material.opened"
+          :format="dayFormat"
+          value-format="YYYY-MM-DD"
+          placeholder="not written down"
+          aria-label="Bottles opened on"
+          @update:model-value="change({ opened: $event ?? undefined })"
+        />
+      </FieldRow>
       <SeenAtTheBench
         :key="session.id"
         :material="material"
