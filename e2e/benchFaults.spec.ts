@@ -1,5 +1,5 @@
 import { AtBench } from './bench.ts'
-import { expect, test } from './mivro.ts'
+import { expect, test, type Mivro } from './mivro.ts'
 
 /** A bench where the first weighing is at hand. */
 async function atFirstWeighing(bench: AtBench): Promise<void> {
@@ -35,7 +35,7 @@ test('a scale that jumps, speaks in millilitres, or loses weight is not believed
   await expect(page.locator('.now h2')).toContainText('Part B')
 })
 
-const benchId = async ({ page }: { page: import('@playwright/test').Page }) =>
+const benchId = async ({ page }: Mivro) =>
   new URL(page.url()).pathname.split('/').at(-1)!.slice(0, 24)
 
 test('the wrong bottle poured first counts as what it is', async ({ mivro }) => {

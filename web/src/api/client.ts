@@ -4,7 +4,7 @@ import type { Resin } from '@mivro/core/material'
 import type { Piece } from '@mivro/core/piece'
 import type { Plan } from '@mivro/core/plan'
 import type { LogRow, Pull } from '@mivro/core/pull'
-import { schemas, type Held, type Page, type Path, type Stored } from './kinds.ts'
+import { schemaFor, schemaOf, type Held, type Page, type Path, type Stored } from './kinds.ts'
 import { ask } from './request.ts'
 
 export type { Held, Page, Path, Stored } from './kinds.ts'
@@ -34,7 +34,7 @@ const send = <T>(method: string, path: string, value: unknown) =>
 /** What comes back is read by its schema; an answer that is not what it should be is refused. */
 const read = <P extends Path>(path: P, stored: Stored<Held[P]>): Stored<Held[P]> => ({
   ...stored,
-  document: readDocument(schemas[path], stored.document) as Held[P],
+  document: readDocument(schemaOf(path), stored.document) as Held[P],
 })
 const readPlan = (plan: Stored<Plan> | null) => plan && read('plans', plan)
 
@@ -46,6 +46,7 @@ function query(values: Record<string, string | number | undefined>): string {
 
 /** All pages of a list, one after the other. */
 async function list<P extends Path>(path: P, wanted: Wanted = {}): Promise<Stored<Held[P]>[]> {
+  await schemaFor(path)
   const all: Stored<Held[P]>[] = []
   let after: string | undefined
   do {
@@ -70,22 +71,26 @@ export const api = {
   },
   log: () => ask<{ rows: LogRow[] }>('GET', 'log'),
   deleted: <P extends Path>(path: P) => ask<Stored<Held[P]>[]>('GET', `${path}/deleted`),
-  get: async <P extends Path>(path: P, id: string) =>
-    read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`)),
+  get: async <P extends Path>(path: P, id: string) => {
+    await schemaFor(path)
+    return read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`))
+  },
   /** The newest versions before one, in their order. */
   history: async <P extends Path>(path: P, id: string, before?: string, limit = 50) => {
     const asked = query({ before, limit })
     const page = await ask<Page<Revision<Held[P]>>>('GET', `${path}/${id}/history${asked}`)
     const items = page.items.map((version) => ({
       ...version,
-      document: readDocument(schemas[path], version.document) as Held[P],
+      document: readDocument(schemaOf(path), version.document) as Held[P],
     }))
     return { ...page, items }
   },
   nameVersion: (path: Path, id: string, revision: number, name: string | null) =>
     send<unknown>('PUT', `${path}/${id}/history/${revision}`, { name }),
-  add: async <P extends Path>(path: P, id: string, document: Held[P], parent?: string) =>
-    read(path, await send<Stored<Held[P]>>('POST', path, { id, parent, document })),
+  add: async <P extends Path>(path: P, id: string, document: Held[P], parent?: string) => {
+    await schemaFor(path)
+    return read(path, await send<Stored<Held[P]>>('POST', path, { id, parent, document }))
+  },
   put: async <P extends Path>(
     path: P,
     id: string,

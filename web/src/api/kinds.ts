@@ -1,4 +1,4 @@
-import { benchSchema, type Bench } from '@mivro/core/bench'
+import type { Bench } from '@mivro/core/bench'
 import { materialSchema, type Material } from '@mivro/core/material'
 import { mouldSchema, type Mould } from '@mivro/core/mould'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
@@ -22,16 +22,24 @@ export interface Held {
 export type Path = keyof Held
 
 /** What comes back is read with the schema it has, as on its way in. */
-export const schemas: { [P in Path]: z.ZodType<Held[P]> } = {
+const schemas: { [P in Path]?: z.ZodType<Held[P]> } = {
   pieces: pieceSchema,
   plans: planSchema,
   pulls: pullSchema,
   moulds: mouldSchema,
   runs: runSchema,
-  benches: benchSchema,
   materials: materialSchema,
   studios: studioSchema,
 }
+
+/** The schema of a path: that of a bench comes with the first bench, the first screen has none. */
+export async function schemaFor<P extends Path>(path: P): Promise<z.ZodType<Held[P]>> {
+  if (!schemas[path]) schemas.benches = (await import('@mivro/core/bench')).benchSchema
+  return schemas[path]!
+}
+
+/** The same once a document of that path has come. */
+export const schemaOf = <P extends Path>(path: P): z.ZodType<Held[P]> => schemas[path]!
 
 export interface Stored<D> {
   id: string

@@ -12,7 +12,7 @@ import {
 } from '@mivro/core/document'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { api, Conflict, type Held, type Page, type Path, type Stored } from './client.ts'
-import { schemas } from './kinds.ts'
+import { schemaOf } from './kinds.ts'
 import { knownEpoch } from './request.ts'
 import { putAside, putAsideAtOnce, type Unsent } from './unsent.ts'
 import { alone } from './writer.ts'
@@ -203,7 +203,7 @@ export function begin<P extends Path>(
     if (!next) return
     const read = next.changes.flatMap(({ document, change }): Step[] => {
       try {
-        return [{ document: readDocument(schemas[path], document) as D, change }]
+        return [{ document: readDocument(schemaOf(path), document) as D, change }]
       } catch {
         return []
       }

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { openSessions } from '../api/sessions.ts'
 import { storageProblem } from '../api/unsent.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useStudio } from '../project/studioStore.ts'
-import ConflictDialog from './ConflictDialog.vue'
 import { dismissFaults, faults } from './faults.ts'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
@@ -21,6 +20,12 @@ const unkept = computed(() =>
   storageProblem.value && [...openSessions.values()].some(({ state }) => state !== 'saved')
     ? [storageProblem.value]
     : [],
+)
+
+/** It comes when it is needed: most never see it. */
+const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue'))
+const conflict = computed(() =>
+  [...openSessions.values()].some(({ state }) => state === 'conflict'),
 )
 
 useWhereabouts()
@@ -44,7 +49,7 @@ watch(() => route.path, dismissFaults)
       <RouterView />
     </main>
   </div>
-  <ConflictDialog />
+  <ConflictDialog v-if="conflict" />
 </template>
 
 <style scoped>

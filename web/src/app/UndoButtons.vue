@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted } from 'vue'
-import { ElButton, ElMessage } from 'element-plus'
+import { ElButton } from 'element-plus'
 import { Redo2, Undo2 } from 'lucide-vue-next'
 import keys from '../ui/keys.ts'
 import type { Path } from '../api/client.ts'
@@ -20,17 +20,19 @@ const names: Record<Path, string> = {
 }
 const nameOf = (document: Undoable | undefined) => (document?.path ? names[document.path] : '')
 
+/** Undone where it is not seen: said in a line that passes by. */
+const say = async (text: string) => (await import('../ui/notice.ts')).notice(text)
 function undo(): void {
   const document = undoable.value
   const elsewhere = isElsewhere(document) && nameOf(document)
   document?.undo()
-  if (elsewhere) ElMessage({ message: `Undone: a change of ${elsewhere}.`, duration: 4000 })
+  if (elsewhere) void say(`Undone: a change of ${elsewhere}.`)
 }
 function redo(): void {
   const document = redoable.value
   const elsewhere = isElsewhere(document) && nameOf(document)
   document?.redo()
-  if (elsewhere) ElMessage({ message: `Redone: a change of ${elsewhere}.`, duration: 4000 })
+  if (elsewhere) void say(`Redone: a change of ${elsewhere}.`)
 }
 
 let unbind = () => {}
