@@ -91,6 +91,12 @@ test('two benches on one run: what was recorded first holds, and the other is to
 test('a cup that stood too long is asked about, and lost it fills no mould', async ({ mivro }) => {
   test.setTimeout(150_000)
   const { page } = mivro
+  // What is spoken is written down: no voice ships with a test's browser.
+  await page.addInitScript(() => {
+    const spoken: string[] = []
+    Object.assign(globalThis, { spoken })
+    speechSynthesis.speak = ({ text }) => void spoken.push(text)
+  })
   const bench = new AtBench(mivro)
   await bench.begin('demo-run-keycaps')
   for (let i = 0; i < 60 && !/fill/.test((await bench.task)!); i++) {
@@ -109,6 +115,13 @@ test('a cup that stood too long is asked about, and lost it fills no mould', asy
   await bench.speed(1)
   await expect(page.locator('.clock.red, .said .urgent').first()).toBeVisible()
   await expect(page.locator('.said')).toContainText('It no longer pours')
+  const spoken = await page.evaluate(() => (globalThis as unknown as { spoken: string[] }).spoken)
+  expect(spoken).toContain('In 30 seconds cup 1 no longer pours.')
+  expect(spoken.filter((text) => text.startsWith('It no longer pours'))).toHaveLength(1)
+  // Another place still shows the clock that runs.
+  await mivro.open('/pieces')
+  await expect(page.getByRole('link', { name: /Fourteen crater keycaps cup 1/ })).toBeVisible()
+  await page.getByRole('link', { name: /Fourteen crater keycaps cup 1/ }).click()
   await bench.key('l')
   await expect(page.locator('.bench')).not.toHaveAttribute('data-task', 'fill')
   await page.reload()

@@ -78,6 +78,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `It is called ${a.claims} and is ${a.is}. Save it anew as what it is, or choose the original.`,
   'pin-outside': (a, u) =>
     `That is ${show(a.miss, 'length', u)} beside the piece. Pin the fault on the piece itself.`,
+  'pin-beside': () => 'That is beside the piece. Pin the fault on the piece itself.',
   'passphrase-needed': () => 'This bench asks for its passphrase.',
   'passphrase-wrong': (a) =>
     `That is not the passphrase. Try again in ${showDuration(a.wait, 'second')}.`,

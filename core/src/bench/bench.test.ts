@@ -304,6 +304,17 @@ describe('the log that a bench writes', () => {
     expect(takenFor(carriedOut(begun), 'fill').every((taken) => taken === 10)).toBe(true)
   })
 
+  it('notes and photos of the bench are the pull’s', () => {
+    const picture = 'a'.repeat(64)
+    const noted = [
+      { what: 'noted', at: 10, text: 'It froths', picture } as const,
+      { what: 'noted', at: 11, text: 'Again', picture } as const,
+    ]
+    const [pull] = pullsOf(carriedOut(after(begun, ...noted)), around)
+    expect(pull.note).toBe('It froths\nAgain')
+    expect(pull.pictures).toEqual([{ id: picture, name: 'Bench 1' }])
+  })
+
   it('the last room that was measured is the pull’s', () => {
     const measured = { what: 'room', at: 10, room: 297.15, humidity: 0.6 } as const
     const [pull] = pullsOf(carriedOut(after(begun, measured)), around)

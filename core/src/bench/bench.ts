@@ -5,6 +5,8 @@ import { layOutItems, taskSchema } from './tasks.ts'
 
 /** s since 1970, as the bench's clock had it. */
 const moment = () => z.number().min(0).max(1e11)
+/** Of a picture, by its bytes. */
+const hash = () => z.string().regex(/^[0-9a-f]{64}$/)
 const common = { at: moment() }
 const ofMix = { ...common, mix: whole(0, 5000) }
 
@@ -51,7 +53,7 @@ export const eventSchema = z.discriminatedUnion('what', [
     room: quantity('temperature', 263.15, 323.15).optional(),
     humidity: quantity('fraction', 0, 1).optional(),
   }),
-  z.object({ ...common, what: z.literal('noted'), text: note(), picture: id().optional() }),
+  z.object({ ...common, what: z.literal('noted'), text: note(), picture: hash().optional() }),
 ])
 export type BenchEvent = z.infer<typeof eventSchema>
 

@@ -79,7 +79,7 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
           times: timesOf(bench, whole, load, done),
           results: resultsOf(whole),
           pins: [],
-          pictures: [],
+          pictures: picturesOf(events),
         },
       ]
     }),
@@ -202,6 +202,14 @@ function resultsOf(whole: readonly Fill[]): CopyResult[] {
       result: 'good',
     })),
   )
+}
+
+/** Pictures that were taken at the bench, each once. */
+const picturesOf = (events: readonly BenchEvent[]): NonNullable<Pull['pictures']> => {
+  const ids = events.flatMap((event) =>
+    event.what === 'noted' && event.picture !== undefined ? [event.picture] : [],
+  )
+  return [...new Set(ids)].map((id, i) => ({ id, name: `Bench ${i + 1}` }))
 }
 
 const notesOf = (events: readonly BenchEvent[]): string[] =>

@@ -32,6 +32,7 @@ export interface ProblemAmounts {
   'picture-not-one': { name: string }
   'picture-other': { claims: string; is: string }
   'pin-outside': { miss: number }
+  'pin-beside': Record<string, never>
   'passphrase-needed': Record<string, never>
   'passphrase-wrong': { wait: number }
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
 import { ElBreadcrumb, ElBreadcrumbItem } from 'element-plus'
+import { benchUnderWay } from '../api/benchUnderWay.ts'
 import SaveMark from './SaveMark.vue'
 import UndoButtons from './UndoButtons.vue'
 import UnitsMenu from './UnitsMenu.vue'
@@ -7,6 +9,8 @@ import { useTrail } from './whereabouts.ts'
 import { useStudio } from '../project/studioStore.ts'
 
 const studio = useStudio()
+const RunningBench = defineAsyncComponent(() => import('./RunningBench.vue'))
+const bench = benchUnderWay()
 
 const crumb = useTrail()
 </script>
@@ -23,6 +27,7 @@ const crumb = useTrail()
       >
     </ElBreadcrumb>
     <span class="space" />
+    <RunningBench v-if="bench" :key="bench.id" :bench="bench" />
     <UndoButtons />
     <SaveMark />
     <span class="studio">{{ studio.studio.name }}</span>

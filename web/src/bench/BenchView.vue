@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
-import { CircleHelp, LogOut, Volume2, VolumeX, Wrench } from 'lucide-vue-next'
 import { show } from '@mivro/core/units'
 import { sayHow, sayKey, sayLate, sayStand, sayTask, lampWords } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
+import { forgetBench, keepBench } from '../api/benchUnderWay.ts'
 import { api } from '../api/client.ts'
 import { openName } from '../project/openName.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -14,6 +13,7 @@ import keys from '../ui/keys.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import BenchClocks from './BenchClocks.vue'
 import BenchDone from './BenchDone.vue'
+import BenchHead from './BenchHead.vue'
 import BenchKey from './BenchKey.vue'
 import BenchSafety from './BenchSafety.vue'
 import BenchSteps from './BenchSteps.vue'
@@ -73,6 +73,14 @@ onUnmounted(() => {
 watch(
   () => bench.value?.name,
   (name) => (openName.value = name),
+)
+watch(
+  () => progress.value?.finished,
+  (finished) => {
+    if (finished === undefined) return
+    if (finished) forgetBench()
+    else keepBench({ id: open.session.value!.id, path: route.path })
+  },
 )
 
 /** Where the work was planned. */
@@ -171,27 +179,15 @@ watch(
 
 <template>
   <main class="bench" :data-task="task?.what ?? 'done'" :data-task-id="task?.id">
-    <header>
-      <b class="mark">mivro</b>
-      <h1>{{ bench?.name ?? 'Bench' }}</h1>
-      <span class="quiet">{{ context }}</span>
-      <span class="gap" />
-      <span v-for="lamp in lamps" :key="lamp.name" class="lamp" :class="{ ill: lamp.ill }">
-        <i /> {{ lamp.said }}
-      </span>
-      <ElButton :aria-label="speaks ? 'Voice off' : 'Voice on'" @click="speaks = !speaks">
-        <component :is="speaks ? Volume2 : VolumeX" :size="20" aria-hidden="true" />
-      </ElButton>
-      <ElButton aria-label="The simulated world" @click="world = !world">
-        <Wrench :size="20" aria-hidden="true" />
-      </ElButton>
-      <ElButton aria-label="Shortcuts" @click="help = true">
-        <CircleHelp :size="20" aria-hidden="true" />
-      </ElButton>
-      <ElButton aria-label="Leave the bench" @click="leave">
-        <LogOut :size="20" aria-hidden="true" />
-      </ElButton>
-    </header>
+    <BenchHead
+      v-model:speaks="speaks"
+      :name="bench?.name ?? 'Bench'"
+      :context="context"
+      :lamps="lamps"
+      @world="world = !world"
+      @help="help = true"
+      @leave="leave"
+    />
     <BenchSteps v-if="progress" :progress="progress" />
     <section class="now" aria-label="What to do" tabindex="0">
       <ProblemNote v-for="problem in open.problems.value" :key="problem.code" :problem="problem" />
@@ -305,68 +301,6 @@ watch(
   font-size: var(--bench-text);
 }
 
-header {
-  grid-column: 1 / 4;
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  padding: 0 18px 0 22px;
-  border-bottom: 1px solid var(--line);
-}
-
-.mark {
-  font: 700 var(--bench-lead) / 1 var(--num);
-  color: var(--honey);
-}
-
-h1 {
-  font-size: var(--bench-lead);
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-
-h1:focus-visible {
-  outline: 0;
-}
-
-header .quiet {
-  white-space: nowrap;
-}
-
-.gap {
-  flex: 1;
-}
-
-.lamp {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  color: var(--ink-2);
-  font-size: var(--size);
-  white-space: nowrap;
-}
-
-.lamp i {
-  width: 10px;
-  height: 10px;
-  border-radius: var(--r-round);
-  background: var(--ok);
-}
-
-.lamp.ill i {
-  border-radius: var(--r-tiny);
-  background: var(--warn);
-}
-
-header .el-button {
-  width: 48px;
-  height: 48px;
-  padding: 0;
-  background: transparent;
-  border-color: var(--line);
-}
-
 .bench > .steps {
   border-right: 1px solid var(--line);
 }
@@ -427,10 +361,6 @@ footer {
   .now {
     padding: 18px 22px 12px;
   }
-
-  .lamp:not(.ill) {
-    display: none;
-  }
 }
 
 /* A tablet upright: the task on top, clocks and steps side by side under it. */
@@ -439,7 +369,7 @@ footer {
     grid-template: 60px minmax(0, 1.5fr) minmax(0, 1fr) auto / minmax(0, 1fr) minmax(0, 1fr);
   }
 
-  header,
+  .bench > header,
   .now,
   footer {
     grid-column: 1 / 3;
@@ -462,10 +392,6 @@ footer {
     order: 4;
     gap: 8px;
     padding: 12px;
-  }
-
-  header .quiet {
-    display: none;
   }
 }
 </style>

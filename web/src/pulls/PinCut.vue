@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
-import { ElButton, ElSlider } from 'element-plus'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ElButton, ElSegmented, ElSlider } from 'element-plus'
 import { MapPin } from 'lucide-vue-next'
 import { pinOn } from '@mivro/core/diagnosis'
 import { ontoSection } from '@mivro/core/filling'
 import type { Pin } from '@mivro/core/pull'
 import type { Vec3 } from '@mivro/core/mesh'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { Problem, problemsOf } from '@mivro/core/problem'
 import type { Frame } from '../cutaway/frame.ts'
 import SidedCut from '../cutaway/SidedCut.vue'
 import { useProject } from '../project/projectStore.ts'
+import SolidView from '../solid/SolidView.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 
 /** The piece cut open, as it lay: faults are pinned where they are seen. */
@@ -47,6 +48,20 @@ watch(
   },
   { immediate: true },
 )
+const views = [
+  { value: 'cut', label: 'Cut' },
+  { value: 'solid', label: '3D' },
+]
+const view = ref('cut')
+const inSpace = computed(() => view.value === 'solid')
+const marks = computed(() =>
+  props.pins.map(({ id, at }) => ({ at: at as Vec3, on: id === props.selected })),
+)
+/** A click beside the shape is said, as beside the cut. */
+function pick(at: Vec3 | undefined): void {
+  problem.value = at ? undefined : new Problem('pin-beside', {})
+  if (at) emit('pin', at)
+}
 /** By keyboard: in the middle, then moved by the arrows. */
 const setInMiddle = () => set(0, section.value.height / 2, (at) => emit('pin', at))
 const step = 0.0005
@@ -79,7 +94,16 @@ const turned = computed({
 
 <template>
   <div class="pins">
+    <SolidView
+      v-if="inSpace"
+      class="cut solid"
+      :form="project.piece!.document.form"
+      :marks="marks"
+      hint="3D: drag to turn, click where it is"
+      @pick="pick"
+    />
     <SidedCut
+      v-else
       class="cut"
       :section="section"
       :compiled="project.compiled!"
@@ -116,8 +140,10 @@ const turned = computed({
       <ElButton size="small" @click="setInMiddle">
         <MapPin :size="14" aria-hidden="true" />Add a pin
       </ElButton>
-      <span class="quiet small hint">or click where it is</span>
+      <span v-if="!inSpace" class="quiet small hint">or click it</span>
+      <ElSegmented v-model="view" size="small" :options="views" aria-label="Shown as" />
       <ElSlider
+        v-if="!inSpace"
         v-model="turned"
         class="turn"
         :min="0"
@@ -126,7 +152,7 @@ const turned = computed({
         :show-tooltip="false"
         aria-label="Turn the cut"
       />
-      <span class="quiet small hint">turned {{ turned }}°</span>
+      <span v-if="!inSpace" class="quiet small hint">turned {{ turned }}°</span>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
   </div>

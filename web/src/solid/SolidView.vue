@@ -2,10 +2,19 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Form } from '@mivro/core/piece'
 import { askSurface } from '../work/pool.ts'
-import type { openSolid } from './solidScene.ts'
+import type { Vec3 } from '@mivro/core/mesh'
+import { token } from '../theme/token.ts'
+import type { openSolid, SolidMark } from './solidScene.ts'
 
 /** A shape in 3D, turned by dragging. It only shows; the facts stand beside it in words. */
-const props = defineProps<{ form: Form }>()
+const props = defineProps<{
+  form: Form
+  /** Places that are marked on it. */
+  marks?: readonly SolidMark[]
+  /** What clicking it does, for the line under it. */
+  hint?: string
+}>()
+const emit = defineEmits<{ pick: [at: Vec3 | undefined] }>()
 const box = ref<HTMLElement>()
 const failed = ref(false)
 let scene: ReturnType<typeof openSolid> | undefined
@@ -15,6 +24,7 @@ onMounted(async () => {
   try {
     const { openSolid } = await import('./solidScene.ts')
     if (box.value) scene = openSolid(box.value, getComputedStyle(box.value).color)
+    scene?.onPick((at) => emit('pick', at))
     await show()
   } catch {
     // No WebGL on this machine: the section beside it tells the same.
@@ -26,6 +36,10 @@ onBeforeUnmount(() => {
   scene?.close()
 })
 watch(() => JSON.stringify(props.form), show)
+watch(() => props.marks, mark)
+function mark(): void {
+  scene?.setMarks(props.marks ?? [], { on: token('stop'), off: token('warn') })
+}
 
 async function show(): Promise<void> {
   asking.abort()
@@ -33,6 +47,7 @@ async function show(): Promise<void> {
   if (!scene) return
   try {
     scene.setMesh(await askSurface(props.form, { signal }))
+    mark()
   } catch {
     // What is wrong with the shape is said where it is surveyed.
   }
@@ -43,7 +58,7 @@ async function show(): Promise<void> {
   <figure class="solid">
     <div ref="box" class="box" role="img" aria-label="The shape in 3D" />
     <figcaption class="quiet small">
-      {{ failed ? '3D needs WebGL, which this browser has not.' : '3D, drag to turn' }}
+      {{ failed ? '3D needs WebGL, which this browser has not.' : (hint ?? '3D, drag to turn') }}
     </figcaption>
   </figure>
 </template>

@@ -5,19 +5,33 @@ import {
   Mesh,
   MeshStandardMaterial,
   PerspectiveCamera,
+  Raycaster,
   Scene,
+  SphereGeometry,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import type { Mesh as Surface } from '@mivro/core/mesh'
-import { drawnOf } from './stage.ts'
+import type { Mesh as Surface, Vec3 } from '@mivro/core/mesh'
+import { drawnOf, scale } from './stage.ts'
 
 /** Where a piece is looked at from to begin with: its front, a little from the right and above. */
 const look = new Vector3(0.9, -2.6, 1.5).normalize()
 
 /** Around the shape, as a share of its own size. */
 const room = 1.04
+
+/** A mark on the shape is so large, as a share of its radius. */
+const markSize = 0.035
+/** A pointer that went no further was a click, px. */
+const still = 4
+
+/** A place of the shape that is marked. */
+export interface SolidMark {
+  at: Vec3
+  on: boolean
+}
 
 /** A shape in soft light, and the camera that looks at it. */
 function studio(renderer: WebGLRenderer, colour: string) {
@@ -40,6 +54,34 @@ function studio(renderer: WebGLRenderer, colour: string) {
     solid?.geometry.dispose()
     solid = new Mesh(drawnOf(surface), material)
     scene.add(solid)
+  }
+
+  const marks: Mesh[] = []
+  function setMarks(wanted: readonly SolidMark[], colours: { on: string; off: string }): void {
+    for (const mark of marks.splice(0)) {
+      scene.remove(mark)
+      mark.geometry.dispose()
+      ;(mark.material as MeshStandardMaterial).dispose()
+    }
+    const radius = markSize * (solid?.geometry.boundingSphere?.radius ?? 1)
+    for (const { at, on } of wanted) {
+      const ball = new Mesh(
+        new SphereGeometry(on ? 1.4 * radius : radius, 20, 14),
+        new MeshStandardMaterial({ color: on ? colours.on : colours.off, roughness: 0.5 }),
+      )
+      ball.position.set(at[0] * scale, at[1] * scale, at[2] * scale)
+      marks.push(ball)
+      scene.add(ball)
+    }
+  }
+
+  const ray = new Raycaster()
+  /** The place of the shape under a point of the picture, -1 to 1; undefined beside it. */
+  function under(x: number, y: number): Vec3 | undefined {
+    if (!solid) return undefined
+    ray.setFromCamera(new Vector2(x, y), camera)
+    const hit = ray.intersectObject(solid, false)[0]?.point
+    return hit && [hit.x / scale, hit.y / scale, hit.z / scale]
   }
 
   /** All of it in the picture, however narrow that is, seen from where it is seen; its middle. */
@@ -65,7 +107,7 @@ function studio(renderer: WebGLRenderer, colour: string) {
     material.dispose()
     renderer.dispose()
   }
-  return { camera, setMesh, frameIt, draw, close }
+  return { camera, setMesh, setMarks, under, frameIt, draw, close }
 }
 
 /** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
@@ -73,7 +115,7 @@ export function openSolid(box: HTMLElement, colour: string) {
   const renderer = new WebGLRenderer({ antialias: true, alpha: true })
   renderer.setPixelRatio(Math.min(2, devicePixelRatio))
   box.append(renderer.domElement)
-  const { camera, setMesh, frameIt, draw, close } = studio(renderer, colour)
+  const { camera, setMesh, setMarks, under, frameIt, draw, close } = studio(renderer, colour)
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
   controls.enablePan = false
@@ -96,6 +138,21 @@ export function openSolid(box: HTMLElement, colour: string) {
     setMesh(surface: Surface) {
       setMesh(surface)
       framed()
+    },
+    setMarks(marks: readonly SolidMark[], colours: { on: string; off: string }) {
+      setMarks(marks, colours)
+      draw()
+    },
+    /** Told of every click on the shape, and with nothing of one beside it. */
+    onPick(take: (at: Vec3 | undefined) => void) {
+      const element = renderer.domElement
+      let from = { x: 0, y: 0 }
+      element.addEventListener('pointerdown', ({ clientX: x, clientY: y }) => (from = { x, y }))
+      element.addEventListener('pointerup', ({ clientX, clientY }) => {
+        if (Math.hypot(clientX - from.x, clientY - from.y) > still) return
+        const { left, top, width, height } = element.getBoundingClientRect()
+        take(under(((clientX - left) / width) * 2 - 1, 1 - ((clientY - top) / height) * 2))
+      })
     },
     close() {
       sized.disconnect()

@@ -152,7 +152,7 @@ function change(values: Partial<Studio>): Problem | undefined {
         <h2>Backup</h2>
         <p class="quiet">
           One file holds everything: pieces with their shapes, moulds, materials, pours, runs,
-          pulls, and every earlier version of them.
+          benches, pulls with their pictures, and every earlier version of them.
         </p>
         <div class="acts">
           <ElButton tag="a" type="primary" href="/api/backup" download
