@@ -375,3 +375,76 @@ describe('the scale’s zero', () => {
     expect(zeroOf(over, more)).toBeUndefined()
   })
 })
+
+describe('a piece in layers', () => {
+  /** Two layers of a slow epoxy, the second four hours after the first; a star on the gel, a rod after the pour. */
+  const slow = keycap({}, { ...sheets.deep, mixTime: 180 })
+  const [layer] = slow.layers
+  const hours = 3600
+  const sets = [
+    { name: 'Brass star', count: 3, how: 'on the gel', from: 0, until: 600 },
+    { name: 'Rod', count: 1, how: 'jig', from: 700, until: 5 * hours },
+  ] as const
+  const layered = bench(
+    { way: 'none', room: 294.15 },
+    {
+      ...slow,
+      casts: 1,
+      prefills: 0,
+      spots: [],
+      layers: [layer, { ...layer, name: 'Cover', wait: 4 * hours, sets: [...sets] }],
+    },
+  )
+  const kinds = layered.tasks.map(({ what }) => what)
+
+  it('each layer is weighed before it is mixed, hours apart', () => {
+    const second = ofKind(layered, 'mix')[1]
+    expect(second.at).toBeGreaterThan(3.5 * hours)
+    const firstFill = kinds.indexOf('fill')
+    const weighedLater = layered.tasks.findIndex(
+      (task) => task.what === 'weigh' && task.mix === second.mix,
+    )
+    expect(weighedLater).toBeGreaterThan(firstFill)
+  })
+
+  it('what lies on the gel is set before it is covered, what hangs in a jig after', () => {
+    const order = layered.tasks.flatMap((task) =>
+      'layer' in task && task.layer === 1 && (task.what === 'set' || task.what === 'fill')
+        ? [task.what === 'set' ? task.name : 'poured']
+        : [],
+    )
+    expect(order).toEqual(['Brass star', 'poured', 'Rod'])
+  })
+
+  it('between the layers one clock waits for the next mix, and is spoken of ahead', () => {
+    const upTo = layered.tasks.slice(0, kinds.indexOf('fill') + 1)
+    const running = after(layered, ...upTo.map(({ id }, i) => done(id, 1000 + 10 * i)))
+    const next = clocksOf(running).find(({ what }) => what === 'next mix')!
+    const [met] = progressOf(running).met.values()
+    expect(next.until).toBeCloseTo(met + ofKind(layered, 'mix')[1].at!, 6)
+    expect(cuesOf(running).some(({ when, clock }) => when === 'ahead' && clock === next)).toBe(
+      false,
+    )
+    expect(
+      cuesOf(running).some(({ when, clock }) => when === 'ahead' && clock.what === 'next mix'),
+    ).toBe(true)
+  })
+
+  it('its log names both layers with their own weights', () => {
+    let now = layered
+    for (let i = 0; i < 60; i++) {
+      const { task } = progressOf(now)
+      if (!task) break
+      now = after(
+        now,
+        ...now.events,
+        done(task.id, 1000 + 600 * i, task.what === 'weigh' ? task.mass : undefined),
+      )
+    }
+    const [pull] = pullsOf(now, { id: 'b', iso: (at) => new Date(at * 1000).toISOString() })
+    expect(pull.layers).toHaveLength(2)
+    for (const { amounts } of pull.layers) {
+      expect(amounts.reduce((sum, { weighed }) => sum + weighed!, 0)).toBeCloseTo(layer.mass, 6)
+    }
+  })
+})

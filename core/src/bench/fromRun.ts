@@ -2,6 +2,7 @@ import { underPressureBy, type AirTools } from '../air/index.ts'
 import {
   gelOfMix,
   inRoom,
+  rounds,
   runSteps,
   type CompiledRun,
   type Run,
@@ -66,7 +67,9 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
       const { resin, tints } = mix!.moulds[0].pour.layers[mix!.layer]
       const densities = { A: resin.densityA, B: resin.densityB }
       const last = steps.findLastIndex(({ what }) => what !== 'tint')
-      const apart = load.mixes.length > 1 || mix!.cup.poursUntil < fast
+      // Several cups wait for one another, and a fast one waits for nothing: their parts must not meet.
+      const stay = rounds(load.mixes).find((round) => round.includes(mix!))!
+      const apart = stay.length > 1 || mix!.cup.poursUntil < fast
       return steps.map(({ what, key, name, mass }, i) => ({
         ...ofMix,
         id: `${id}.${i + 1}`,

@@ -62,7 +62,7 @@ export function logRow(id: string, piece: string, pull: Pull, names: LogNames): 
     room: pull.room,
     humidity: pull.humidity,
     mending: (results ?? []).reduce((sum, { mended }) => sum + (mended ?? 0), 0),
-    said: [pull.note, pull.nextTime].filter(Boolean).join(' '),
+    said: [pull.note, pull.nextTime, pull.halves, pull.who].filter(Boolean).join(' '),
     changes: pull.changes?.length ?? 0,
     trial: pull.trial?.difference,
   }

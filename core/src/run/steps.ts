@@ -85,8 +85,12 @@ export function runSteps(
 /** Mixes with less than this between them are weighed together, s. */
 const oneStay = 900
 
-/** Mixes that follow one another without a pause. */
-function rounds(mixes: readonly LoadedMix[]): LoadedMix[][] {
+/**
+ * Mixes of a load by stays at the bench: those that follow one another without a pause.
+ *
+ * @example rounds([]) // []
+ */
+export function rounds(mixes: readonly LoadedMix[]): LoadedMix[][] {
   const found: LoadedMix[][] = []
   for (const mix of mixes) {
     const before = found.at(-1)?.at(-1)

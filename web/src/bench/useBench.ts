@@ -33,9 +33,12 @@ export function useBench(instruments: UseInstruments) {
       : undefined,
   )
   /** The task was begun by a key of its own: the parts met, the lid was clamped. */
-  const begun = computed(
-    () => task.value !== undefined && progress.value!.done.has(startOf(task.value.id)),
-  )
+  const begun = computed(() => {
+    const now = task.value
+    if (!now) return false
+    const { done, met } = progress.value!
+    return done.has(startOf(now.id)) || (now.what === 'mix' && met.has(now.mix))
+  })
   /** No typing while the time to pour runs. */
   const busy = computed(() => running.value.some(({ kind }) => kind === 'deadline'))
 

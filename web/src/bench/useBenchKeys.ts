@@ -59,7 +59,7 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
         if (weighing.toPlace.value && !weighing.byHand.value) return tare()
         return weigh('as wanted')
       case 'mix':
-        if (!begun.value && !bench.progress.value!.met.has(now.mix)) {
+        if (!begun.value) {
           measureRoom()
           return bench.happened({ what: 'done', task: startOf(now.id) })
         }

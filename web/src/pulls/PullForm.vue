@@ -11,8 +11,10 @@ import {
   type Pull,
 } from '@mivro/core/pull'
 import { outcomeWords } from '@mivro/words/pull'
+import { mouldKinds } from '@mivro/core/mould'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import type { Session } from '../api/session.ts'
+import { useProject } from '../project/projectStore.ts'
 import CountField from '../ui/CountField.vue'
 import { fileName } from '../ui/download.ts'
 import FieldRow from '../ui/FieldRow.vue'
@@ -26,7 +28,10 @@ import PullPins from './PullPins.vue'
 import PullWeights from './PullWeights.vue'
 
 const props = defineProps<{ session: Session<'pulls'>; number: number }>()
+const project = useProject()
 const pull = computed(() => props.session.document)
+/** Halves of one make go with each other in any pairing: which did is worth writing down. */
+const inHalves = computed(() => project.mould && mouldKinds[project.mould.kind].parts === 2)
 const dateProblem = shallowRef<Problem>()
 
 function change(values: Partial<Pull>): Problem | undefined {
@@ -97,6 +102,13 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
           :take="(humidity) => change({ humidity })"
         />
 
+        <TextField
+          v-if="inHalves"
+          label="Halves"
+          :value="pull.halves ?? ''"
+          placeholder="such as: top 2 with bottom A"
+          :take="(halves) => change({ halves: halves.trim() || undefined })"
+        />
         <PullWeights :pull="pull" :change="change" />
       </div>
 
