@@ -6,7 +6,7 @@ import { newPlan, type Plan } from '../plan/index.ts'
 import type { Pull } from '../pull/index.ts'
 import { diagnose } from './diagnose.ts'
 import { factsOf } from './facts.ts'
-import { placeOf, type PlaceSurroundings } from './place.ts'
+import { pinPlace, type PlaceSurroundings } from './place.ts'
 
 const pin = { fault: 'void at a tip', at: [0, 0, 0.038], size: 0.002 } as const
 const around: PlaceSurroundings = {
@@ -21,7 +21,7 @@ const at = (values: [number, number, number]) => ({ ...pin, at: values })
 
 describe('where a fault is', () => {
   it('a tip where air is shut in, without a vent', () => {
-    expect(placeOf(pin, [pin], around)).toMatchObject({
+    expect(pinPlace(pin, [pin], around)).toMatchObject({
       tip: true,
       trapped: true,
       vent: false,
@@ -34,12 +34,15 @@ describe('where a fault is', () => {
 
   it('a flat pocket lies under a ceiling; far from it nothing is shut in', () => {
     const flat = { ...around, pockets: [{ ...around.pockets![0], flat: 9 }] }
-    expect(placeOf(pin, [pin], flat)).toMatchObject({ ceiling: true, tip: false })
-    expect(placeOf(at([0, 0, 0.01]), [pin], around)).toMatchObject({ trapped: false, upper: false })
+    expect(pinPlace(pin, [pin], flat)).toMatchObject({ ceiling: true, tip: false })
+    expect(pinPlace(at([0, 0, 0.01]), [pin], around)).toMatchObject({
+      trapped: false,
+      upper: false,
+    })
   })
 
   it('near the gate, a vent, a dab, a thing; where nothing of it is known it is left out', () => {
-    expect(placeOf(at([0.025, 0, 0.02]), [pin], around).port).toBe(true)
+    expect(pinPlace(at([0.025, 0, 0.02]), [pin], around).port).toBe(true)
     const more = {
       ...around,
       openings: [...around.openings, { what: 'vent' as const, at: [0, 0, 0.04] }],
@@ -47,13 +50,13 @@ describe('where a fault is', () => {
       things: [{ at: [0, 0, 0.036] }],
       under: 0.0005,
     }
-    expect(placeOf(pin, [pin], more)).toMatchObject({
+    expect(pinPlace(pin, [pin], more)).toMatchObject({
       vent: true,
       prefill: true,
       thing: true,
       skin: true,
     })
-    const bare = placeOf(pin, [pin], { ...around, pockets: undefined, openings: [] })
+    const bare = pinPlace(pin, [pin], { ...around, pockets: undefined, openings: [] })
     expect(bare.trapped).toBeUndefined()
     expect(bare.port).toBeUndefined()
     expect(bare.skin).toBeUndefined()
@@ -61,13 +64,13 @@ describe('where a fault is', () => {
 
   it('pinned three times it is all over', () => {
     const fine = { ...pin, fault: 'fine bubbles' } as const
-    expect(placeOf(fine, [fine, fine], around).spread).toBe(false)
-    expect(placeOf(fine, [fine, fine, fine], around).spread).toBe(true)
+    expect(pinPlace(fine, [fine, fine], around).spread).toBe(false)
+    expect(pinPlace(fine, [fine, fine, fine], around).spread).toBe(true)
   })
 
   it('turned over, what was up is down', () => {
     const over = { ...around, up: [0, 0, -2], lowest: -0.04 }
-    expect(placeOf(pin, [pin], over).upper).toBe(false)
+    expect(pinPlace(pin, [pin], over).upper).toBe(false)
   })
 })
 

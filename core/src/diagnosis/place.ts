@@ -36,7 +36,7 @@ const nearAny = (all: readonly { at: Point }[], at: Point, within: number) =>
  * Where a pinned fault lies as a caster would say it: near which opening, under which ceiling, on
  * which side. What can't be told from the geometry is left out.
  */
-export function placeOf(
+export function pinPlace(
   pin: Pick<Pin, 'fault' | 'size'> & { at: Point },
   pins: readonly Pick<Pin, 'fault'>[],
   around: PlaceSurroundings,

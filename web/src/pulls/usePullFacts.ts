@@ -4,7 +4,7 @@ import {
   diagnose,
   flatnessOf,
   factsOf,
-  placeOf,
+  pinPlace,
   repeatedOf,
   type Finding,
   type PlaceSurroundings,
@@ -90,7 +90,7 @@ export function usePullFacts(pull: () => Pull) {
     return {
       fault,
       beside: faults.filter((other) => other !== fault),
-      place: pin && around ? placeOf(pin, pins, around) : undefined,
+      place: pin && around ? pinPlace(pin, pins, around) : undefined,
       repeated: pin
         ? repeatedOf(
             pin,
