@@ -1,7 +1,7 @@
 import type { CopyResult, Pull, PullTimes } from '../pull/index.ts'
 import type { Bench, BenchEvent } from './bench.ts'
 import { progressOf, startOf } from './progress.ts'
-import type { TaskOf } from './tasks.ts'
+import type { Task, TaskOf } from './tasks.ts'
 import { inCupOf } from './weighing.ts'
 
 type Fill = TaskOf<'fill'>
@@ -230,17 +230,17 @@ export function roomBefore(
   return found
 }
 
-/** What hands took for one kind of task, s: each time that it was done without a pause before it. */
-export function takenFor(bench: Pick<Bench, 'tasks' | 'events'>, what: string): number[] {
-  const { tasks, events } = bench
+/** Tasks with what hands took for them, s: those that were done without a pause before. */
+export function takenTasks({
+  tasks,
+  events,
+}: Pick<Bench, 'tasks' | 'events'>): { task: Task; taken: number }[] {
   const byId = new Map(tasks.map((task) => [task.id, task]))
-  const times = events.filter(({ what: kind }) => kind === 'done')
+  const times = events.filter((event) => event.what === 'done')
   return times.flatMap((event, i) => {
-    if (event.what !== 'done' || i === 0) return []
     const task = byId.get(event.task)
-    if (task?.what !== what) return []
-    const taken = event.at - times[i - 1].at
-    return taken > 0 && taken < longestTask ? [taken] : []
+    const taken = i > 0 ? event.at - times[i - 1].at : 0
+    return task && taken > 0 && taken < longestTask ? [{ task, taken }] : []
   })
 }
 

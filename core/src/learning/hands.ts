@@ -1,4 +1,4 @@
-import { progressOf, takenFor, type Bench, type TaskOf } from '../bench/index.ts'
+import { takenTasks, type Bench } from '../bench/index.ts'
 import { usualHands, type Hands } from '../run/index.ts'
 import { spreadOf, type Spread } from './spread.ts'
 
@@ -40,19 +40,5 @@ export function learnedHands(
   return (Object.keys(seen) as (keyof Hands)[]).flatMap((hand) => {
     const spread = spreadOf(seen[hand]!)
     return spread && spread.count >= fewestSeen ? [{ hand, ...spread }] : []
-  })
-}
-
-/** Tasks with what they took, where no other thing lay between. */
-function takenTasks(bench: Pick<Bench, 'tasks' | 'events'>) {
-  const { tasks } = progressOf(bench)
-  const kinds = ['prefill', 'fill', 'band'] as const
-  return kinds.flatMap((kind) => {
-    const done = bench.events.flatMap((event, i) => {
-      const task = event.what === 'done' ? tasks.find(({ id }) => id === event.task) : undefined
-      return task?.what === kind && i > 0 ? [task as TaskOf<typeof kind>] : []
-    })
-    const taken = takenFor(bench, kind)
-    return done.slice(-taken.length).map((task, i) => ({ task, taken: taken[i] }))
   })
 }

@@ -36,7 +36,7 @@ const fills = Array.from({ length: 4 }, (_, i): Task[] => [
   },
   { ...common, id: `f${i}`, what: 'fill', mould, volume: 1e-6, mass: 1e-3, vents: 0 },
 ]).flat()
-/** Each place prefilled in 9 s, each mould filled and rocked in 34. */
+/** Each place prefilled in 9 s, each mould filled and rocked in 34; a pause before the third pair. */
 const worked = (pause = 0): Pick<Bench, 'tasks' | 'events'> => {
   let at = 1000
   const events: BenchEvent[] = [{ what: 'done', task: 'm', at }]
@@ -60,6 +60,26 @@ describe('what hands take', () => {
     const found = learnedHands([worked(1800)]).find(({ hand }) => hand === 'prefill')!
     expect(found.count).toBe(3)
     expect(found.middle).toBeCloseTo(9, 9)
+  })
+
+  it('what lies after a pause is still of its own task', () => {
+    const [first, ...rest] = fills
+    const two = {
+      ...first,
+      id: 'wide',
+      spots: Array(6).fill({ what: 'prefill', across: 0, height: 0 }),
+    }
+    const all = [...rest, two as Task]
+    let at = 0
+    const events = [{ what: 'done', task: 'm', at: 0 } as BenchEvent]
+    for (const { id, what } of all) {
+      at += what !== 'prefill' ? 34 : id === 'wide' ? 54 : 18
+      if (id === 'p2') at += 1800
+      events.push({ what: 'done', task: id, at })
+    }
+    // Six places in 54 s, two in 18: nine each, whichever was left out.
+    const found = learnedHands([{ tasks: all, events }]).find(({ hand }) => hand === 'prefill')!
+    expect([found.low, found.high]).toEqual([9, 9])
   })
 
   it('nothing is learned from once or twice', () => {
