@@ -66,6 +66,21 @@ export class AtBench {
     expect(response.status, await response.text()).toBe(200)
   }
 
+  /** What a bridge to a real instrument says. */
+  async bridge(line: object): Promise<void> {
+    const { address } = this.mivro.server
+    const known = await fetch(`${address}/api/house`)
+    const response = await fetch(`${address}/api/instruments/lines`, {
+      method: 'POST',
+      headers: {
+        'content-type': 'application/x-ndjson',
+        'Mivro-Epoch': known.headers.get('Mivro-Epoch')!,
+      },
+      body: `${JSON.stringify(line)}\n`,
+    })
+    expect(response.status).toBe(204)
+  }
+
   async speed(speed: number): Promise<void> {
     await this.mivro.server.call('POST', 'instruments/speed', { speed })
   }
