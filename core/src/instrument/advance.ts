@@ -30,6 +30,18 @@ export function advance(world: World, by: number): World {
   return now
 }
 
+/**
+ * The same world by another clock, s later or earlier: nothing in it gets older by that.
+ *
+ * @example shifted(newWorld(100), -40).at // 60
+ */
+export const shifted = (world: World, by: number): World => ({
+  ...world,
+  at: world.at + by,
+  cups: world.cups.map((cup) => (cup.met === undefined ? cup : { ...cup, met: cup.met + by })),
+  scale: { ...world.scale, touched: world.scale.touched + by },
+})
+
 function step(world: World, by: number): World {
   const at = world.at + by
   const { tap, cups } = run(world, by)

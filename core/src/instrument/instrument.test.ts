@@ -5,7 +5,7 @@ import { sheets } from '../cure/samples.ts'
 import { weightShares } from '../mix/index.ts'
 import { readDocument } from '../document/index.ts'
 import { act, actSchema, type Act } from './act.ts'
-import { advance } from './advance.ts'
+import { advance, shifted } from './advance.ts'
 import { lineOf, truthOf } from './lineOf.ts'
 import { instrumentNames, instruments, lineSchema, readLine } from './reading.ts'
 import { warmthOf } from './warmth.ts'
@@ -155,6 +155,32 @@ describe('a cup', () => {
     expect(truthOf(met, 'cup thermometer')).toBeCloseTo(294.15, 2)
     expect(truthOf(advance(met, 240), 'cup thermometer')).toBeGreaterThan(310)
   })
+})
+
+it('by another clock nothing in the world gets older', () => {
+  const { law } = calibrate(sheets.fast)
+  const met = act(
+    all(
+      newWorld(0),
+      { do: 'put', cup: 'a' },
+      { do: 'pour', part: 'A', mass: 0.05, flow: 1 },
+      1,
+      {
+        do: 'pour',
+        part: 'B',
+        mass: 0.05,
+        flow: 1,
+      },
+      1,
+    ),
+    { do: 'join', from: 'a', into: 'a' },
+    (cup, room) => warmthOf(cup, { resin: sheets.fast, law, room }),
+  )
+  const later = advance(met, 200)
+  const back = shifted(later, -5000)
+  expect(back.at).toBeCloseTo(later.at - 5000, 9)
+  expect(truthOf(back, 'cup thermometer')).toBe(truthOf(later, 'cup thermometer'))
+  expect(lineOf(back, 'scale', middle)).toEqual(lineOf(later, 'scale', middle))
 })
 
 describe('the protocol', () => {

@@ -135,6 +135,23 @@ describe('the clock of the bench', () => {
     expect(clock.now()).toBe(70)
   })
 
+  it('after a trial in fast time it is set right, and nothing at the bench gets older by that', async () => {
+    const machine = sources(Date.now())
+    const store = await Store.open(join(temporaryFolder(), 'store.sqlite'))
+    const instruments = await Instruments.open(store, machine)
+    await instruments.do({ do: 'lid', to: 'shut' })
+    await instruments.run(60)
+    machine.later(60_000)
+    const { world } = instruments.look()
+    expect(world.at - machine.wall() / 1000).toBeCloseTo(59 * 60, 0)
+    await instruments.setRight()
+    const after = instruments.look()
+    expect(after.speed).toBe(1)
+    expect(after.world.at).toBeCloseTo(machine.wall() / 1000, 1)
+    expect(after.world.pot.lid).toBe('shut')
+    await store.close()
+  })
+
   it('goes on over a restart of the server, with the world as it was', async () => {
     const file = join(temporaryFolder(), 'store.sqlite')
     const machine = sources(Date.now())

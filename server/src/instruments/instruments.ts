@@ -7,6 +7,7 @@ import {
   instruments as rates,
   lineOf,
   newWorld,
+  shifted,
   warmthOf,
   worldSchema,
   type Act,
@@ -87,6 +88,14 @@ export class Instruments {
   async run(speed: number): Promise<void> {
     this.follow()
     this.clock.run(speed)
+    this.tellClock()
+    await this.write()
+  }
+
+  /** After a trial in fast time: by the time of day again. */
+  async setRight(): Promise<void> {
+    this.follow()
+    this.world = shifted(this.world, this.clock.setRight())
     this.tellClock()
     await this.write()
   }

@@ -15,7 +15,11 @@ const doneSchema = z.object({
   /** The resin whose parts meet, so that its cup warms as it does. */
   resin: z.unknown().optional(),
 })
-const speedSchema = z.object({ speed: z.number().min(1).max(fastest) })
+const speedSchema = z.object({
+  speed: z.number().min(1).max(fastest),
+  /** Begin again at the machine's clock. */
+  at: z.literal('the time of day').optional(),
+})
 /** What a bridge says at once, bytes. */
 const mostOfLines = 64_000
 
@@ -49,7 +53,8 @@ export function instrumentRoutes(instruments: Instruments): Router {
   })
 
   router.post('/speed', async (request, response) => {
-    await instruments.run(readDocument(speedSchema, request.body).speed)
+    const { speed, at } = readDocument(speedSchema, request.body)
+    await (at === 'the time of day' ? instruments.setRight() : instruments.run(speed))
     response.json(instruments.look())
   })
 

@@ -117,6 +117,7 @@ export const api = {
   act: (act: Act, resin?: Resin) =>
     send<{ world: World }>('POST', 'instruments/act', { act, resin }),
   runAt: (speed: number) => send<unknown>('POST', 'instruments/speed', { speed }),
+  setRight: () => send<unknown>('POST', 'instruments/speed', { speed: 1, at: 'the time of day' }),
   /** Addresses that other devices of the house reach this under. */
   house: () => ask<{ addresses: string[] }>('GET', 'house'),
   demo: () => ask<{ present: number }>('GET', 'demo'),

@@ -148,6 +148,7 @@ const heal = () => act({ do: 'fail', instrument: ill.value, how: null })
           aria-label="How fast time runs"
           @update:model-value="api.runAt(Number($event))"
         />
+        <ElButton @click="api.setRight()">Back to the time of day</ElButton>
       </section>
       <section>
         <h2>What goes wrong</h2>
