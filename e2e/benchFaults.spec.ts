@@ -26,7 +26,8 @@ test('a scale that jumps, speaks in millilitres, or loses weight is not believed
   await expect(alert.first()).toContainText('speaks in "ml"')
   await bench.act({ do: 'fail', instrument: 'scale', how: null })
   await expect(alert).toHaveCount(0, { timeout: 15_000 })
-  // Half of what is in the cup is gone.
+  // What jumped is forgotten; then half of what is in the cup is gone.
+  await page.waitForTimeout(4500)
   await bench.act({ do: 'empty', cup: `${await benchId(mivro)} mixing cup 1`, mass: 0.0006 })
   await expect(alert.first()).toContainText('The weight is falling', { timeout: 15_000 })
   // By hand it goes on.
