@@ -7,11 +7,7 @@ import QuantityField from '../ui/QuantityField.vue'
 
 /** How each copy came out, and what mending it took. */
 const props = defineProps<{ pull: Pull; take: (results: CopyResult[]) => void }>()
-const results = computed((): CopyResult[] =>
-  props.pull.results?.length
-    ? props.pull.results
-    : Array.from({ length: props.pull.copies }, (_, i) => ({ copy: i + 1, result: 'good' })),
-)
+const results = computed(() => props.pull.results ?? [])
 const options = outcomes.map((value) => ({ value, label: outcomeWords[value] }))
 const edit = (copy: number, values: Partial<CopyResult>) =>
   props.take(results.value.map((one) => (one.copy === copy ? { ...one, ...values } : one)))

@@ -6,6 +6,7 @@ import {
   faultNames,
   outcomes,
   pullSchema,
+  type CopyResult,
   type Fault,
   type Outcome,
   type Pull,
@@ -43,6 +44,12 @@ function change(values: Partial<Pull>): Problem | undefined {
   }
 }
 
+/** To begin with each copy came out as the whole did. */
+const eachCopy = (): CopyResult[] =>
+  Array.from({ length: pull.value.copies }, (_, i) => ({
+    copy: i + 1,
+    result: pull.value.outcome,
+  }))
 const toggle = (fault: Fault) => {
   const had = pull.value.faults.includes(fault)
   change({
@@ -67,7 +74,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
       >
     </div>
     <CopyResults
-      v-if="pull.copies > 1 || pull.results?.length"
+      v-if="pull.results?.length"
       :pull="pull"
       :take="(results) => change({ results })"
     />
@@ -121,6 +128,12 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
           :value="pull.outcome"
           @choose="change({ outcome: $event as Outcome })"
         />
+        <ElButton
+          v-if="!pull.results?.length && pull.copies > 1"
+          class="each"
+          @click="change({ results: eachCopy() })"
+          >Copy by copy</ElButton
+        >
         <div class="faults" role="group" aria-label="What went wrong">
           <span class="quiet small">What went wrong</span>
           <ElButton
@@ -219,5 +232,8 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
   align-items: baseline;
   gap: 12px;
   margin-bottom: 10px;
+}
+.each {
+  align-self: flex-start;
 }
 </style>
