@@ -107,7 +107,8 @@ const turned = computed({
       class="cut"
       :section="section"
       :compiled="project.compiled!"
-      label="The piece cut open, as it lay"
+      role="group"
+      aria-label="The piece cut open, as it lay"
     >
       <template #default="{ frame }">
         <rect
