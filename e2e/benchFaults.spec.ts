@@ -176,7 +176,7 @@ test('a mould of silicone is made at the same bench', async ({ mivro }) => {
   const bench = new AtBench(mivro)
   await mivro.open('/pieces/demo-orrery/mould/silicone')
   await page.getByRole('button', { name: 'Make it at the bench' }).click({ timeout: 60_000 })
-  await expect(page.locator('.bench')).toBeVisible()
+  await expect(page.locator('.bench')).toHaveAttribute('data-task', 'step')
   const kinds = new Set<string>()
   const cautions = new Set<string>()
   for (let i = 0; i < 90; i++) {

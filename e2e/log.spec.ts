@@ -125,6 +125,18 @@ test('a pin beside the piece is refused with how far it is, and nothing is lost'
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
   await expect(page.locator('.pin')).toHaveCount(1)
   await expect(page.locator('.pins [role=alert]')).toHaveCount(0)
+  // In 3D too: on the piece, and beside it.
+  await page.getByRole('radiogroup', { name: 'Shown as' }).getByText('3D').click()
+  const solid = page.locator('.solid canvas')
+  await expect(solid).toBeVisible({ timeout: 20_000 })
+  await page.waitForTimeout(2000)
+  const around = (await solid.boundingBox())!
+  await page.mouse.click(around.x + around.width / 2, around.y + around.height / 2)
+  await expect(page.locator('.rows li')).toHaveCount(2)
+  await page.mouse.click(around.x + 4, around.y + 4)
+  await expect(page.locator('.pins [role=alert]')).toContainText('beside the piece')
+  await page.getByRole('button', { name: 'Delete pin 2' }).click()
+  await page.getByRole('radiogroup', { name: 'Shown as' }).getByText('Cut').click()
   // By keyboard it is moved by half a millimetre.
   await page.locator('.pin').focus()
   await page.keyboard.press('Shift+ArrowUp')

@@ -131,7 +131,7 @@ export const signWords: Record<SignName, { yes: string; no: string; ask: string 
   },
   'prefill left out': {
     yes: 'a prefill was left out',
-    no: 'it was prefilled',
+    no: 'no prefill was left out',
     ask: 'Was a prefill left out?',
   },
   level: { yes: 'the mould stood level', no: 'the mould was tilted', ask: 'Did it stand level?' },

@@ -178,7 +178,11 @@ watch(
 </script>
 
 <template>
-  <main class="bench" :data-task="task?.what ?? 'done'" :data-task-id="task?.id">
+  <main
+    class="bench"
+    :data-task="bench ? (task?.what ?? 'done') : 'opening'"
+    :data-task-id="task?.id"
+  >
     <BenchHead
       v-model:speaks="speaks"
       :name="bench?.name ?? 'Bench'"

@@ -122,7 +122,7 @@ const said = computed(() => {
         <dd v-else>{{ grams(before + weighed.inCup, task, studio.units) }}</dd>
       </div>
       <div>
-        <dt>stop here and you fill</dt>
+        <dt>fills as it is</dt>
         <dd :class="{ short: filled < task.moulds }">{{ filled }} of {{ task.moulds }}</dd>
       </div>
       <div>
