@@ -5,7 +5,7 @@ import {
   type BenchEvent,
   type Task,
 } from '../core/src/bench/index.ts'
-import { cases } from '../core/src/diagnosis/cases.ts'
+import { cases } from '../core/src/diagnosis/samples.ts'
 import { diagnose } from '../core/src/diagnosis/index.ts'
 import { hear, newWatched, readLine } from '../core/src/instrument/index.ts'
 import { filterLog, type LogRow } from '../core/src/pull/index.ts'

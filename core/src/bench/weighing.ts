@@ -146,6 +146,20 @@ export function weighedNow(
   }
 }
 
+/** What stands in the cup of a weighing before it, what is still to come into it, kg, and what is weighed next. */
+export function aroundWeighing(bench: Pick<Bench, 'tasks' | 'events'>, task: Weigh) {
+  const into = inCupOf(bench, task.mix)
+  const cup = sameCup(bench.tasks, task)
+  const at = cup.findIndex(({ key }) => key === task.key)
+  const parts = weighingsOf(bench.tasks, task.mix)
+  const place = parts.findIndex(({ id }) => id === task.id)
+  return {
+    before: cup.reduce((sum, { key }) => sum + (into.get(key) ?? 0), 0),
+    after: cup.slice(at + 1).reduce((sum, { mass }) => sum + mass, 0),
+    next: place < 0 ? undefined : parts[place + 1],
+  }
+}
+
 /** Whether a weighing begins a cup: it has to be put on the scale and tared first. */
 export const beginsCup = ({ tasks }: Pick<Bench, 'tasks'>, task: Weigh): boolean =>
   sameCup(tasks, task)[0]?.id === task.id.replace(/ more$/, '') || task.apart === 'own cup'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { cases } from './cases.ts'
+import { cases } from './samples.ts'
 import { causeNames } from './causes.ts'
 import { diagnose } from './diagnose.ts'
 import { effectOf, rateOf } from './effect.ts'

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { section } from '../filling/index.ts'
+import { ontoSection, section, turnThrough } from '../filling/index.ts'
 import { buildSolid } from '../shape/index.ts'
 import { pinOn } from './pinOn.ts'
 
@@ -28,4 +28,12 @@ it('beside the piece it is refused, with how far', () => {
   } catch (error) {
     expect((error as { amounts: { miss: number } }).amounts.miss).toBeCloseTo(0.02, 9)
   }
+})
+
+it('a cut that is turned through a pin has it in its plane', () => {
+  const mesh = buildSolid({ solid: 'block', width: 0.06, depth: 0.04, height: 0.02 })
+  const at: [number, number, number] = [0.01, 0.012, 0.005]
+  const turned = section(mesh, [0, 0, 1], turnThrough(cut, at, 0))
+  expect(Math.abs(ontoSection(cut, at).behind)).toBeCloseTo(0.012, 9)
+  expect(ontoSection(turned, at).behind).toBeCloseTo(0, 9)
 })

@@ -67,6 +67,12 @@ export function ontoSection(
   return { x: x - origin[0], h: z - origin[2], behind: y - origin[1] }
 }
 
+/** How far a cut is turned about up, radians below π, that runs through a place which lies beside one turned by `turn`. */
+export function turnThrough(cut: Section, at: Vec3, turn: number): number {
+  const { x, behind } = ontoSection(cut, at)
+  return (turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+}
+
 /** The place of the piece at a point of the cut. */
 export const fromSection = ({ axes, origin }: Section, x: number, h: number): Vec3 =>
   fromAxes(axes, [x + origin[0], origin[1], h + origin[2]])

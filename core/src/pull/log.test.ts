@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { compareLog, filterLog, logRow, type LogRow } from './log.ts'
+import { compareLog, filterLog, logRow, sumLog, type LogRow } from './log.ts'
 import type { Pull } from './pull.ts'
 
 const pull = (more: Partial<Pull> = {}): Pull =>
@@ -48,6 +48,8 @@ describe('a log', () => {
     expect(ids(filterLog(rows, { outcome: 'good' }))).toEqual(['b', 'c'])
     expect(ids(filterLog(rows, { from: '2026-11-01', until: '2026-11-10' }))).toEqual(['b'])
   })
+
+  it('adds up', () => expect(sumLog(rows)).toEqual({ copies: 11, good: 5 }))
 
   it('is compared by what pulls have in common', () => {
     expect(compareLog(rows, 'piece')).toEqual([

@@ -105,6 +105,12 @@ export function filterLog(rows: readonly LogRow[], filter: LogFilter): LogRow[] 
   })
 }
 
+/** Casts of rows of a log, and how many came out good. @example sumLog([]) // { copies: 0, good: 0 } */
+export const sumLog = (rows: readonly LogRow[]): Pick<LogGroup, 'copies' | 'good'> => ({
+  copies: rows.reduce((sum, { copies }) => sum + copies, 0),
+  good: rows.reduce((sum, { good }) => sum + good, 0),
+})
+
 export const comparisons = ['piece', 'mould', 'way', 'month', 'resin'] as const
 export type Comparison = (typeof comparisons)[number]
 

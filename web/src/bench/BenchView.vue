@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { show } from '@mivro/core/units'
-import { sayHow, sayKey, sayLate, sayStand, sayTask, lampWords } from '@mivro/words/bench'
+import { sayHow, sayKey, sayLate, sayStand, sayTask } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
 import { forgetBench, keepBench } from '../api/benchUnderWay.ts'
 import { api } from '../api/client.ts'
@@ -25,6 +24,7 @@ import { useAwake } from './useAwake.ts'
 import { useBench } from './useBench.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
 import { useInstruments } from './useInstruments.ts'
+import { useLamps } from './useLamps.ts'
 import { useLog } from './useLog.ts'
 import { usePictures } from './usePictures.ts'
 import { useVoice } from './useVoice.ts'
@@ -132,33 +132,7 @@ const context = computed(() => {
   const load = task.value && loads > 1 ? `load ${task.value.load + 1} · ` : ''
   return load + sayStand({ done: tasks.filter(({ id }) => done.has(id)).length, of: tasks.length })
 })
-const lamps = computed(() => {
-  const trouble = instruments.trouble('scale')
-  // A cup that is taken off weighs less: that is trouble only while one is weighed.
-  const scale = trouble === 'shrinking' && !weighing.task.value ? undefined : trouble
-  const room = instruments.valueOf('room thermometer')
-  return [
-    {
-      name: 'scale',
-      ill: scale !== undefined || instruments.refusals.scale !== undefined,
-      said: scale
-        ? `scale: ${lampWords[scale]}`
-        : weighing.steady.value
-          ? 'scale steady'
-          : 'scale moves',
-    },
-    {
-      name: 'room',
-      ill: room === undefined,
-      said: room === undefined ? 'room unknown' : `room ${show(room, 'temperature', studio.units)}`,
-    },
-    {
-      name: 'server',
-      ill: !instruments.open.value || open.session.value?.state !== 'saved',
-      said: open.session.value?.state === 'saved' ? 'recorded' : 'not recorded yet',
-    },
-  ]
-})
+const lamps = useLamps(open, instruments, weighing)
 const mainLabel = computed(() => {
   if (late.value) return 'It is lost'
   if (!task.value) return ''

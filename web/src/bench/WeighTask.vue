@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { inCupOf, type Bench } from '@mivro/core/bench'
+import { aroundWeighing, type Bench } from '@mivro/core/bench'
 import { scaleUnits } from '@mivro/core/units'
 import { grams, gramsOnly, sayPast, sayWeighed, troubleWords } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
@@ -27,26 +27,10 @@ const onScale = computed(() => {
   const shown = props.weighing.shown.value
   return shown === undefined ? '–' : gramsOnly(shown, task.value, studio.units)
 })
-const others = computed(() =>
-  props.bench.tasks.flatMap((one) =>
-    one.what === 'weigh' && one.mix === task.value.mix && one.apart === task.value.apart
-      ? [one]
-      : [],
-  ),
-)
-const before = computed(() => {
-  const into = inCupOf(props.bench, task.value.mix)
-  return others.value.reduce((sum, { key }) => sum + (into.get(key) ?? 0), 0)
-})
-const after = computed(() => {
-  const at = others.value.findIndex(({ key }) => key === task.value.key)
-  return others.value.slice(at + 1).reduce((sum, { mass }) => sum + mass, 0)
-})
-const next = computed(() => {
-  const tasks = props.bench.tasks
-  const at = tasks.findIndex(({ id }) => id === task.value.id)
-  return tasks.slice(at + 1).find((one) => one.what === 'weigh' && one.mix === task.value.mix)
-})
+const around = computed(() => aroundWeighing(props.bench, task.value))
+const before = computed(() => around.value.before)
+const after = computed(() => around.value.after)
+const next = computed(() => around.value.next)
 const filled = computed(() => Math.floor(weighed.value.fills * 10) / 10)
 const percent = (share: number) => `${Math.abs(100 * share).toFixed(1)} %`
 const nudge = (by: number) => {
@@ -117,8 +101,8 @@ const said = computed(() => {
     </div>
     <dl class="facts">
       <div>
-        <dt>{{ next ? `then ${next.what === 'weigh' ? next.name : ''}` : 'in this cup' }}</dt>
-        <dd v-if="next && next.what === 'weigh'">{{ grams(next.mass, next, studio.units) }}</dd>
+        <dt>{{ next ? `then ${next.name}` : 'in this cup' }}</dt>
+        <dd v-if="next">{{ grams(next.mass, next, studio.units) }}</dd>
         <dd v-else>{{ grams(before + weighed.inCup, task, studio.units) }}</dd>
       </div>
       <div>

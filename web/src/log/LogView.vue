@@ -9,6 +9,7 @@ import {
   faultNames,
   filterLog,
   outcomes,
+  sumLog,
   type Comparison,
   type LogFilter,
   type LogRow,
@@ -86,8 +87,7 @@ const width = (low: number, high: number) => ({
 })
 const middle = (share: number) => ({ left: `${100 * share}%` })
 
-const casts = computed(() => found.value.reduce((sum, { copies }) => sum + copies, 0))
-const good = computed(() => found.value.reduce((sum, row) => sum + row.good, 0))
+const sums = computed(() => sumLog(found.value))
 const open = (row: LogRow) =>
   router.push({ name: 'pulls', params: { id: row.piece, pull: row.id } })
 </script>
@@ -97,8 +97,8 @@ const open = (row: LogRow) =>
     <div class="title">
       <h1>Log</h1>
       <p v-if="rows" class="quiet" role="status">
-        {{ found.length }} {{ found.length === 1 ? 'pull' : 'pulls' }} · {{ casts }} casts ·
-        {{ good }} good
+        {{ found.length }} {{ found.length === 1 ? 'pull' : 'pulls' }} · {{ sums.copies }} casts ·
+        {{ sums.good }} good
       </p>
       <span class="gap" />
       <ElButton :disabled="found.length === 0" @click="trying(() => saveLog(found, 'csv'))">

@@ -1,4 +1,5 @@
 import type { LogRow } from '@mivro/core/pull'
+import { findUnit, fromSI } from '@mivro/core/units'
 import { download } from '../ui/download.ts'
 
 /** The rows of a log as a file; temperatures in °C and times in minutes, as people write them. */
@@ -13,6 +14,10 @@ export async function saveLog(rows: readonly LogRow[], as: 'csv' | 'json'): Prom
   download('log.csv', text, 'text/csv')
 }
 
+/** In a unit, to a tenth or a whole. */
+const written = (value: number, unit: string, to: 1 | 10): number =>
+  Math.round(fromSI(value, findUnit(unit)!) * to) / to
+
 const asLine = (row: LogRow) => ({
   poured: row.pouredAt,
   piece: row.pieceName,
@@ -24,8 +29,8 @@ const asLine = (row: LogRow) => ({
   lost: row.lost,
   faults: row.faults.join(', '),
   'against bubbles': row.way ?? '',
-  'room °C': Math.round((row.room - 273.15) * 10) / 10,
-  'humidity %': row.humidity === undefined ? '' : Math.round(100 * row.humidity),
-  'mending min': Math.round(row.mending / 6) / 10,
+  'room °C': written(row.room, '°C', 10),
+  'humidity %': row.humidity === undefined ? '' : written(row.humidity, '%', 1),
+  'mending min': written(row.mending, 'min', 10),
   notes: row.said,
 })

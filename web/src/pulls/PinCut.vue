@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { ElButton, ElSegmented, ElSlider } from 'element-plus'
 import { MapPin } from 'lucide-vue-next'
 import { pinOn } from '@mivro/core/diagnosis'
-import { ontoSection } from '@mivro/core/filling'
+import { ontoSection, turnThrough } from '@mivro/core/filling'
 import type { Pin } from '@mivro/core/pull'
 import type { Vec3 } from '@mivro/core/mesh'
 import { Problem, problemsOf } from '@mivro/core/problem'
@@ -42,9 +42,9 @@ watch(
   (id) => {
     const pin = props.pins.find((one) => one.id === id)
     if (!pin) return
-    const { x, behind } = ontoSection(section.value, pin.at as Vec3)
-    if (Math.abs(behind) < farBehind) return
-    project.turn = (project.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+    const at = pin.at as Vec3
+    if (Math.abs(ontoSection(section.value, at).behind) < farBehind) return
+    project.turn = turnThrough(section.value, at, project.turn)
   },
   { immediate: true },
 )

@@ -79,7 +79,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
       :take="(results) => change({ results })"
     />
     <PullPins :id="session.id" :pull="pull" :change="change" />
-    <div class="columns">
+    <div class="two-columns">
       <div class="stack">
         <FieldRow label="Poured" :problem="dateProblem">
           <ElDatePicker
@@ -199,19 +199,6 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
 .form {
   padding: 16px 20px;
   overflow: hidden auto;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 32px;
-  margin-top: 12px;
-}
-
-@media (max-width: 1180px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
 }
 
 .faults {

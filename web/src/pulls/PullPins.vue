@@ -49,7 +49,7 @@ const taken = computed(() =>
 </script>
 
 <template>
-  <div class="columns">
+  <div class="two-columns">
     <div class="stack">
       <PinCut
         v-if="project.survey && project.compiled"
@@ -106,19 +106,6 @@ const taken = computed(() =>
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 32px;
-  margin-top: 12px;
-}
-
-@media (max-width: 1180px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
-}
-
 .pictures {
   display: flex;
   flex-wrap: wrap;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { fromSection, nearestOnOutline, ontoSection } from '@mivro/core/filling'
+import { fromSection, nearestOnOutline, ontoSection, turnThrough } from '@mivro/core/filling'
 import { type Vec3 } from '@mivro/core/mesh'
 import { mouldKinds, partingOf } from '@mivro/core/mould'
 import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
@@ -97,8 +97,7 @@ function nudge(opening: { id: string; at: readonly number[] }, dx: number, dh: n
 
 /** Turns the cut so that it runs through a pocket. */
 function lookAt(at: Vec3): void {
-  const { x, behind } = ontoSection(section.value, at)
-  project.turn = (project.turn + Math.atan2(behind, x) + 2 * Math.PI) % Math.PI
+  project.turn = turnThrough(section.value, at, project.turn)
 }
 
 const parting = computed(() => {
