@@ -1,14 +1,13 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import { mkdtempSync, openAsBlob, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join, resolve } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { dirname, join } from 'node:path'
 import { newPlan } from '../core/src/plan/index.ts'
 import { Store } from '../server/src/db/store.ts'
+import { ServerProcess } from '../tools/serverProcess.ts'
 import { compare, within } from './timing.ts'
 
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const at = (i: number) => new Date(Date.UTC(2026, 0, 1) + i * 1000).toISOString()
 
 const piece = (i: number) => ({
@@ -80,31 +79,18 @@ export async function studioOf(counts: {
 /** The real server over a store. */
 export class Running {
   private constructor(
-    readonly address: string,
+    private readonly process: ServerProcess,
     readonly epoch: string,
-    private readonly child: ChildProcess,
   ) {}
 
+  get address(): string {
+    return this.process.address
+  }
+
   static async over(file: string, ...more: string[]): Promise<Running> {
-    const args = [
-      '--import',
-      'tsx',
-      'server/src/main.ts',
-      '--port',
-      '0',
-      '--database',
-      file,
-      ...more,
-    ]
-    const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] })
-    const address = await new Promise<string>((done) =>
-      child.stdout.on('data', (part: Buffer) => {
-        const found = /http:\S+/.exec(String(part))
-        if (found) done(found[0])
-      }),
-    )
-    const asked = await fetch(`${address}/api/studios?limit=1`)
-    return new Running(address, asked.headers.get('Mivro-Epoch')!, child)
+    const server = await ServerProcess.serving(['--port', '0', '--database', file, ...more])
+    const asked = await fetch(`${server.address}/api/studios?limit=1`)
+    return new Running(server, asked.headers.get('Mivro-Epoch')!)
   }
 
   /** Milliseconds and bytes of some requests made together. */
@@ -129,8 +115,8 @@ export class Running {
     const over = work.finally(() => (going = false))
     over.catch(() => {})
     while (going) {
-      server = Math.max(server, residentOf(this.child.pid!))
-      for (const pid of childrenOf(this.child.pid!)) child = Math.max(child, residentOf(pid))
+      server = Math.max(server, residentOf(this.process.pid))
+      for (const pid of childrenOf(this.process.pid)) child = Math.max(child, residentOf(pid))
       slowest = Math.max(slowest, (await this.ask('overview')).taken)
       await new Promise((done) => setTimeout(done, 50))
     }
@@ -139,9 +125,7 @@ export class Running {
   }
 
   async stop(): Promise<void> {
-    const gone = new Promise((done) => this.child.once('exit', done))
-    this.child.kill('SIGTERM')
-    await gone
+    await this.process.end('SIGTERM')
   }
 }
 

@@ -5,6 +5,13 @@ interface Fixtures {
   mivro: Mivro
 }
 
+/** What is asked next is asked within so many pictures of the screen. */
+const calmFrames = 6
+
+interface VueRoot {
+  __vue_app__: { config: { globalProperties: { $router: { push(to: string): Promise<unknown> } } } }
+}
+
 /** A test with a fresh demo studio. Any error in the console and any policy violation fails it. */
 export const test = base.extend<Fixtures>({
   mivro: async ({ page }, use) => {
@@ -43,6 +50,35 @@ export class Mivro {
 
   async open(path: string): Promise<void> {
     await this.page.goto(this.server.address + path)
+  }
+
+  /** To another address without loading the page again, as a link goes; waits until it is calm. */
+  async go(path: string): Promise<void> {
+    await this.page.evaluate(
+      (to) =>
+        document
+          .querySelector<HTMLElement & VueRoot>('#app')!
+          .__vue_app__.config.globalProperties.$router.push(to),
+      path,
+    )
+    await this.calm()
+  }
+
+  /** Waits until nothing is asked of the server or of the workers, and the answer is drawn. */
+  async calm(): Promise<void> {
+    await this.page.evaluate(
+      (frames) =>
+        new Promise<void>((done) => {
+          let still = 0
+          const look = () => {
+            still = document.body.hasAttribute('data-working') ? 0 : still + 1
+            if (still > frames) done()
+            else requestAnimationFrame(look)
+          }
+          look()
+        }),
+      calmFrames,
+    )
   }
 
   field(name: string | RegExp): Locator {

@@ -1,19 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from './mivro.ts'
-import { views } from './views.ts'
-
-for (const [name, path] of views) {
-  test(`axe finds nothing serious on ${name}`, async ({ mivro, page }) => {
-    await mivro.open(path)
-    await page.waitForLoadState('networkidle')
-    if (name === 'Pour') await mivro.layer('Dusk violet').click()
-    if (path.includes('mould') || path.includes('heat')) await page.waitForTimeout(4000)
-    if (name === 'New piece') await page.getByText('Dimensions').click()
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(' | ')}`)).toEqual([])
-  })
-}
 
 test('the main path works by keyboard alone', async ({ mivro, page }) => {
   await mivro.open('/pieces')
@@ -98,4 +83,50 @@ test('a question mark lists the shortcuts', async ({ mivro, page }) => {
   )
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeHidden()
+})
+
+test('the title names piece and stage, and the focus goes to the heading of what is opened', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-comet-drop/pour')
+  await expect(page).toHaveTitle('Comet drop, large, Pour · Mivro')
+  await page.getByRole('link', { name: 'Pulls' }).click()
+  await expect(page).toHaveTitle('Comet drop, large, Pulls · Mivro')
+  await expect(page.getByRole('heading', { level: 1 })).toBeFocused()
+  await page.getByRole('link', { name: 'Materials' }).click()
+  await expect(page).toHaveTitle('Materials · Mivro')
+  await expect(page.getByRole('heading', { level: 1 })).toBeFocused()
+})
+
+test('a link leaps over bar and rail to the content', async ({ mivro, page }) => {
+  await mivro.open('/pieces')
+  await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible()
+  await page.keyboard.press('Tab')
+  const skip = page.getByRole('link', { name: 'Skip to the content' })
+  await expect(skip).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+})
+
+test('walking through the surfaces keeps the panel; Enter, Home and End work on them', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-comet-drop/pour')
+  await mivro.surface(0).focus()
+  await expect(mivro.field('Copies in this mix')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(mivro.field('Name of the layer')).toHaveValue('Night blue')
+  await page.keyboard.press('End')
+  expect(await mivro.heightOf(0)).toBeGreaterThan(26)
+  await page.keyboard.press('Home')
+  expect(await mivro.heightOf(0)).toBeLessThan(1)
+  // Delete where another is shown than the one that has the focus only shows that one.
+  await page.keyboard.press('Escape')
+  await mivro.surface(1).focus()
+  await page.keyboard.press('Delete')
+  await expect(mivro.field('Name of the layer')).toHaveValue('Dusk violet')
+  await page.keyboard.press('Delete')
+  await expect(mivro.layer('Dusk violet')).toBeHidden()
 })

@@ -1,10 +1,7 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join, resolve } from 'node:path'
-import { fileURLToPath } from 'node:url'
-
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+import { join } from 'node:path'
+import { ServerProcess } from '../tools/serverProcess.ts'
 
 const store = 'store.sqlite'
 const newFolder = () => mkdtempSync(join(tmpdir(), 'mivro-e2e-'))
@@ -23,7 +20,7 @@ export class RunningServer {
   private constructor(
     readonly folder: string,
     readonly port: number,
-    private readonly child: ChildProcess,
+    private readonly process: ServerProcess,
   ) {}
 
   get address(): string {
@@ -48,9 +45,7 @@ export class RunningServer {
 
   private static async fill(): Promise<string> {
     const server = await RunningServer.spawn(newFolder(), { demo: true, port: 0 })
-    const gone = new Promise((done) => server.child.once('exit', done))
-    server.child.kill('SIGTERM')
-    await gone
+    await server.end('SIGTERM')
     return join(server.folder, store)
   }
 
@@ -70,25 +65,12 @@ export class RunningServer {
   }
 
   private static async spawn(folder: string, { demo, port, options = [], env = {} }: Start) {
-    const args = ['server/src/main.ts', '--port', String(port), '--database', join(folder, store)]
-    // tsx as a loader, not as a parent: a kill then reaches the server itself.
-    const child = spawn(
-      process.execPath,
-      ['--import', 'tsx', ...args, ...(demo ? ['--demo'] : []), ...options],
-      { cwd: root, env: { ...process.env, ...env } },
+    const args = ['--port', String(port), '--database', join(folder, store)]
+    const server = await ServerProcess.serving(
+      [...args, ...(demo ? ['--demo'] : []), ...options],
+      env,
     )
-    const found = await new Promise<number>((done, failed) => {
-      let said = ''
-      const hear = (chunk: Buffer) => {
-        said += chunk
-        const match = /127\.0\.0\.1:(\d+)/.exec(said)
-        if (match) done(Number(match[1]))
-      }
-      child.stdout.on('data', hear)
-      child.stderr.on('data', hear)
-      child.on('exit', () => failed(new Error(`the server ended: ${said}`)))
-    })
-    return new RunningServer(folder, found, child)
+    return new RunningServer(folder, Number(new URL(server.address).port), server)
   }
 
   /** Ends it at once, as a power cut would. */
@@ -103,9 +85,6 @@ export class RunningServer {
 
   /** Asks it to stop, and waits until it has; answers its exit code. */
   end(signal: 'SIGKILL' | 'SIGTERM' | 'SIGINT'): Promise<number | null> {
-    if (this.child.exitCode !== null || this.child.signalCode !== null) return Promise.resolve(null)
-    const gone = new Promise<number | null>((done) => this.child.once('exit', done))
-    this.child.kill(signal)
-    return gone
+    return this.process.end(signal)
   }
 }

@@ -1,16 +1,15 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join, resolve } from 'node:path'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { bundled } from './ready.mjs'
+import { ServerProcess } from './serverProcess.ts'
 
 /*
  * Kills the server at random moments while several clients write, starts it again on the same
  * store, and holds what it has against every write that it acknowledged.
  * By hand: npx tsx tools/kills.ts 500
  */
-
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 
 export interface KillReport {
   kills: number
@@ -28,34 +27,20 @@ interface Options {
 }
 
 class Server {
-  private child: ChildProcess | undefined
+  private process: ServerProcess | undefined
   address = ''
   epoch = ''
   constructor(readonly store: string) {}
 
   async start(): Promise<void> {
-    const args = ['--import', 'tsx', 'server/src/main.ts', '--port', '0', '--database', this.store]
-    const child = spawn(process.execPath, args, { cwd: root })
-    this.child = child
-    this.address = await new Promise((done, failed) => {
-      let said = ''
-      const hear = (part: Buffer) => {
-        said += String(part)
-        const match = /http:\/\/127\.0\.0\.1:\d+/.exec(said)
-        if (match) done(`${match[0]}/api`)
-      }
-      child.stdout.on('data', hear)
-      child.stderr.on('data', hear)
-      child.once('exit', () => failed(new Error(`the server ended: ${said}`)))
-    })
+    this.process = await ServerProcess.serving(['--port', '0', '--database', this.store])
+    this.address = `${this.process.address}/api`
     const found = await fetch(`${this.address}/studios?limit=1`)
     this.epoch = found.headers.get('Mivro-Epoch')!
   }
 
   async kill(): Promise<void> {
-    const gone = new Promise((done) => this.child!.once('exit', done))
-    this.child!.kill('SIGKILL')
-    await gone
+    await this.process!.end()
   }
 
   async call(
@@ -162,6 +147,7 @@ function randomFrom(seed: number): () => number {
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  await bundled()
   const kills = Number(process.argv[2] ?? 500)
   const report = await runKills({
     kills,

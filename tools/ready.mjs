@@ -28,22 +28,46 @@ export async function ready() {
   writeFileSync(stampFile, stamp)
 }
 
-/** The web application is built, unless what it is built from has not changed since. */
-export async function built() {
-  const made = join(root, 'web/dist/index.html')
-  const sources = [
+/** What the bundle of the server is made from, and the web application. */
+const sources = {
+  'server/dist/main.js': ['server/src', 'words/src', 'core/src', 'tools/bundle.mjs'],
+  'web/dist/index.html': [
     'web/src',
     'web/public',
     'web/index.html',
     'web/vite.config.ts',
+    'words/src',
     'core/src',
-    'package-lock.json',
-  ]
-  if (
-    existsSync(made) &&
-    sources.every((source) => newest(resolve(root, source)) <= statSync(made).mtimeMs)
+  ],
+}
+
+const isBuilt = (made) => {
+  const file = join(root, made)
+  if (!existsSync(file)) return false
+  const { mtimeMs } = statSync(file)
+  return [...sources[made], 'package-lock.json'].every(
+    (source) => newest(resolve(root, source)) <= mtimeMs,
   )
-    return 0
+}
+
+/** The server is bundled, unless what it is made from has not changed since; answers an exit code. */
+export async function bundled() {
+  if (isBuilt('server/dist/main.js')) return 0
+  say('Bundling the server ...')
+  const { bundleServer } = await import('./bundle.mjs')
+  return bundleServer().then(
+    () => 0,
+    (error) => {
+      say(String(error))
+      return 1
+    },
+  )
+}
+
+/** Server and web application are built. */
+export async function built() {
+  if ((await bundled()) !== 0) return 1
+  if (isBuilt('web/dist/index.html')) return 0
   say('Building the web application ...')
   const { code, output } = await run(
     bin('vite'),

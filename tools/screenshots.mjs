@@ -7,7 +7,7 @@ import { fail } from './say.mjs'
 await ready()
 const browser = await findChromium()
 if (!browser) fail(missingChromium)
-if ((await built()) !== 0) fail('The web application could not be built.')
+if ((await built()) !== 0) fail('Mivro could not be built.')
 const { code } = await run(
   bin('playwright'),
   ['test', '--config', 'e2e/playwright.config.ts', 'screenshots'],

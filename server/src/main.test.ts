@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
@@ -7,30 +7,19 @@ import { fileURLToPath } from 'node:url'
 import { afterEach, describe, expect, it } from 'vitest'
 import { runKills } from '../../tools/kills.ts'
 import { fits } from '../../tools/ready.mjs'
+import { ServerProcess } from '../../tools/serverProcess.ts'
 import { temporaryFolder } from './testServer.ts'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
-const children: ChildProcess[] = []
-afterEach(() => children.splice(0).forEach((child) => child.kill('SIGKILL')))
+const started: { end(signal: 'SIGKILL'): unknown }[] = []
+afterEach(() => started.splice(0).forEach((one) => one.end('SIGKILL')))
 
-/** The server as a process: what it says until it serves or ends. */
-async function start(...args: string[]) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
-    cwd: root,
-  })
-  children.push(child)
-  let said = ''
-  const ended = new Promise<number | null>((done) => child.once('exit', done))
-  const heard = new Promise<void>((done) => {
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.on('data', (part: Buffer) => {
-        said += String(part)
-        if (/http:\/\//.test(said)) done()
-      })
-    }
-  })
-  await Promise.race([heard, ended])
-  return { child, ended, said: () => said, address: /http:\S+/.exec(said)?.[0] ?? '' }
+/** The server as a process, once it serves or has ended. */
+async function start(...args: string[]): Promise<ServerProcess> {
+  const server = new ServerProcess(args)
+  started.push(server)
+  await server.listening()
+  return server
 }
 const place = () => join(temporaryFolder(), 'store.sqlite')
 
@@ -40,12 +29,12 @@ describe('the server as a process', () => {
     const first = await start('--port', '0', '--database', store)
     const second = await start('--port', '0', '--database', store)
     expect(await second.ended).toBe(1)
-    expect(second.said()).toContain(
-      `Another Mivro (process ${first.child.pid}) has this store open: ${store}. Close it first`,
+    expect(second.said).toContain(
+      `Another Mivro (process ${first.pid}) has this store open: ${store}. Close it first`,
     )
     const anew = await start('--fresh', '--port', '0', '--database', store)
     expect(await anew.ended).toBe(1)
-    expect(anew.said()).toContain('has this store open')
+    expect(anew.said).toContain('has this store open')
     expect((await fetch(`${first.address}/api/pieces`)).status).toBe(200)
   })
 
@@ -56,7 +45,7 @@ describe('the server as a process', () => {
     const store = place()
     const refused = await start('--port', String(port), '--database', store)
     expect(await refused.ended).toBe(1)
-    expect(refused.said()).toContain(`Port ${port} is taken. Choose another with --port`)
+    expect(refused.said).toContain(`Port ${port} is taken. Choose another with --port`)
     expect(existsSync(store)).toBe(false)
     other.close()
   })
@@ -65,10 +54,9 @@ describe('the server as a process', () => {
     'asked to stop by %s it ends well, the store whole in its file',
     async (signal) => {
       const store = place()
-      const { child, ended, address } = await start('--demo', '--port', '0', '--database', store)
-      expect((await fetch(`${address}/api/pieces`)).status).toBe(200)
-      child.kill(signal)
-      expect(await ended).toBe(0)
+      const server = await start('--demo', '--port', '0', '--database', store)
+      expect((await fetch(`${server.address}/api/pieces`)).status).toBe(200)
+      expect(await server.end(signal)).toBe(0)
       expect(existsSync(`${store}-wal`) ? statSync(`${store}-wal`).size : 0).toBe(0)
     },
   )
@@ -78,7 +66,7 @@ describe('the server as a process', () => {
     writeFileSync(store, 'not a store at all '.repeat(200))
     const refused = await start('--port', '0', '--database', store)
     expect(await refused.ended).toBe(1)
-    expect(refused.said()).toMatch(/The store is damaged \(file is not a database\)/)
+    expect(refused.said).toMatch(/The store is damaged \(file is not a database\)/)
     expect(statSync(store).size).toBe(19 * 200)
   })
 
@@ -95,7 +83,7 @@ describe('what starts the server', () => {
       const { code } = await run(process.execPath, ['-e', 'console.log(process.pid); setInterval(() => {}, 1000)'], { passSignals: true })
       process.exit(code)`
     const starter = spawn(process.execPath, ['--input-type=module', '-e', script])
-    children.push(starter)
+    started.push({ end: (signal) => starter.kill(signal) })
     const pid = await new Promise<number>((done) =>
       starter.stdout.once('data', (part: Buffer) => done(Number(String(part)))),
     )

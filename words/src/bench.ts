@@ -3,11 +3,13 @@ import type {
   ClockName,
   Cue,
   LayOutItem,
+  PressRefusal,
   Task,
   TaskOf,
   TouchMark,
   Weighed,
 } from '@mivro/core/bench'
+import { isAdding } from '@mivro/core/bench'
 import { sayMaking } from './making.ts'
 import { displayStep } from '@mivro/core/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/instrument'
@@ -37,7 +39,7 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
     case 'lay out':
       return 'Lay out'
     case 'weigh':
-      return task.id.endsWith(' more') ? `Add ${task.name}` : `Pour ${task.name}`
+      return isAdding(task.id) ? `Add ${task.name}` : `Pour ${task.name}`
     case 'mix':
       return `Mix cup ${task.mix + 1}`
     case 'vacuum':
@@ -185,6 +187,10 @@ export function sayWeighed(
   return `${gramsOnly(inCup, task, units)} of ${grams(target.mass, task, units)}. ${band}`
 }
 
+/** A scale whose step puts the ratio out by itself, and the way out. */
+export const sayCoarse = (task: TaskOf<'weigh'>, units: UnitChoice = metric): string =>
+  `Half a step of this scale is ${Math.round((50 * task.step) / task.mass)} % of ${grams(task.mass, task, units)}, more than the ratio bears. Take a finer scale, or plan a bigger batch.`
+
 /** What past the mark costs. */
 export function sayPast(
   { past, fills }: Weighed,
@@ -197,6 +203,28 @@ export function sayPast(
     ? 'The cup holds it.'
     : 'This cup no longer stirs it: pour all into a larger one first.'
   return `It takes ${more.join(' and ')}. ${fits} ${Math.floor(fills)} moulds are filled all the same.`
+}
+
+/** Why a key of the bench does nothing, and what to do. */
+export function sayRefusal(refusal: PressRefusal, units: UnitChoice = metric): string {
+  switch (refusal.code) {
+    case 'caution-unread':
+      return 'Read the caution first, then press the large key.'
+    case 'scale-distrusted':
+      return 'The scale can’t be trusted now. Mend it, or weigh by hand (H).'
+    case 'scale-moves':
+      return 'The scale has not settled yet.'
+    case 'nothing-on-scale':
+      return 'The scale shows nothing, so no cup seems to be on it. Put it on; if it was tared by its own key, press again.'
+    case 'weight-to-go':
+      return `${grams(refusal.toGo, refusal.task, units)} are still to go. Pour on, or take it as it is (K).`
+    case 'cup-too-small':
+      return 'This cup no longer stirs it all. Pour it into a larger one, then press again.'
+    case 'pressure-low':
+      return `The gauge shows ${show(refusal.gauge, 'pressure', units)} yet. It has to come to ${show(refusal.wanted, 'pressure', units)}.`
+    case 'pressure-left':
+      return `The gauge still shows ${show(refusal.gauge, 'pressure', units)}. Let it off first; the clamps stay shut.`
+  }
 }
 
 /** What is wrong with an instrument, and the way out. */

@@ -68,10 +68,10 @@ describe('weighing', () => {
   const begun = bench()
   const [a, b] = ofKind(begun, 'weigh')
 
-  it('is good within half of what the ratio bears, or one step of a coarse scale', () => {
+  it('is good within half of what the ratio bears, or half a step of a coarse scale', () => {
     const { target } = weighedNow(begun, a, 0)
     expect(target.mass).toBe(a.mass)
-    expect(target.high - target.mass).toBeCloseTo(Math.max(0.01 * a.mass, a.step), 12)
+    expect(target.high - target.mass).toBeCloseTo(Math.max(0.01 * a.mass, a.step / 2), 12)
     expect(weighedNow(begun, a, a.mass).state).toBe('good')
     expect(weighedNow(begun, a, a.mass / 2).state).toBe('pouring')
     expect(weighedNow(begun, a, a.mass / 2).fills).toBeCloseTo(a.moulds / 2, 9)

@@ -24,8 +24,13 @@ export const eventSchema = z.discriminatedUnion('what', [
     task: text('task', 60),
     item: z.enum(layOutItems),
   }),
-  /** The cup of a weighing was put on and the scale set to nothing. */
-  z.object({ ...common, what: z.literal('tared'), task: text('task', 60) }),
+  /** The cup of a weighing was put on, and what the scale showed then counts as nothing, kg. */
+  z.object({
+    ...common,
+    what: z.literal('tared'),
+    task: text('task', 60),
+    reading: quantity('mass', -100, 200).optional(),
+  }),
   z.object({
     ...common,
     what: z.literal('done'),

@@ -4,7 +4,7 @@ import type { Task, TaskOf } from './tasks.ts'
 
 type Weigh = TaskOf<'weigh'>
 
-/** What is good enough: half of what the ratio bears, no finer than the scale, kg. */
+/** What is good enough: half of what the ratio bears, no finer than the scale can tell, kg. */
 export interface Target {
   mass: number
   low: number
@@ -34,8 +34,21 @@ export interface Weighed {
   }
 }
 
-/** Ids of weighings that were added to make a cup right again. @example addingOf('w1') // 'w1 more' */
-export const addingOf = (task: string): string => `${task} more`
+const added = / more( \d+)?$/
+
+/**
+ * Ids of weighings that were added to make a cup right again: the first, the second ...
+ *
+ * @example addingOf('w1') // 'w1 more'
+ */
+export const addingOf = (task: string, turn = 1): string =>
+  turn === 1 ? `${task} more` : `${task} more ${turn}`
+
+/** Whether a weighing was added to make its cup right again. @example isAdding('w1 more') // true */
+export const isAdding = (task: string): boolean => added.test(task)
+
+/** The weighing that was planned, of one that was added to it. */
+const plannedOf = (task: string): string => task.replace(added, '')
 
 /** What was weighed of each part of a cup, kg, by the key of the part. */
 export function inCupOf({ tasks, events }: Pick<Bench, 'tasks' | 'events'>, mix: number) {
@@ -43,7 +56,7 @@ export function inCupOf({ tasks, events }: Pick<Bench, 'tasks' | 'events'>, mix:
   const known = new Map(weighingsOf(tasks, mix).map((task) => [task.id, task.key]))
   for (const event of events) {
     if (event.what !== 'done' || event.weighed === undefined) continue
-    const key = known.get(event.task) ?? known.get(event.task.replace(/ more$/, ''))
+    const key = known.get(plannedOf(event.task))
     if (key !== undefined) into.set(key, (into.get(key) ?? 0) + event.weighed)
   }
   return into
@@ -80,24 +93,29 @@ const volumeOf = (parts: readonly Weigh[]): number =>
 
 /**
  * How much of it there will be, times what was planned: as much as the fullest part that is in asks
- * for. A tint that is a little over makes the colour deeper, and no one pours more resin for it.
+ * for, to the gram that is really in. A tint that is a little over makes the colour deeper, and no
+ * one pours more resin for it.
  */
 function scaleOf(parts: readonly Weigh[], into: ReadonlyMap<string, number>): number {
   const factors = parts
     .filter(({ part, key }) => part !== 'tint' && into.has(key))
-    .map(({ key, mass, step }) => {
-      const has = into.get(key)!
-      const { low, high } = bandOf(mass, step)
-      return has >= low && has <= high ? 1 : has / mass
-    })
+    .map(({ key, mass }) => into.get(key)! / mass)
   return factors.length > 0 ? Math.max(...factors) : 1
 }
 
-/** Good from and until: half of what the ratio bears, or one step of the scale where that is coarser. */
+/** Good from and until: half of what the ratio bears, or half a step of the scale where that is coarser. */
 function bandOf(mass: number, step: number): Target {
-  const wide = Math.max((ratioTolerance / 2) * mass, step)
+  const wide = Math.max((ratioTolerance / 2) * mass, step / 2)
   return { mass, low: mass - wide, high: mass + wide }
 }
+
+/**
+ * The scale is too coarse for a part: even half of its step puts the ratio out by more than it bears.
+ *
+ * @example isTooCoarse({ mass: 0.005, step: 0.001, part: 'B' }) // true
+ */
+export const isTooCoarse = ({ mass, step, part }: Pick<Weigh, 'mass' | 'step' | 'part'>): boolean =>
+  part !== 'tint' && step / 2 > ratioTolerance * mass
 
 /**
  * How the weighing of a part stands, with `inCup` kg of it in its cup: how much is to go, and past
@@ -162,56 +180,70 @@ export function aroundWeighing(bench: Pick<Bench, 'tasks' | 'events'>, task: Wei
 
 /** Whether a weighing begins a cup: it has to be put on the scale and tared first. */
 export const beginsCup = ({ tasks }: Pick<Bench, 'tasks'>, task: Weigh): boolean =>
-  sameCup(tasks, task)[0]?.id === task.id.replace(/ more$/, '') || task.apart === 'own cup'
+  sameCup(tasks, task)[0]?.id === plannedOf(task.id) || task.apart === 'own cup'
 
 /** Weighings that go into one cup, in their order. */
 const sameCup = (tasks: readonly Task[], { mix, apart }: Weigh): Weigh[] =>
   weighingsOf(tasks, mix).filter((one) => one.apart === apart)
 
 /**
- * What of the scale's reading is not of this weighing, kg: what is in the cup since it was tared.
- * Undefined until the cup was put on and tared.
+ * What of the scale's reading is not of this weighing, kg: what it showed when the cup was tared, and
+ * what was poured since. Undefined until the cup was put on and tared: also after a part that was
+ * weighed on another scale, since this one does not know where it was poured in.
  */
 export function zeroOf(bench: Pick<Bench, 'tasks' | 'events'>, task: Weigh): number | undefined {
   const cup = new Set(sameCup(bench.tasks, task).map(({ id }) => id))
   let zero: number | undefined
   for (const event of bench.events) {
-    if (event.what === 'tared' && (cup.has(event.task) || event.task === task.id)) zero = 0
-    if (event.what !== 'done' || event.by !== 'scale' || zero === undefined) continue
-    if (cup.has(event.task.replace(/ more$/, ''))) zero += event.weighed ?? 0
+    if (event.what !== 'tared' && event.what !== 'done') continue
+    if (!cup.has(plannedOf(event.task))) continue
+    if (event.what === 'tared') zero = event.reading ?? 0
+    else if (event.by === 'hand') zero = undefined
+    else if (zero !== undefined) zero += event.weighed ?? 0
   }
-  const added = task.id.endsWith(' more')
   const tared = bench.events.some((event) => event.what === 'tared' && event.task === task.id)
-  return added && !tared ? undefined : zero
+  return isAdding(task.id) && !tared ? undefined : zero
 }
+
+/** Nobody corrects a cup more often. */
+const mostTurns = 8
 
 /**
  * All tasks of a bench, with weighings put in where a part went past its mark after another was in
- * already: that other gets the rest.
+ * already: that other gets the rest, and where this goes past its own mark, the first again.
  */
-export function addings({ tasks, events }: Pick<Bench, 'tasks' | 'events'>): Task[] {
-  const all: Task[] = []
-  for (const [i, task] of tasks.entries()) {
-    all.push(task)
+export function addings(bench: Pick<Bench, 'tasks' | 'events'>): Task[] {
+  const { tasks } = bench
+  return tasks.flatMap((task, i) => {
     const next = tasks[i + 1]
-    if (task.what !== 'weigh') continue
-    if (next?.what === 'weigh' && next.mix === task.mix) continue
-    const parts = weighingsOf(tasks, task.mix)
-    const first = new Map<string, number>()
-    for (const event of events) {
-      if (event.what !== 'done') continue
-      const part = parts.find(({ id }) => id === event.task)
-      if (part) first.set(part.key, event.weighed ?? part.mass)
-    }
-    if (!parts.every(({ key }) => first.has(key))) continue
-    const scale = scaleOf(parts, first)
-    for (const part of parts) {
+    const ends = task.what === 'weigh' && !(next?.what === 'weigh' && next.mix === task.mix)
+    return ends ? [task, ...corrections(bench, weighingsOf(tasks, task.mix))] : [task]
+  })
+}
+
+/** What is added to a cup, turn by turn: those that were weighed, and those that are still lacking. */
+function corrections({ events }: Pick<Bench, 'events'>, parts: readonly Weigh[]): Weigh[] {
+  const done = new Map(
+    events.flatMap((event) =>
+      event.what === 'done' ? [[event.task, event.weighed] as const] : [],
+    ),
+  )
+  const skipped = new Set(events.flatMap((event) => (event.what === 'skipped' ? [event.task] : [])))
+  if (!parts.every(({ id }) => done.has(id))) return []
+  const into = new Map(parts.map(({ id, key, mass }) => [key, done.get(id) ?? mass]))
+  const all: Weigh[] = []
+  for (let turn = 1; turn <= mostTurns; turn++) {
+    const scale = scaleOf(parts, into)
+    const lacking = parts.flatMap((part): Weigh[] => {
       const wanted = part.mass * scale
-      const lacks = wanted - first.get(part.key)!
-      if (part.part !== 'tint' && first.get(part.key)! < bandOf(wanted, part.step).low) {
-        all.push({ ...part, id: addingOf(part.id), mass: lacks })
-      }
-    }
+      const has = into.get(part.key)!
+      if (part.part === 'tint' || has >= bandOf(wanted, part.step).low) return []
+      return [{ ...part, id: addingOf(part.id, turn), mass: wanted - has }]
+    })
+    all.push(...lacking)
+    // What a hand left out is not asked for again.
+    if (lacking.length === 0 || !lacking.every(({ id }) => done.has(id))) break
+    for (const { id, key, mass } of lacking) into.set(key, into.get(key)! + (done.get(id) ?? mass))
   }
-  return all
+  return all.filter(({ id }) => !skipped.has(id) || done.has(id))
 }

@@ -1,4 +1,5 @@
 import { z } from '../schema/index.ts'
+import { canBeOpened } from '../air/index.ts'
 import { Problem } from '../problem/index.ts'
 import { quantity, text } from '../document/index.ts'
 import { instrumentNames } from './reading.ts'
@@ -99,7 +100,7 @@ export function act(
         scale: { ...touched, crept: scale.crept + knocked.steps * scale.step },
       }
     case 'lid':
-      if (done.to === 'open' && pot.pressure > 5e3) {
+      if (done.to === 'open' && !canBeOpened(pot.pressure)) {
         throw new Problem('pot-under-pressure', { gauge: pot.pressure })
       }
       return { ...world, pot: { ...pot, lid: done.to } }

@@ -1,7 +1,6 @@
 import { X509Certificate } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { generate } from 'selfsigned'
 
 export interface Certificate {
   key: string
@@ -27,6 +26,8 @@ export async function certificateFor(
   const altNames = names.map((name) =>
     /^[\d.]+$|:/.test(name) ? { type: 7 as const, ip: name } : { type: 2 as const, value: name },
   )
+  // Only where a certificate is made: it is a tenth of what the server loads.
+  const { generate } = await import('selfsigned')
   const made = await generate([{ name: 'commonName', value: 'Mivro' }], {
     keyType: 'ec',
     algorithm: 'sha256',

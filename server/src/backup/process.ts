@@ -1,7 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { createRequire } from 'node:module'
 import { constants, setPriority } from 'node:os'
-import { fileURLToPath, pathToFileURL } from 'node:url'
+import { fileURLToPath } from 'node:url'
 import { fromData, type ProblemData } from '@mivro/core/problem'
 
 /** Memory of the process that packs or unpacks, MB: a shape of the largest size, twice, and room. */
@@ -9,17 +8,19 @@ const heap = 256
 
 const running = new Set<ChildProcess>()
 
-/** Starts `child.ts` the way this server is run: TypeScript by tsx. */
+/** The child is the bundle's, also of a server that runs from its sources. */
+const place = import.meta.url.endsWith('.ts') ? '../../dist/backup/child.js' : './backup/child.js'
+const script = fileURLToPath(new URL(place, import.meta.url))
+
+/** Starts the process that packs and unpacks. */
 export function startChild(...args: string[]): ChildProcess {
-  const tsx = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href
-  const script = fileURLToPath(new URL('./child.ts', import.meta.url))
-  const flags = [`--max-old-space-size=${heap}`, '--import', tsx, script]
-  const child = spawn(process.execPath, [...flags, ...args], { stdio: ['ignore', 'pipe', 'pipe'] })
-  running.add(child)
+  const flags = [`--max-old-space-size=${heap}`, script, ...args]
+  const started = spawn(process.execPath, flags, { stdio: ['ignore', 'pipe', 'pipe'] })
+  running.add(started)
   // What others wait for comes first.
-  if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL)
-  child.once('close', () => running.delete(child))
-  return child
+  if (started.pid !== undefined) setPriority(started.pid, constants.priority.PRIORITY_BELOW_NORMAL)
+  started.once('close', () => running.delete(started))
+  return started
 }
 
 /** Resolves when the child ended well. Throws the `Problem` it names, or what went wrong. */

@@ -1,9 +1,10 @@
 import { createRequire } from 'node:module'
 import type { Knex } from 'knex'
+import dialect from 'knex/lib/dialects/better-sqlite3/index.js'
 import { isLocked } from './faults.ts'
 
 const require = createRequire(import.meta.url)
-const BetterSqlite = require('knex/lib/dialects/better-sqlite3') as typeof Knex.Client
+const BetterSqlite = dialect as typeof Knex.Client
 
 interface Connection {
   close(): void

@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { Problem, Problems, fromData, type ProblemData } from '@mivro/core/problem'
 import type { Stored } from './kinds.ts'
 
@@ -9,6 +10,9 @@ export class Conflict<D> extends Error {
 }
 
 const epochHeader = 'Mivro-Epoch'
+
+/** How many requests wait for their answer. */
+export const requestsUnderWay = shallowRef(0)
 
 /** The store that this page was opened on; every write names it. */
 let epoch: string | undefined
@@ -34,7 +38,16 @@ export async function ask<T>(
   const headers: Record<string, string> = {}
   if (type) headers['content-type'] = type
   if (method !== 'GET' && epoch !== undefined) headers[epochHeader] = epoch
-  const response = await fetch(`/api/${path}`, { method, body, headers, signal }).catch(away)
+  requestsUnderWay.value++
+  try {
+    const response = await fetch(`/api/${path}`, { method, body, headers, signal }).catch(away)
+    return await answered<T>(response)
+  } finally {
+    requestsUnderWay.value--
+  }
+}
+
+async function answered<T>(response: Response): Promise<T> {
   epoch ??= response.headers.get(epochHeader) ?? undefined
   if (response.status === 204) return undefined as T
   if (response.ok) return (await response.json().catch(away)) as T

@@ -1,4 +1,5 @@
-import { reactive } from 'vue'
+import { reactive, watch } from 'vue'
+import { Problems } from '@mivro/core/problem'
 import { api, type Held, type Path, type Stored } from './client.ts'
 import { begin, type Session } from './session.ts'
 import { takeOver } from './unsent.ts'
@@ -76,6 +77,42 @@ function endIfIdle(place: string): void {
   if (session.state === 'saved') openSessions.delete(place)
   else setTimeout(() => endIfIdle(place), idle)
 }
+
+/**
+ * One edit of a document that no view has open: through a session as all edits are, so that it is
+ * sent later where the server is away. Resolves with what the server then has; throws the `Problem`s
+ * of what it would not take.
+ */
+export async function editOnce<P extends Path>(
+  path: P,
+  id: string,
+  change: (document: Held[P]) => Held[P],
+): Promise<Held[P]> {
+  const session = await openSession(path, id)
+  try {
+    session.edit(change(session.document as Held[P]))
+    await taken(session as unknown as Session<Path>)
+    return session.document as Held[P]
+  } finally {
+    leave(session as unknown as Session<Path>)
+  }
+}
+
+/** Waits until the server has what was edited. */
+const taken = (session: Session<Path>): Promise<void> =>
+  new Promise((done, failed) => {
+    const look = () => {
+      if (session.state === 'saved') done()
+      else if (session.state === 'stopped') failed(new Problems([...session.refused]))
+      else return false
+      return true
+    }
+    if (look()) return
+    const stop = watch(
+      () => session.state,
+      () => look() && stop(),
+    )
+  })
 
 /**
  * A list from the server, with what this page knows better: a document that was edited here is

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
+import { requestsUnderWay } from '../api/request.ts'
 import { openSessions } from '../api/sessions.ts'
 import { storageProblem } from '../api/unsent.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useStudio } from '../project/studioStore.ts'
+import { jobsUnderWay } from '../work/jobs.ts'
 import { dismissFaults, faults } from './faults.ts'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
@@ -27,6 +29,11 @@ const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue')
 const conflict = computed(() =>
   [...openSessions.values()].some(({ state }) => state === 'conflict'),
 )
+
+/** Something is asked of the server or computed: the pointer says so, and tests wait for its end. */
+watchEffect(() => {
+  document.body.toggleAttribute('data-working', requestsUnderWay.value + jobsUnderWay.value > 0)
+})
 
 useWhereabouts()
 onMounted(() => studio.load())

@@ -60,7 +60,7 @@ const marks = ref(false)
 const noting = ref(false)
 const world = ref(false)
 const help = ref(false)
-const press = useBenchKeys({ open, instruments, weighing, say: voice.say })
+const press = useBenchKeys({ open, instruments, weighing })
 const { message } = press
 /** The cup that was mixed last is the one that is felt. */
 const feltMix = computed(() => [...(progress.value?.met.keys() ?? [])].at(-1))
@@ -98,11 +98,9 @@ const rest = {
   '?': () => (help.value = true),
 }
 const stop = keys({
-  ...Object.fromEntries(
-    ['Space', 'Enter', 'PageDown'].map((key) => [key, () => void press.main()]),
-  ),
-  Backspace: () => void press.undo(),
-  t: () => void press.tare(),
+  ...Object.fromEntries(['Space', 'Enter', 'PageDown'].map((key) => [key, press.main])),
+  Backspace: press.undo,
+  t: press.tare,
   k: press.takeAsItIs,
   x: press.otherBottle,
   h: press.byHand,
@@ -137,7 +135,7 @@ const mainLabel = computed(() => {
   if (late.value) return 'It is lost'
   if (!task.value) return ''
   if (unread.value.length > 0) return 'I have read it'
-  if (weighing.toPlace.value && !weighing.byHand.value) return 'The cup is on: tare'
+  if (weighing.toPlace.value) return 'The cup is on: tare'
   return sayKey(task.value, begun.value)
 })
 const mainHint = computed(() =>
@@ -147,7 +145,7 @@ const mainHint = computed(() =>
 )
 watch(
   () => weighing.held.value,
-  (held) => held && void press.main(),
+  (held) => held && press.steady(),
 )
 </script>
 
@@ -156,6 +154,7 @@ watch(
     class="bench"
     :data-task="bench ? (task?.what ?? 'done') : 'opening'"
     :data-task-id="task?.id"
+    :data-listens="press.listens.value || undefined"
   >
     <BenchHead
       v-model:speaks="speaks"
@@ -226,7 +225,7 @@ watch(
         <BenchKey
           v-if="
             weighing.task.value &&
-            weighing.weighed.value?.state === 'pouring' &&
+            weighing.now.value?.weighed.state === 'pouring' &&
             !weighing.toPlace.value
           "
           label="Take it as it is"

@@ -6,7 +6,8 @@ import type { Bench } from '@mivro/core/bench'
 import { feltOf, type Felt } from '@mivro/core/learning'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show, showDuration } from '@mivro/core/units'
-import { api, newId } from '../api/client.ts'
+import { newId } from '../api/client.ts'
+import { editOnce } from '../api/sessions.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -36,11 +37,12 @@ const rows = computed(() =>
 async function keep({ felt, i }: { felt: Felt; i: number }): Promise<void> {
   try {
     const { id } = resinOf(felt)!
-    const { document, revision } = await api.get('materials', id)
-    if (document.kind !== 'resin') return
     const observation = { ...felt.observation, id: newId().slice(0, 12) }
-    const observations = [...(document.observations ?? []), observation]
-    await api.put('materials', id, revision, { ...document, observations }, 'edited')
+    await editOnce('materials', id, (document) =>
+      document.kind === 'resin'
+        ? { ...document, observations: [...(document.observations ?? []), observation] }
+        : document,
+    )
     kept.value = new Set(kept.value).add(i)
     problems.value = []
   } catch (error) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElCheckbox } from 'element-plus'
-import type { Bench, LayOutItem, TaskOf } from '@mivro/core/bench'
+import { tickedOf, type Bench, type LayOutItem, type TaskOf } from '@mivro/core/bench'
 import { layOutWords } from '@mivro/words/bench'
 import { showAngle } from '@mivro/core/units'
 import type { UseInstruments } from './useInstruments.ts'
@@ -9,14 +9,7 @@ import type { UseInstruments } from './useInstruments.ts'
 /** What lies ready before anything is opened: ticked one by one. */
 const props = defineProps<{ bench: Bench; task: TaskOf<'lay out'>; instruments: UseInstruments }>()
 defineEmits<{ tick: [item: LayOutItem] }>()
-const ticked = computed(
-  () =>
-    new Set(
-      props.bench.events.flatMap((event) =>
-        event.what === 'ticked' && event.task === props.task.id ? [event.item] : [],
-      ),
-    ),
-)
+const ticked = computed(() => tickedOf(props.bench, props.task))
 const tilt = computed(() => props.instruments.valueOf('level'))
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { isOverMark } from '@mivro/core/air'
 import type { Task } from '@mivro/core/bench'
 import { show, showDuration } from '@mivro/core/units'
 import { nameOfMould } from '@mivro/words/bench'
@@ -85,7 +86,7 @@ const over = computed(
   () =>
     props.task.what === 'lid' &&
     gauge.value !== undefined &&
-    gauge.value > props.task.marked * 1.01,
+    isOverMark(gauge.value, props.task.marked),
 )
 const moulds = computed(() => ('moulds' in props.task ? props.task.moulds : []))
 const cupWarmth = computed(() =>

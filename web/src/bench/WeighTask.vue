@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { aroundWeighing, type Bench } from '@mivro/core/bench'
+import { aroundWeighing, isTooCoarse, type Bench } from '@mivro/core/bench'
 import { scaleUnits } from '@mivro/core/units'
-import { grams, gramsOnly, sayPast, sayWeighed, troubleWords } from '@mivro/words/bench'
+import { grams, gramsOnly, sayCoarse, sayPast, sayWeighed, troubleWords } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
 import type { Problem } from '@mivro/core/problem'
 import { useStudio } from '../project/studioStore.ts'
@@ -15,7 +15,7 @@ const props = defineProps<{ bench: Bench; weighing: UseWeighing; refusal?: Probl
 defineEmits<{ otherBottle: [] }>()
 const studio = useStudio()
 const task = computed(() => props.weighing.task.value!)
-const weighed = computed(() => props.weighing.weighed.value!)
+const weighed = computed(() => props.weighing.now.value!.weighed)
 const unit = computed(() => scaleUnits(task.value.step, studio.units).mass)
 const figureShown = computed(() => {
   const { toGo, state } = weighed.value
@@ -37,6 +37,8 @@ const nudge = (by: number) => {
   const { typed } = props.weighing
   typed.value = Math.max(0, typed.value + by * task.value.step)
 }
+/** The scale is too coarse for this part: said before it is poured. */
+const coarse = computed(() => isTooCoarse(task.value) && weighed.value.state !== 'good')
 const said = computed(() => {
   if (props.refusal) return sayProblem(props.refusal, studio.units)
   const trouble = props.weighing.trouble.value
@@ -45,7 +47,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <div v-if="weighing.toPlace.value && !weighing.byHand.value" class="weigh">
+  <div v-if="weighing.toPlace.value" class="weigh">
     <div class="look">
       <WeighCup :task="task" :weighed="{ ...weighed, inCup: 0 }" :before="0" :after="0" />
       <div class="figures">
@@ -59,6 +61,7 @@ const said = computed(() => {
         <p class="quiet">
           {{ grams(weighed.target.mass, task, studio.units) }} of {{ task.name }} will go in.
         </p>
+        <p v-if="coarse" class="past" role="status">{{ sayCoarse(task, studio.units) }}</p>
         <p v-if="said" class="trouble" role="alert">{{ said }}</p>
       </div>
     </div>
@@ -91,10 +94,10 @@ const said = computed(() => {
         </p>
         <p v-else class="quiet">Past it? The other part’s target moves to match.</p>
         <ElButton
-          v-if="weighing.otherPart.value && weighed.state !== 'empty' && !weighing.byHand.value"
+          v-if="weighing.now.value?.other && weighed.state !== 'empty' && !weighing.byHand.value"
           class="other"
           @click="$emit('otherBottle')"
-          >That was {{ weighing.otherPart.value.name }} (X)</ElButton
+          >That was {{ weighing.now.value.other.name }} (X)</ElButton
         >
         <p v-if="said" class="trouble" role="alert">{{ said }}</p>
       </div>

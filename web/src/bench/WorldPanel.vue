@@ -46,7 +46,7 @@ async function act(done: Act, resin?: Resin): Promise<void> {
 const weigh = computed(() => (task.value?.what === 'weigh' ? task.value : undefined))
 const put = () => act({ do: 'put', cup: cup(weigh.value!.apart, weigh.value!.mix) })
 const pour = (mass: number, flow = 0.02) => act({ do: 'pour', part: weigh.value!.key, mass, flow })
-const toGo = computed(() => props.weighing.weighed.value?.toGo ?? 0)
+const toGo = computed(() => props.weighing.now.value?.weighed.toGo ?? 0)
 /** How much past the mark a slip goes, kg. */
 const slip = 0.002
 

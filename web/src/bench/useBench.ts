@@ -3,17 +3,14 @@ import {
   clockAt,
   clocksOf,
   cuesOf,
+  isBegun,
   lateCup,
   progressOf,
-  startOf,
   toRead,
-  type Bench,
   type BenchEvent,
 } from '@mivro/core/bench'
 import { useOpen } from '../api/useOpen.ts'
 import type { UseInstruments } from './useInstruments.ts'
-
-type Unplaced<E> = E extends BenchEvent ? Omit<E, 'at'> : never
 
 /** The run that is carried out: what is to do, what happened, and how its clocks stand. */
 export function useBench(instruments: UseInstruments) {
@@ -32,33 +29,20 @@ export function useBench(instruments: UseInstruments) {
       ? lateCup(bench.value, instruments.now.value, progress.value)
       : undefined,
   )
-  /** The task was begun by a key of its own: the parts met, the lid was clamped. */
-  const begun = computed(() => {
-    const now = task.value
-    if (!now) return false
-    const { done, met } = progress.value!
-    return done.has(startOf(now.id)) || (now.what === 'mix' && met.has(now.mix))
-  })
+  const begun = computed(() => task.value !== undefined && isBegun(progress.value!, task.value))
   /** No typing while the time to pour runs. */
   const busy = computed(() => running.value.some(({ kind }) => kind === 'deadline'))
 
-  function happened(event: Unplaced<BenchEvent>): void {
-    const document = bench.value
-    if (!document) return
-    const next: Bench = {
-      ...document,
-      events: [...document.events, { ...event, at: instruments.at() } as BenchEvent],
-    }
-    session.value!.edit(next)
+  function add(events: readonly BenchEvent[]): void {
+    const document = bench.value!
+    session.value!.edit({ ...document, events: [...document.events, ...events] })
   }
 
-  const undone = ref(0)
   /** The last thing that was recorded is taken back. */
-  async function undo(): Promise<void> {
-    if (!session.value || bench.value!.events.length === 0) return
-    const document = bench.value!
-    session.value.edit({ ...document, events: document.events.slice(0, -1) })
-    undone.value++
+  function undo(): void {
+    const document = bench.value
+    if (!document || document.events.length === 0) return
+    session.value!.edit({ ...document, events: document.events.slice(0, -1) })
   }
 
   /** Another bench went on with it: what it recorded is what holds. */
@@ -86,7 +70,7 @@ export function useBench(instruments: UseInstruments) {
     late,
     begun,
     busy,
-    happened,
+    add,
     undo,
     overtaken,
   }

@@ -1,8 +1,10 @@
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import dayjs from 'dayjs'
-import { pullsOf } from '@mivro/core/bench'
+import { mergedPull, progressOf, pullsOf } from '@mivro/core/bench'
 import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { Pull } from '@mivro/core/pull'
 import { api } from '../api/client.ts'
+import { editOnce } from '../api/sessions.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { isoFormat } from '../ui/dates.ts'
 import type { UseBench } from './useBench.ts'
@@ -15,47 +17,62 @@ export interface Written {
   copies: number
 }
 
-/** Writes the log when a load is out of its moulds: each pull once, whoever writes it. */
-export function useLog({ bench, session, progress }: UseBench) {
+/**
+ * Writes the log when a load is out of its moulds, each pull once, whoever writes it; and again when
+ * something is recorded or taken back afterwards.
+ */
+export function useLog({ bench, session }: UseBench) {
   const shelf = useShelf()
   const written = ref<Written[]>([])
   const problems = shallowRef<readonly Problem[]>([])
+  /** What was written last, by the pull's id. */
+  const last = new Map<string, Pull>()
 
-  async function write(): Promise<void> {
-    const document = bench.value!
-    const { id } = session.value!
+  const openedOf = (material: string): number | undefined => {
+    const found = shelf.materials.get(material)
+    const opened = found?.kind === 'resin' ? found.opened : undefined
+    return opened ? Math.max(0, dayjs().diff(dayjs(opened), 'second')) || undefined : undefined
+  }
+
+  /** Pulls of the loads that are out, as the bench tells them now. */
+  const told = computed(() => {
+    const document = bench.value
+    const id = session.value?.id
+    if (!document || id === undefined) return []
+    const { tasks, done } = progressOf(document)
     const out = new Set(
-      progress.value!.tasks.flatMap((task) =>
-        task.what === 'demould' && progress.value!.done.has(task.id) ? [task.load] : [],
-      ),
+      tasks.flatMap((task) => (task.what === 'demould' && done.has(task.id) ? [task.load] : [])),
     )
+    if (out.size === 0) return []
     const iso = (at: number) => dayjs(at * 1000).format(isoFormat)
-    const found: Written[] = []
-    if (!shelf.loaded) await shelf.load()
-    const openedOf = (material: string) => {
-      const found = shelf.materials.get(material)
-      const opened = found?.kind === 'resin' ? found.opened : undefined
-      return opened && Math.max(0, dayjs().diff(dayjs(opened), 'second'))
-    }
-    const around = { id, iso, openedOf: (material: string) => openedOf(material) || undefined }
-    for (const pull of pullsOf(document, around)) {
-      if (!out.has(pull.load!)) continue
+    return pullsOf(document, { id, iso, openedOf }).flatMap((pull) => {
+      if (!out.has(pull.load!)) return []
       const pour = document.pours.find(({ plan }) => plan === pull.plan)!
       const own = `${id.slice(0, 40)}-${pull.load! + 1}-${document.pours.indexOf(pour) + 1}`
-      await api.add('pulls', own, pull, pour.piece)
-      found.push({ id: own, piece: pour.piece, name: pour.name, copies: pull.copies })
+      return [{ id: own, pull, pour }]
+    })
+  })
+
+  async function write(): Promise<void> {
+    if (!shelf.loaded) await shelf.load()
+    const all = told.value
+    for (const { id, pull, pour } of all) {
+      const before = last.get(id)
+      if (before === undefined) await api.add('pulls', id, pull, pour.piece)
+      // Somebody else's, or of an earlier visit: what it holds besides stays.
+      await editOnce('pulls', id, (kept) => mergedPull(kept, pull, before))
+      last.set(id, pull)
     }
-    written.value = found
+    written.value = all.map(({ id, pull, pour }) => {
+      return { id, piece: pour.piece, name: pour.name, copies: pull.copies }
+    })
   }
 
   let writing = Promise.resolve()
   watch(
-    () =>
-      progress.value?.tasks.filter(
-        ({ id, what }) => what === 'demould' && progress.value!.done.has(id),
-      ).length ?? 0,
-    (loads) => {
-      if (loads === 0) return
+    () => JSON.stringify(told.value),
+    (pulls) => {
+      if (pulls === '[]') return
       writing = writing.then(write).then(
         () => void (problems.value = []),
         (error: unknown) => void (problems.value = problemsOf(error)),

@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import { beginsCup, weighedNow, zeroOf, type TaskOf } from '@mivro/core/bench'
+import { weighedNow, weighingNow, type TaskOf } from '@mivro/core/bench'
 import type { UseBench } from './useBench.ts'
 import type { UseInstruments } from './useInstruments.ts'
 
@@ -13,10 +13,6 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
   const task = computed((): TaskOf<'weigh'> | undefined =>
     bench.task.value?.what === 'weigh' ? bench.task.value : undefined,
   )
-  const zero = computed(() => (task.value ? zeroOf(bench.bench.value!, task.value) : undefined))
-  /** The cup has to be put on and tared first. */
-  const toPlace = computed(() => task.value !== undefined && zero.value === undefined)
-  const newCup = computed(() => task.value && beginsCup(bench.bench.value!, task.value))
   const byHand = ref(false)
   const typed = ref(0)
   watch(
@@ -27,66 +23,60 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
   )
 
   const shown = computed(() => instruments.valueOf('scale'))
-  const inCup = computed(() => {
-    if (byHand.value) return typed.value
-    return Math.max(0, (shown.value ?? 0) - (zero.value ?? 0))
-  })
-  const weighed = computed(() =>
-    task.value ? weighedNow(bench.bench.value!, task.value, inCup.value) : undefined,
-  )
+  const steady = computed(() => instruments.watched.scale.last?.steady === true)
+  /** What is wrong with the scale while this is weighed. */
   const trouble = computed(() => {
     if (!task.value || byHand.value) return undefined
-    return instruments.trouble('scale', weighed.value?.state === 'pouring' ? moves : undefined)
+    return instruments.trouble('scale', now.value?.weighed.state === 'pouring' ? moves : undefined)
   })
-  const steady = computed(() => instruments.watched.scale.last?.steady === true)
-  const usable = computed(
-    () => byHand.value || (shown.value !== undefined && trouble.value === undefined),
+  const scale = computed(() =>
+    shown.value === undefined ? undefined : { value: shown.value, steady: steady.value },
   )
-
-  /** The other part of this cup, while it is still to come: a bottle is easily mistaken. */
-  const otherPart = computed(() => {
-    const now = task.value
-    if (!now || now.part === 'tint') return undefined
-    const { tasks, done } = bench.progress.value!
-    return tasks.find(
-      (one): one is TaskOf<'weigh'> =>
-        one.what === 'weigh' &&
-        one.mix === now.mix &&
-        one.part !== 'tint' &&
-        one.key !== now.key &&
-        !done.has(one.id),
-    )
-  })
+  const hand = computed(() => (byHand.value ? typed.value : undefined))
+  const now = computed(() =>
+    task.value
+      ? weighingNow(bench.bench.value!, bench.progress.value!, task.value, {
+          scale: scale.value && { ...scale.value, trusted: true },
+          byHand: hand.value,
+        })
+      : undefined,
+  )
+  const readings = computed(() => ({
+    scale: scale.value && { ...scale.value, trusted: trouble.value === undefined },
+    byHand: hand.value,
+  }))
+  const usable = computed(() => byHand.value || readings.value.scale?.trusted === true)
+  const toPlace = computed(() => now.value?.toPlace === true && !byHand.value)
 
   /** Since when it has been good and steady, on the page's clock. */
   const goodSince = ref<number>()
   watch(
-    () => [weighed.value?.state, steady.value, toPlace.value, byHand.value, task.value?.id],
+    () => [now.value?.weighed.state, steady.value, toPlace.value, byHand.value, task.value?.id],
     () => {
       const good =
-        weighed.value?.state === 'good' && steady.value && !toPlace.value && !byHand.value
+        now.value?.weighed.state === 'good' && steady.value && !toPlace.value && !byHand.value
       goodSince.value = good ? (goodSince.value ?? instruments.page.value) : undefined
     },
   )
-  const heldFor = computed(() =>
-    goodSince.value === undefined ? 0 : instruments.page.value - goodSince.value,
+  const held = computed(
+    () => goodSince.value !== undefined && instruments.page.value - goodSince.value >= holds,
   )
-  const held = computed(() => heldFor.value >= holds)
 
   return {
     task,
-    otherPart,
+    now,
     toPlace,
-    newCup,
     byHand,
+    switchHand: () => {
+      if (task.value) byHand.value = !byHand.value
+    },
     typed,
-    inCup,
-    weighed,
     trouble,
     steady,
     usable,
     held,
     shown,
+    readings,
   }
 }
 export type UseWeighing = ReturnType<typeof useWeighing>

@@ -6,6 +6,7 @@ import type { Run } from '@mivro/core/run'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { sayChange } from '@mivro/words/diagnosis'
 import { api, newId, type Stored } from '../api/client.ts'
+import { editOnce } from '../api/sessions.ts'
 import { useProject } from '../project/projectStore.ts'
 import { now } from '../ui/dates.ts'
 import type { Pointed } from './usePullFacts.ts'
@@ -46,8 +47,9 @@ export function useChanges(pull: () => Pull, change: (values: Partial<Pull>) => 
       if (next?.mould) project.changeMould(next.mould)
       if (next?.plan) await intoNextPour(next.plan)
       if (next?.run && run.value) {
-        const { id: runId, revision } = run.value
-        run.value = await api.put('runs', runId, revision, next.run, 'edited')
+        const { run: changedRun } = next
+        const document = await editOnce('runs', run.value.id, () => changedRun)
+        run.value = { ...run.value, document }
       }
       const taken: Change = { id, what, fault, cause, at: at && [...at], takenAt: now() }
       const words = sayChange(taken)

@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { Bench } from './bench.ts'
 import { ByteCache } from './byteCache.ts'
 import { keep, kept } from './kept.ts'
@@ -65,6 +66,13 @@ interface Shared {
 }
 const open = new Map<string, Shared>()
 
+/** How many questions the workers are at. */
+export const jobsUnderWay = shallowRef(0)
+function close(key: string): void {
+  open.delete(key)
+  jobsUnderWay.value = open.size
+}
+
 export interface AskOptions<P> {
   signal?: AbortSignal
   onProgress?: (progress: P) => void
@@ -115,14 +123,15 @@ function begin(key: string, job: JobName, question: unknown, on: BenchName): Sha
   })()
   const shared: Shared = { asked, heard, askers: 0, end }
   open.set(key, shared)
+  jobsUnderWay.value = open.size
   asked.then(
     (answer) => {
-      open.delete(key)
+      close(key)
       if (!kinds[job].fleeting) answers.set(key, { answer })
     },
-    () => open.delete(key),
+    () => close(key),
   )
-  end.signal.addEventListener('abort', () => open.get(key) === shared && open.delete(key))
+  end.signal.addEventListener('abort', () => open.get(key) === shared && close(key))
   return shared
 }
 

@@ -84,8 +84,8 @@ const options = computed((): ChartOptions<'line'> => ({
 </script>
 
 <template>
-  <div class="drift" role="img" aria-label="How things move until the gel">
-    <Line :data="data" :options="options" />
+  <div class="drift">
+    <Line :data="data" :options="options" aria-label="How things move until the gel" />
   </div>
 </template>
 
