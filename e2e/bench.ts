@@ -27,24 +27,25 @@ export class AtBench {
   }
 
   async key(key: string): Promise<void> {
-    await this.page.waitForTimeout(280)
+    // Two presses in a row are one: it says when it listens again.
+    await this.page.locator('.bench[data-listens]').waitFor()
     await this.page.keyboard.press(key)
   }
 
   /** The large key, until the task at hand is another. */
   async done(): Promise<void> {
     const before = await this.taskId
+    await expect(async () => {
+      if ((await this.taskId) === before) await this.key('Space')
+      expect(await this.taskId).not.toBe(before)
+    }).toPass({ timeout: 30_000, intervals: [50] })
+  }
+
+  /** One press of the large key, weighing by hand where something is weighed. */
+  async onward(): Promise<void> {
+    const byHand = this.page.getByText('By hand', { exact: true })
+    if ((await this.task) === 'weigh' && (await byHand.isVisible())) await this.key('h')
     await this.key('Space')
-    await expect
-      .poll(
-        async () => {
-          if ((await this.taskId) !== before) return true
-          await this.key('Space')
-          return false
-        },
-        { timeout: 30_000 },
-      )
-      .toBe(true)
   }
 
   /** Reads the caution that stands before a task, and answers its lines. */
@@ -96,12 +97,23 @@ export class AtBench {
 
   /** Puts a cup on, tares, and pours by the panel; ends when the scale has settled. */
   async pour(button: string): Promise<void> {
-    await this.press('Put the cup on')
-    await this.page.waitForTimeout(2500)
+    await this.settled(() => this.press('Put the cup on'))
     await this.key('t')
     await expect(this.page.getByText(/to go/).first()).toBeVisible()
-    await this.page.waitForTimeout(1500)
-    await this.press(button)
-    await this.page.waitForTimeout(1000)
+    await this.settled(() => this.press(button))
+  }
+
+  /** Does something to the scale, and waits until it stands still again. */
+  async settled(act: () => Promise<void>): Promise<void> {
+    const lamp = this.page.locator('.lamp').first()
+    await act()
+    await expect(lamp).toHaveText('scale moves')
+    await expect(lamp).toHaveText('scale steady')
+  }
+
+  /** The bench's clock, s since 1970. */
+  async clock(): Promise<number> {
+    const response = await this.mivro.server.call('GET', 'instruments')
+    return ((await response.json()) as { world: { at: number } }).world.at
   }
 }

@@ -26,10 +26,13 @@ test('a scale that jumps, speaks in millilitres, or loses weight is not believed
   await expect(alert.first()).toContainText('speaks in "ml"')
   await bench.act({ do: 'fail', instrument: 'scale', how: null })
   await expect(alert).toHaveCount(0, { timeout: 15_000 })
-  // What jumped is forgotten; then half of what is in the cup is gone.
-  await page.waitForTimeout(4500)
-  await bench.act({ do: 'empty', cup: `${await benchId(mivro)} mixing cup 1`, mass: 0.0006 })
-  await expect(alert.first()).toContainText('The weight is falling', { timeout: 15_000 })
+  // What jumped is forgotten after a while; then half of what is in the cup is gone.
+  const cup = `${await benchId(mivro)} mixing cup 1`
+  await expect(async () => {
+    await bench.settled(() => bench.press('Pour 1 g'))
+    await bench.act({ do: 'empty', cup, mass: 0.0006 })
+    await expect(alert.first()).toContainText('The weight is falling', { timeout: 1500 })
+  }).toPass({ timeout: 30_000 })
   // By hand it goes on.
   await bench.key('h')
   await bench.done()
@@ -46,7 +49,6 @@ test('the wrong bottle poured first counts as what it is', async ({ mivro }) => 
   await atFirstWeighing(bench)
   await bench.world()
   await bench.pour('Pour to the mark')
-  await page.waitForTimeout(300)
   await bench.key('x')
   // Part A is still to come.
   await expect(page.locator('.now h2')).toContainText('Part A')
@@ -72,11 +74,18 @@ test('two benches on one run: what was recorded first holds, and the other is to
   // The first bench follows.
   await expect(page.locator('.now h2')).toContainText('Part B', { timeout: 10_000 })
   // Both press at once, cut off from each other: one is told.
-  await page.route('**/api/benches/**', (route) => setTimeout(() => void route.continue(), 1200))
+  let reconnect = () => {}
+  const cutOff = new Promise<void>((done) => (reconnect = done))
+  await page.route('**/api/benches/**', async (route) => {
+    await cutOff
+    await route.continue()
+  })
   await bench.key('h')
   await page.keyboard.press('Space')
   await tablet.keyboard.press('n')
   await tablet.getByRole('button', { name: 'It froths' }).click()
+  await expect(tablet.locator('.lamp', { hasText: 'recorded' })).toHaveText(/^\s*recorded/)
+  reconnect()
   await expect(page.getByText('Another bench went on with this run')).toBeVisible({
     timeout: 20_000,
   })
@@ -100,14 +109,7 @@ test('a cup that stood too long is asked about, and lost it fills no mould', asy
   })
   const bench = new AtBench(mivro)
   await bench.begin('demo-run-keycaps')
-  for (let i = 0; i < 60 && !/fill/.test((await bench.task)!); i++) {
-    if (
-      (await bench.task) === 'weigh' &&
-      (await page.getByText('By hand', { exact: true }).isVisible())
-    )
-      await bench.key('h')
-    await bench.key('Space')
-  }
+  for (let i = 0; i < 60 && !/fill/.test((await bench.task)!); i++) await bench.onward()
   // The telephone rings.
   await bench.speed(60)
   await expect(page.getByRole('heading', { name: /Is cup 1 lost/ })).toBeVisible({
@@ -141,8 +143,6 @@ test('how a cup feels is kept with its resin', async ({ mivro }) => {
   let [marked, over] = [false, false]
   for (let i = 0; i < 120 && (await bench.task) !== 'done'; i++) {
     const task = await bench.task
-    if (task === 'weigh' && (await page.getByText('By hand', { exact: true }).isVisible()))
-      await bench.key('h')
     if (task === 'lid' && !over && !(await bench.cautionsShown())) {
       over = true
       // A real gauge behind a bridge shows more than the pot is marked for.
@@ -154,11 +154,15 @@ test('how a cup feels is kept with its resin', async ({ mivro }) => {
     }
     if (task === 'hold' && !marked) {
       marked = true
-      await page.waitForTimeout(6000)
+      // Some time passes until it gels.
+      const before = await bench.clock()
+      await bench.speed(60)
+      await expect.poll(() => bench.clock()).toBeGreaterThan(before + 60)
+      await bench.speed(1)
       await bench.key('m')
       await page.getByRole('button', { name: 'Cup gelled' }).click()
     }
-    await bench.key('Space')
+    await bench.onward()
   }
   expect(over).toBe(true)
   await expect(page.getByLabel('What was felt')).toContainText('gel:')
@@ -188,9 +192,7 @@ test('a mould of silicone is made at the same bench', async ({ mivro }) => {
       .evaluateAll((all) => all.map((one) => one.getAttribute('data-safety')!))) {
       cautions.add(id)
     }
-    if (task === 'weigh' && (await page.getByText('By hand', { exact: true }).isVisible()))
-      await bench.key('h')
-    await bench.key('Space')
+    await bench.onward()
   }
   expect([...kinds]).toEqual(expect.arrayContaining(['step', 'weigh', 'mix', 'wait']))
   expect([...cautions]).toEqual(

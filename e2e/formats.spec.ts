@@ -1,8 +1,9 @@
-import { writeFileSync } from 'node:fs'
+import { truncateSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strToU8, zipSync } from 'fflate'
 import { buildSolid } from '@mivro/core/shape'
 import { writeStl, type Mesh } from '@mivro/core/mesh'
+import { block as blockFile, changed, firstFaces } from './files.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 
 /*
@@ -73,39 +74,87 @@ const give = (mivro: Mivro, name: string, content: Uint8Array | string) =>
     buffer: Buffer.from(content),
   })
 
-test.describe('each format, from the file to a plan that is weighed', () => {
-  const formats: [string, string, () => Uint8Array | string][] = [
-    ['STL, binary', 'block.stl', () => writeStl(block)],
-    ['STL, text', 'block.stl', stlText],
-    ['STL, text in UTF-16', 'block.stl', () => Buffer.from(`\ufeff${stlText()}`, 'utf16le')],
-    ['OBJ', 'block.obj', obj],
-    ['PLY, text', 'block.ply', plyText],
-    ['PLY, binary', 'block.ply', plyBinary],
-    ['3MF', 'block.3mf', threeMf],
-    ['3MF with parts in files of their own', 'block.3mf', production],
-    ['OBJ under another name', 'block.stl', obj],
-  ]
+const formats: [string, string, () => Uint8Array | string][] = [
+  ['STL, binary', 'block.stl', () => writeStl(block)],
+  ['STL, text', 'block.stl', stlText],
+  ['STL, text in UTF-16', 'block.stl', () => Buffer.from(`\ufeff${stlText()}`, 'utf16le')],
+  ['OBJ', 'block.obj', obj],
+  ['PLY, text', 'block.ply', plyText],
+  ['PLY, binary', 'block.ply', plyBinary],
+  ['3MF', 'block.3mf', threeMf],
+  ['3MF with parts in files of their own', 'block.3mf', production],
+  ['OBJ under another name', 'block.stl', obj],
+]
+
+test('each format, from the file to a plan that is weighed', async ({ mivro, page }) => {
+  test.setTimeout(150_000)
+  await mivro.open('/pieces/new')
+  let weighed: Awaited<ReturnType<Mivro['weights']>> | undefined
   for (const [format, name, bytes] of formats) {
-    test(format, async ({ mivro, page }) => {
-      await mivro.open('/pieces/new')
+    await test.step(format, async () => {
+      await mivro.go('/pieces/new')
       await give(mivro, name, bytes())
       await expect(page.getByText('Yes, watertight')).toBeVisible()
       await expect(page.getByRole('img', { name: 'The shape in 3D' })).toBeVisible()
       await page.getByRole('button', { name: 'Create piece' }).click()
-      await expect(page).toHaveURL(/\/pour$/)
       await page.getByRole('button', { name: 'Add layer' }).click()
       await mivro.pick('Resin', 'Clear slow epoxy 2:1')
       await expect(page.locator('.facts')).toContainText('40 × 50 × 30 mm · 60.0 ml')
       await expect(page.locator('aside .part-A').first()).toBeVisible()
-      const weighed = await mivro.weights('A')
-      await mivro.saved()
-      await page.reload()
-      await expect(page.locator('.facts')).toContainText('40 × 50 × 30 mm · 60.0 ml')
-      await mivro.surface(0).click()
+      // The same block, so the same weights, whatever it came from.
+      weighed ??= await mivro.weights('A')
       await expect.poll(() => mivro.weights('A')).toEqual(weighed)
+      await mivro.saved()
     })
   }
+  await page.reload()
+  await expect(page.locator('.facts')).toContainText('40 × 50 × 30 mm · 60.0 ml')
+  await mivro.surface(0).click()
+  await expect.poll(() => mivro.weights('A')).toEqual(weighed)
 })
+
+/** An STL of the block with one thing wrong. */
+const brokenStl: [string, string, () => Buffer, string][] = [
+  [
+    'one cut off',
+    'bear.stl',
+    () => blockFile().subarray(0, 400),
+    'The file announces 12 triangles and ends after 6: it was cut off.',
+  ],
+  [
+    'one with a wrong count',
+    'bear.stl',
+    () => changed((view) => view.setUint32(80, 40, true)),
+    'announces 40 triangles and holds 12, so its count is wrong',
+  ],
+  [
+    'one of nothing but NaN',
+    'bear.stl',
+    () =>
+      changed((view) => {
+        for (let t = 0; t < 12; t++) view.setFloat32(84 + 50 * t + 12, NaN, true)
+      }),
+    'None of the 12 triangles holds usable numbers',
+  ],
+  [
+    'one without volume',
+    'bear.stl',
+    () => firstFaces(2),
+    'encloses no volume: it is flat or folded onto itself',
+  ],
+  [
+    'one that is a picture',
+    'bear.stl',
+    () => Buffer.from('GIF89a'.padEnd(300, '\u0001')),
+    'This is a GIF picture, whatever its name says, and not a shape',
+  ],
+  [
+    'one that is nothing known',
+    'bear.stl',
+    () => Buffer.from('\u0001\u0002'.repeat(200)),
+    'This is not an STL file',
+  ],
+]
 
 test('a file that was put away can be chosen again', async ({ mivro, page }) => {
   const path = join(mivro.server.folder, 'block.stl')
@@ -174,7 +223,8 @@ test.describe('parts and drawings', () => {
   })
 })
 
-test.describe('what is refused, with its reason, while what was typed stays', () => {
+test('what is refused, with its reason, while what was typed stays', async ({ mivro, page }) => {
+  test.setTimeout(150_000)
   const bomb = () => {
     const zip = Buffer.from(threeMf())
     for (let i = 0; i + 4 < zip.length; i++) {
@@ -263,18 +313,26 @@ test.describe('what is refused, with its reason, while what was typed stays', ()
     ],
     ['a drawing of nothing', 'a.svg', () => svg(''), 'The drawing holds no closed shape'],
   ]
-  for (const [what, name, bytes, sentence] of refused) {
-    test(what, async ({ mivro, page }) => {
-      await mivro.open('/pieces/new')
-      await mivro.field('Name').fill('My bear')
+  await mivro.open('/pieces/new')
+  await mivro.field('Name').fill('My bear')
+  for (const [what, name, bytes, sentence] of [...refused, ...brokenStl]) {
+    await test.step(what, async () => {
       await give(mivro, name, bytes())
       await expect(page.getByRole('alert')).toContainText(sentence)
       await expect(mivro.field('Name')).toHaveValue('My bear')
       await expect(page.getByRole('button', { name: 'Create piece' })).toBeHidden()
       // And the way out works: another file.
       await page.getByRole('button', { name: 'Choose another file' }).click()
-      await give(mivro, 'block.stl', writeStl(block))
-      await expect(page.getByText('Yes, watertight')).toBeVisible()
     })
   }
+  const path = join(mivro.server.folder, 'huge.stl')
+  writeFileSync(path, '')
+  truncateSync(path, 200_000_001)
+  await page.locator('input[type=file]').setInputFiles(path)
+  await expect(page.getByRole('alert')).toContainText(
+    '200 MB is the most taken here. Save it with fewer triangles.',
+  )
+  await page.getByRole('button', { name: 'Choose another file' }).click()
+  await give(mivro, 'block.stl', writeStl(block))
+  await expect(page.getByText('Yes, watertight')).toBeVisible()
 })

@@ -111,7 +111,7 @@ test('a thing is dragged in 3D along the height where it rests', async ({ mivro,
   await page.getByText('3D', { exact: true }).click()
   const round = page.getByRole('img', { name: /^What is set in, in 3D/ })
   await expect(round.locator('canvas')).toBeVisible()
-  await page.waitForTimeout(1500)
+  await mivro.calm()
   const box = (await round.boundingBox())!
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   // The horns of the crescent open to the right: it is taken at its back.

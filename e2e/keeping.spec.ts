@@ -2,36 +2,43 @@ import { readFileSync } from 'node:fs'
 import { expect, Mivro, test } from './mivro.ts'
 import { RunningServer } from './server.ts'
 
-test('killed in the middle of edits, every acknowledged edit is there', async ({ mivro, page }) => {
-  await mivro.open('/pieces/demo-orrery/pour')
-  await mivro.layer('Dark body').click()
-  const acknowledged: number[] = []
-  page.on('response', async (response) => {
-    if (response.request().method() !== 'PUT' || !response.ok()) return
-    acknowledged.push((await response.json()).document.layers[0].fill.top)
-  })
-  await mivro.surface(0).focus()
-  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
-  await expect.poll(() => acknowledged.length).toBeGreaterThan(3)
-  const { folder, port } = mivro.server
-  const killing = mivro.server.kill()
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown')
-  await killing
-  await expect(page.locator('.save')).toContainText('Not saved yet')
-  // By the server that was killed: the next one acknowledges too, as soon as it is there.
-  const before = [...acknowledged]
+test.describe('a server that is killed', () => {
+  test.use({ ownProcess: true })
 
-  mivro.server = await RunningServer.start({ folder, port })
-  const answer = await mivro.server.call('GET', 'plans/demo-orrery-plan/history')
-  const kept = (await answer.json()).items.map(
-    (r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top,
-  )
-  for (const top of before) expect(kept).toContain(top)
-  // And what was not acknowledged is sent as soon as the server is back: 12 steps of 0.5 mm.
-  await mivro.saved()
-  await expect.poll(() => mivro.heightOf(0)).toBe(16)
-  await page.reload()
-  await expect.poll(() => mivro.heightOf(0)).toBe(16)
+  test('killed in the middle of edits, every acknowledged edit is there', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-orrery/pour')
+    await mivro.layer('Dark body').click()
+    const acknowledged: number[] = []
+    page.on('response', async (response) => {
+      if (response.request().method() !== 'PUT' || !response.ok()) return
+      acknowledged.push((await response.json()).document.layers[0].fill.top)
+    })
+    await mivro.surface(0).focus()
+    for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
+    await expect.poll(() => acknowledged.length).toBeGreaterThan(3)
+    const { folder, port } = mivro.server
+    const killing = mivro.server.kill()
+    for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown')
+    await killing
+    await expect(page.locator('.save')).toContainText('Not saved yet')
+    // By the server that was killed: the next one acknowledges too, as soon as it is there.
+    const before = [...acknowledged]
+
+    mivro.server = await RunningServer.start({ folder, port })
+    const answer = await mivro.server.call('GET', 'plans/demo-orrery-plan/history')
+    const kept = (await answer.json()).items.map(
+      (r: { document: { layers: { fill: { top: number } }[] } }) => r.document.layers[0].fill.top,
+    )
+    for (const top of before) expect(kept).toContain(top)
+    // And what was not acknowledged is sent as soon as the server is back: 12 steps of 0.5 mm.
+    await mivro.saved()
+    await expect.poll(() => mivro.heightOf(0)).toBe(16)
+    await page.reload()
+    await expect.poll(() => mivro.heightOf(0)).toBe(16)
+  })
 })
 
 test('undo reaches back across a reload, and redo forward', async ({ mivro, page }) => {
@@ -145,7 +152,7 @@ test('a sheet of eight layers still prints on one page', async ({ mivro, page })
   await mivro.saved()
   await page.getByRole('link', { name: 'Run sheet' }).click()
   await expect(page.locator('li.weigh')).toHaveCount(8)
-  await page.waitForTimeout(500)
+  await mivro.calm()
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
   expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
 })

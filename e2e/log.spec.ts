@@ -129,7 +129,7 @@ test('a pin beside the piece is refused with how far it is, and nothing is lost'
   await page.getByRole('radiogroup', { name: 'Shown as' }).getByText('3D').click()
   const solid = page.locator('.solid canvas')
   await expect(solid).toBeVisible({ timeout: 20_000 })
-  await page.waitForTimeout(2000)
+  await mivro.calm()
   const around = (await solid.boundingBox())!
   await page.mouse.click(around.x + around.width / 2, around.y + around.height / 2)
   await expect(page.locator('.rows li')).toHaveCount(2)

@@ -1,8 +1,20 @@
-import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { RunningServer } from './server.ts'
+import {
+  expect,
+  test as base,
+  type BrowserContext,
+  type Locator,
+  type Page,
+} from '@playwright/test'
+import { RunningServer, ServerHere, type TestedServer } from './server.ts'
 
 interface Fixtures {
   mivro: Mivro
+  /** A server of its own process, where its death is what is tried. */
+  ownProcess: boolean
+}
+interface OfWorker {
+  /** One browser profile and one address for all tests of a worker: scripts are read once. */
+  home: { context: BrowserContext; port: number }
 }
 
 /** What is asked next is asked within so many pictures of the screen. */
@@ -13,9 +25,41 @@ interface VueRoot {
 }
 
 /** A test with a fresh demo studio. Any error in the console and any policy violation fails it. */
-export const test = base.extend<Fixtures>({
-  mivro: async ({ page }, use) => {
-    const server = await RunningServer.start()
+export const test = base.extend<Fixtures, OfWorker>({
+  ownProcess: [false, { option: true }],
+  home: [
+    async ({ browser }, use) => {
+      const { viewport, locale, timezoneId } = base.info().project.use
+      const context = await browser.newContext({ viewport, locale, timezoneId })
+      await use({ context, port: 0 })
+      await context.close()
+    },
+    { scope: 'worker' },
+  ],
+  // What a visit leaves in the browser is its own; what was read of the application stays.
+  context: async ({ home }, use) => {
+    await use(home.context)
+    for (const page of home.context.pages()) await page.close()
+    await home.context.clearCookies()
+    await home.context.clearPermissions()
+  },
+  page: async ({ context, home, viewport, actionTimeout }, use) => {
+    const page = await context.newPage()
+    page.setDefaultTimeout(actionTimeout ?? 0)
+    if (viewport) await page.setViewportSize(viewport)
+    if (home.port > 0) {
+      const session = await context.newCDPSession(page)
+      const origin = `http://127.0.0.1:${home.port}`
+      const storageTypes = 'local_storage,indexeddb,cache_storage,service_workers'
+      await session.send('Storage.clearDataForOrigin', { origin, storageTypes })
+      await session.detach()
+    }
+    await use(page)
+  },
+  mivro: async ({ page, home, ownProcess }, use) => {
+    const { port } = home
+    const server = ownProcess ? await RunningServer.start({ port }) : await ServerHere.start(port)
+    home.port = server.port
     const mivro = new Mivro(page, server)
     await page.addInitScript(() => {
       addEventListener('securitypolicyviolation', (event) => {
@@ -23,9 +67,12 @@ export const test = base.extend<Fixtures>({
       })
     })
     await use(mivro)
+    // The page goes first: a server that is away is none of its faults.
+    const { complaints } = mivro
+    await page.close()
     await mivro.server.kill()
     mivro.server.forget()
-    expect(mivro.complaints).toEqual([])
+    expect(complaints).toEqual([])
   },
 })
 
@@ -37,7 +84,7 @@ export class Mivro {
 
   constructor(
     readonly page: Page,
-    public server: RunningServer,
+    public server: TestedServer,
   ) {
     page.on('console', (message) => {
       // A refused request is logged by the browser itself; the page says it in its own words.

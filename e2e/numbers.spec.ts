@@ -207,7 +207,7 @@ test('what was found of a figure is there again after a reload, without its file
   await mivro.open('/pieces/demo-astronomer/mould/casting')
   await expect(page.getByText('Parting and pull')).toBeVisible({ timeout: 30_000 })
   // It is kept when the page is calm.
-  await page.waitForTimeout(1500)
+  await expect.poll(() => keptAnswers(page)).toContain('geometry')
   let files = 0
   await page.route('**/api/meshes/*', (route) => {
     files++
@@ -217,3 +217,17 @@ test('what was found of a figure is there again after a reload, without its file
   await expect(page.getByText('Parting and pull')).toBeVisible()
   expect(files).toBe(0)
 })
+
+/** Names of the jobs whose answers the browser keeps over visits. */
+const keptAnswers = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((done, failed) => {
+        const opening = indexedDB.open('mivro-answers')
+        opening.onerror = () => failed(opening.error)
+        opening.onsuccess = () => {
+          const keys = opening.result.transaction('answers').objectStore('answers').getAllKeys()
+          keys.onsuccess = () => done(keys.result.map((key) => String(key).split(' ')[1]))
+        }
+      }),
+  )

@@ -14,11 +14,13 @@ export default defineConfig({
   maxFailures: 12,
   expect: { timeout: 10_000 },
   forbidOnly: true,
+  globalSetup: './filledStore.ts',
   outputDir: './test-results',
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'], ['list']] : [['list']],
   projects: [
+    // First, since they take the longest, and one at a time beside the others.
+    { name: 'bench', testMatch: realTime, workers: 1, fullyParallel: false },
     { name: 'pages', testIgnore: realTime },
-    { name: 'bench', testMatch: realTime },
   ],
   use: {
     actionTimeout: 10_000,

@@ -1,10 +1,13 @@
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
+import type * as serving from '../server/src/serve.ts'
 import { ServerProcess } from '../tools/serverProcess.ts'
 
-const store = 'store.sqlite'
-const newFolder = () => mkdtempSync(join(tmpdir(), 'mivro-e2e-'))
+export const storeOf = (folder: string) => join(folder, 'store.sqlite')
+const root = resolve(import.meta.dirname, '..')
+/** The bundle, as it is started by `npm start`. */
+const bundle = join(root, 'server/dist/serve.js')
 
 interface Start {
   demo?: boolean
@@ -15,12 +18,11 @@ interface Start {
   env?: Record<string, string>
 }
 
-/** The real server as a process of its own, over a store in a temporary folder. */
-export class RunningServer {
-  private constructor(
+/** The real server over a store in a temporary folder. */
+export abstract class TestedServer {
+  constructor(
     readonly folder: string,
     readonly port: number,
-    private readonly process: ServerProcess,
   ) {}
 
   get address(): string {
@@ -40,51 +42,86 @@ export class RunningServer {
     })
   }
 
-  /** A store with the demo studio is filled once, and copied for every test. */
-  private static filled: Promise<string> | undefined
-
-  private static async fill(): Promise<string> {
-    const server = await RunningServer.spawn(newFolder(), { demo: true, port: 0 })
-    await server.end('SIGTERM')
-    return join(server.folder, store)
-  }
-
-  static async start({
-    demo = true,
-    folder,
-    port = 0,
-    ...more
-  }: Start = {}): Promise<RunningServer> {
-    if (folder !== undefined || !demo) {
-      return RunningServer.spawn(folder ?? newFolder(), { demo, port, ...more })
-    }
-    RunningServer.filled ??= RunningServer.fill()
-    const fresh = newFolder()
-    copyFileSync(await RunningServer.filled, join(fresh, store))
-    return RunningServer.spawn(fresh, { demo, port, ...more })
-  }
-
-  private static async spawn(folder: string, { demo, port, options = [], env = {} }: Start) {
-    const args = ['--port', String(port), '--database', join(folder, store)]
-    const server = await ServerProcess.serving(
-      [...args, ...(demo ? ['--demo'] : []), ...options],
-      env,
-    )
-    return new RunningServer(folder, Number(new URL(server.address).port), server)
-  }
-
-  /** Ends it at once, as a power cut would. */
-  kill(): Promise<number | null> {
-    return this.end('SIGKILL')
-  }
+  /** Ends it at once. */
+  abstract kill(): Promise<unknown>
 
   /** Takes its store off the disk, once it has ended. */
   forget(): void {
     rmSync(this.folder, { recursive: true, force: true })
   }
 
-  /** Asks it to stop, and waits until it has; answers its exit code. */
-  end(signal: 'SIGKILL' | 'SIGTERM' | 'SIGINT'): Promise<number | null> {
-    return this.process.end(signal)
+  static newFolder(): string {
+    return mkdtempSync(join(tmpdir(), 'mivro-e2e-'))
+  }
+
+  protected static demoFolder(): string {
+    const fresh = TestedServer.newFolder()
+    copyFileSync(process.env.MIVRO_FILLED!, storeOf(fresh))
+    return fresh
+  }
+}
+
+/** As a process of its own: a kill is one. */
+export class RunningServer extends TestedServer {
+  private constructor(
+    folder: string,
+    port: number,
+    readonly process: ServerProcess,
+  ) {
+    super(folder, port)
+  }
+
+  static async start({
+    demo = true,
+    folder,
+    port = 0,
+    options = [],
+    env = {},
+  }: Start = {}): Promise<RunningServer> {
+    const place = folder ?? (demo ? TestedServer.demoFolder() : TestedServer.newFolder())
+    const args = ['--port', String(port), '--database', storeOf(place)]
+    const found = await ServerProcess.serving(
+      [...args, ...(demo ? ['--demo'] : []), ...options],
+      env,
+    )
+    return new RunningServer(place, Number(new URL(found.address).port), found)
+  }
+
+  /** As a power cut would. */
+  kill(): Promise<number | null> {
+    return this.process.end('SIGKILL')
+  }
+}
+
+/** In the process of the test, which starts in no time: for all that is not about its end. */
+export class ServerHere extends TestedServer {
+  private constructor(
+    folder: string,
+    private readonly served: serving.Served,
+  ) {
+    super(folder, served.port)
+  }
+
+  /** Over a fresh demo studio. */
+  static async start(port = 0): Promise<ServerHere> {
+    const { serve } = (await import(bundle)) as typeof serving
+    const folder = TestedServer.demoFolder()
+    const served = await serve({
+      database: storeOf(folder),
+      port,
+      web: join(root, 'web/dist'),
+      keepIn: folder,
+      demo: true,
+      fresh: false,
+      host: false,
+      names: [],
+      tls: false,
+    })
+    return new ServerHere(folder, served)
+  }
+
+  private gone: Promise<void> | undefined
+  kill(): Promise<void> {
+    return (this.gone ??= this.served.stop(0))
   }
 }

@@ -22,14 +22,18 @@ test('of two documents asked for quickly the last is shown, and typing goes into
   await mivro.open('/moulds/demo-drop-mould')
   await expect(mivro.field('Name of the mould')).not.toHaveValue('')
   // The first answer comes late.
+  let answer = () => {}
+  const held = new Promise<void>((done) => (answer = done))
   await page.route('**/api/moulds/demo-orrery-mould', async (route) => {
-    await new Promise((done) => setTimeout(done, 1500))
+    await held
     await route.continue()
   })
   await page.getByRole('link', { name: /Orrery block/ }).click()
   await page.getByRole('link', { name: /Round coaster, bought/ }).click()
   await expect(mivro.field('Name of the mould')).toHaveValue('Round coaster, bought')
-  await page.waitForTimeout(2000)
+  answer()
+  await page.waitForResponse('**/api/moulds/demo-orrery-mould')
+  await mivro.calm()
   await expect(mivro.field('Name of the mould')).toHaveValue('Round coaster, bought')
   await mivro.type('Name of the mould', 'Round coaster, mine')
   await mivro.saved()
@@ -151,7 +155,7 @@ test('a double click makes one piece and one next pour', async ({ mivro, page })
   await mivro.open('/pieces/demo-coaster/pulls')
   await page.getByRole('button', { name: 'Plan the next pour' }).dblclick()
   await expect(page).toHaveURL(/\/pour$/)
-  await page.waitForTimeout(500)
+  await mivro.calm()
   const pieces = await (await mivro.server.call('GET', 'pieces')).json()
   expect(
     pieces.items.filter((one: { document: { name: string } }) => one.document.name === 'Once'),

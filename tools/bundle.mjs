@@ -20,7 +20,7 @@ export async function bundleServer() {
   const { build } = await import('esbuild')
   await build({
     absWorkingDir: root,
-    entryPoints: ['server/src/main.ts', 'server/src/backup/child.ts'],
+    entryPoints: ['server/src/main.ts', 'server/src/serve.ts', 'server/src/backup/child.ts'],
     outdir: join(root, 'server/dist'),
     bundle: true,
     splitting: true,

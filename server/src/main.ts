@@ -1,104 +1,28 @@
-import { mkdirSync, rmSync } from 'node:fs'
-import { createServer, type RequestListener, type Server } from 'node:http'
-import { createServer as createSecureServer } from 'node:https'
-import type { AddressInfo } from 'node:net'
 import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { pino } from 'pino'
 import { Problem } from '@mivro/core/problem'
 import { sayProblem } from '@mivro/words/problem'
-import { openHouse } from './access/house.ts'
-import { Sessions } from './access/sessions.ts'
-import { createApp } from './app.ts'
-import { endChildren } from './backup/process.ts'
-import { holdStore } from './db/lock.ts'
-import { Store } from './db/store.ts'
-import { fillDemo } from './demo/fill.ts'
-import { Instruments } from './instruments/instruments.ts'
+import { serve } from './serve.ts'
 import { readSettings } from './settings.ts'
-import { startUpkeep } from './upkeep/upkeep.ts'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
 
-/** Requests that are being answered when the server stops are waited for so long, ms. */
-const lastWords = 3000
-
 async function main(): Promise<void> {
-  const settings = readSettings(root, process.argv.slice(2), process.env)
-  if (settings.host) mkdirSync(dirname(settings.database), { recursive: true })
-  const house = settings.host ? await openHouse(settings) : undefined
-  // The port first: what is wrong with it is said before a store is touched.
-  let answer: RequestListener = (_request, response) => response.writeHead(503).end('Starting')
-  const listener: RequestListener = (request, response) => answer(request, response)
-  const server = house?.certificate
-    ? createSecureServer(house.certificate, listener)
-    : createServer(listener)
-  await listen(server, settings.port, house ? undefined : '127.0.0.1')
-  mkdirSync(dirname(settings.database), { recursive: true })
-  if (settings.fresh) removeStore(settings.database)
-  const store = await Store.open(settings.database)
-  if (settings.demo) await store.transaction((tx) => fillDemo(tx))
-  const log = pino({ level: process.env.MIVRO_LOG ?? 'warn' })
-  const endUpkeep = startUpkeep(store, log)
-  const instruments = await Instruments.open(store)
-  const { port } = server.address() as AddressInfo
-  const scheme = house?.certificate ? 'https' : 'http'
-  const addresses = (house?.names ?? []).map(
-    (name) => `${scheme}://${name.includes(':') ? `[${name}]` : name}:${port}`,
+  const { address, others, stop } = await serve(
+    readSettings(root, process.argv.slice(2), process.env),
   )
-  const sessions = house && (await Sessions.open(store))
-  if (house?.fresh) await sessions!.endAll()
-  answer = createApp(store, {
-    ...settings,
-    log,
-    instruments,
-    house: house && {
-      passphrase: house.passphrase,
-      sessions: sessions!,
-      tls: house.certificate !== undefined,
-      names: house.names,
-      addresses,
-    },
-  })
-  process.stdout.write(`Mivro is at ${scheme}://127.0.0.1:${port}\n`)
-  if (addresses.length > 0) {
-    process.stdout.write(`Other devices, with the passphrase: ${addresses.join(' ')}\n`)
+  process.stdout.write(`Mivro is at ${address}\n`)
+  if (others.length > 0) {
+    process.stdout.write(`Other devices, with the passphrase: ${others.join(' ')}\n`)
   }
-
   let stopping = false
-  const stop = async () => {
-    if (stopping) return
-    stopping = true
-    endUpkeep()
-    await instruments.end()
-    endChildren()
-    const closed = new Promise((done) => server.close(done))
-    server.closeIdleConnections()
-    setTimeout(() => server.closeAllConnections(), lastWords).unref()
-    await closed
-    await store.close()
-    process.exit(0)
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      if (stopping) return
+      stopping = true
+      void stop().then(() => process.exit(0))
+    })
   }
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop())
-}
-
-function listen(server: Server, port: number, host: string | undefined): Promise<void> {
-  return new Promise((resolve, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === 'EADDRINUSE'
-          ? new Error(`Port ${port} is taken. Choose another with --port, or 0 for any.`)
-          : error,
-      ),
-    )
-    server.listen(port, host, () => resolve())
-  })
-}
-
-/** Begins a store anew, unless another server has it open. */
-function removeStore(file: string): void {
-  holdStore(file)()
-  for (const ending of ['', '-wal', '-shm']) rmSync(file + ending, { force: true })
 }
 
 main().catch((error: unknown) => {

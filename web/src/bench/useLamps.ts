@@ -11,8 +11,9 @@ export function useLamps(open: UseBench, instruments: UseInstruments, weighing: 
   const studio = useStudio()
   return computed(() => {
     const trouble = instruments.trouble('scale')
-    // A cup that is taken off weighs less: that is trouble only while one is weighed.
-    const scale = trouble === 'shrinking' && !weighing.task.value ? undefined : trouble
+    // A cup that is taken off weighs less: that is trouble only while resin is poured into it.
+    const pouring = weighing.task.value && !weighing.toPlace.value
+    const scale = trouble === 'shrinking' && !pouring ? undefined : trouble
     const room = instruments.valueOf('room thermometer')
     return [
       {

@@ -27,7 +27,12 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
   /** What is wrong with the scale while this is weighed. */
   const trouble = computed(() => {
     if (!task.value || byHand.value) return undefined
-    return instruments.trouble('scale', now.value?.weighed.state === 'pouring' ? moves : undefined)
+    const found = instruments.trouble(
+      'scale',
+      now.value?.weighed.state === 'pouring' ? moves : undefined,
+    )
+    // One cup goes off and another on: that is no resin that falls.
+    return toPlace.value && found === 'shrinking' ? undefined : found
   })
   const scale = computed(() =>
     shown.value === undefined ? undefined : { value: shown.value, steady: steady.value },

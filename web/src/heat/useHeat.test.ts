@@ -13,7 +13,7 @@ import {
   type Plan,
   type PourHeatQuestion,
 } from '@mivro/core/plan'
-import type { FoundHeat } from '../project/projectStore.ts'
+import type { FoundHeat } from '@mivro/core/project'
 import { buildSolid } from '@mivro/core/shape'
 import { slowEpoxy } from '../../../core/src/material/samples.ts'
 import { useHeat } from './useHeat.ts'
@@ -65,7 +65,7 @@ const store = {
   get heatKey() {
     return JSON.stringify(this.heatQuestion)
   },
-  set heat(answer: FoundHeat) {
+  answerHeat(answer: FoundHeat) {
     found.value = answer
   },
 }

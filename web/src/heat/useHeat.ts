@@ -55,7 +55,7 @@ export function useHeat(active: () => boolean) {
       const found = await askHeat(asked, { signal, onProgress })
       field.value = found
       answered.value = mine
-      project.heat = { question: mine, peaks: hottestOf(project.estimated!, found) }
+      project.answerHeat({ question: mine, peaks: hottestOf(project.estimated!, found) })
       // Until a moment or a point is chosen, what is hottest is looked at.
       if (!chosen.moment) at.value = hottest.value?.hot.at ?? 0
       points.value = points.value.filter((place) => kindAt(found, place) !== 'air')

@@ -41,7 +41,7 @@ const help = ref(false)
 const adopted = ref('')
 
 const turnStep = Math.PI / 12
-const turn = () => (project.turn = (project.turn + turnStep) % Math.PI)
+const turn = () => project.cutAt((project.turn + turnStep) % Math.PI)
 
 const others = computed(() =>
   project.moulds
@@ -61,8 +61,8 @@ const shortcuts = [
 ] as const
 
 let unbind = () => {}
+const lookAway = project.lookAtMould()
 onMounted(() => {
-  project.mouldShown = true
   const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
   unbind = keys({
     ...Object.fromEntries(topics.map(({ key, name }) => [key, to(name)])),
@@ -72,7 +72,7 @@ onMounted(() => {
   })
 })
 onUnmounted(() => {
-  project.mouldShown = false
+  lookAway()
   unbind()
 })
 </script>

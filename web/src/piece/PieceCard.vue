@@ -1,30 +1,19 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, useId, watch } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { useIntersectionObserver, watchDebounced } from '@vueuse/core'
 import type { Piece } from '@mivro/core/piece'
 import type { Mould } from '@mivro/core/mould'
-import {
-  compile,
-  lookOfPour,
-  pouredInto,
-  standsAs,
-  thingsToSee,
-  usualLift,
-  type Plan,
-} from '@mivro/core/plan'
+import { lookOfPour, standsAs, thingsToSee, usualLift, type Plan } from '@mivro/core/plan'
 import type { Pull } from '@mivro/core/pull'
-import { problemsOf, type Problem } from '@mivro/core/problem'
 import { show } from '@mivro/core/units'
 import { sayProblem } from '@mivro/words/problem'
 import type { Stored } from '../api/client.ts'
 import { useArrangement } from '../project/useArrangement.ts'
-import { useKnownTimes } from '../project/useKnownTimes.ts'
+import { useDerived } from '../project/useDerived.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
 import RemoveButton from '../ui/RemoveButton.vue'
-import { askSurvey } from '../work/pool.ts'
-import type { Survey } from '../work/survey.ts'
 import MiniCut from '../cutaway/MiniCut.vue'
 import { cardLook } from '../light/cardLook.ts'
 
@@ -42,36 +31,30 @@ const shelf = useShelf()
 const studio = useStudio()
 const id = useId()
 const card = ref<HTMLElement>()
-const survey = shallowRef<Survey>()
-const problem = ref<Problem>()
 
 /** The shape is read when the card comes into sight. */
-const { stop } = useIntersectionObserver(card, async ([entry]) => {
+const seen = ref(false)
+const { stop } = useIntersectionObserver(card, ([entry]) => {
   if (!entry?.isIntersecting || !props.plan) return
   stop()
-  try {
-    const question = { form: props.piece.document.form, up: props.plan.document.up, turn: 0 }
-    survey.value = await askSurvey(question, { on: 'back' })
-  } catch (error) {
-    problem.value = problemsOf(error)[0]
-  }
+  seen.value = true
 })
-
-const known = useKnownTimes('back')
-/** As the pour's own stage compiles it: with the mould that makes the piece. */
-const compiled = computed(() => {
-  if (!survey.value || !props.plan) return undefined
-  const { curve, girth, section } = survey.value
-  const { document } = props.plan
-  const standing = { up: document.up, lowest: section.origin[2], height: curve.height }
-  return compile(document, curve, shelf.materials, {
-    into: pouredInto(document, props.mould, standing),
-    girth,
-    times: known.times.value,
-    before: known.before,
-  })
-})
-watch(compiled, (found) => found && known.follow(found), { flush: 'post' })
+const { shown, shape } = useDerived(
+  () =>
+    seen.value && props.plan
+      ? {
+          form: props.piece.document.form,
+          plan: props.plan.document,
+          mould: props.mould,
+          shelf: shelf.materials,
+          units: studio.units,
+        }
+      : undefined,
+  { on: 'back' },
+)
+const survey = computed(() => shape.survey.value)
+const problem = computed(() => shape.problems.value[0])
+const compiled = computed(() => shown.value?.pour?.compiled)
 const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
 /** What the finished piece looks like; its section stands there until that is drawn. */
 const look = ref<string>()

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { show, showArea } from '@mivro/core/units'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
-import type { Survey } from '../work/survey.ts'
+import type { Survey } from '@mivro/core/project'
 
 const props = defineProps<{ survey: Survey }>()
 const studio = useStudio()

@@ -49,7 +49,7 @@ watch(selected, async () => {
 })
 
 function turn(): void {
-  project.turn = (project.turn + turnStep) % Math.PI
+  project.cutAt((project.turn + turnStep) % Math.PI)
 }
 
 /** What the cutaway shows: a lens never changes the plan. */
@@ -82,9 +82,9 @@ const heat = useHeat(() => lens.value === 'heat')
 const bubbles = useBubbles(() => lens.value === 'air')
 
 function movedPour(index: number, moment: PourMoment): void {
-  project.planPreview = movePour(plan.value, project.compiled!, index, moment)
+  project.preview(movePour(plan.value, project.compiled!, index, moment))
 }
-const keepPour = () => project.planPreview && project.changePlan(project.planPreview)
+const keepPour = () => project.keepPreview()
 
 /** A layer that was added has the keys: arrows move it, Delete deletes it. */
 async function addAndHold(): Promise<void> {

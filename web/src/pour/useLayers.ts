@@ -36,11 +36,11 @@ export function useLayers() {
 
   /** While it is dragged a surface is only shown where it would be; dropped, it is kept. */
   function drag(index: number, top: number): void {
-    project.planPreview = moveSurface(plan.value, project.compiled!, index, top)
+    project.preview(moveSurface(plan.value, project.compiled!, index, top))
   }
 
   function drop(): void {
-    if (project.planPreview) project.changePlan(project.planPreview)
+    project.keepPreview()
   }
 
   function nudge(index: number, by: number): void {

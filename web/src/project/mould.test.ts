@@ -13,7 +13,7 @@ import { openedProject } from './opened.ts'
 import { handlers, type Question } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
 import { hands, surveyHere } from '../work/onThisThread.ts'
-import type { SurveyQuestion } from '../work/survey.ts'
+import type { SurveyQuestion } from '@mivro/core/project'
 import { useAir } from '../mould/air/useAir.ts'
 
 /** The worker's jobs on this thread. */
@@ -83,7 +83,7 @@ afterEach(() => {
 
 async function shown() {
   const store = await openedProject()
-  store.mouldShown = true
+  store.lookAtMould()
   await vi.waitFor(() => expect(store.compiledMould && store.air).toBeTruthy(), {
     timeout: 15_000,
   })
@@ -123,7 +123,7 @@ describe('the mould of the piece that is open', () => {
     expect(store.mouldSession!.document.openings[0].at).toEqual([0, 0, 0])
     air.drop()
     expect(store.mouldSession!.document.openings[0].at).toEqual([0.018, 0, 0.05])
-    expect(store.mouldPreview).toBeUndefined()
+    expect(store.previewing).toBe(false)
   })
 
   it('a worker that failed is said, and the air is followed again at the next change', async () => {

@@ -8,7 +8,7 @@ import { moveSurface, newPlan, type Plan } from '@mivro/core/plan'
 import { Problem } from '@mivro/core/problem'
 import type { Pull } from '@mivro/core/pull'
 import { surveyHere } from '../work/onThisThread.ts'
-import type { SurveyQuestion } from '../work/survey.ts'
+import type { SurveyQuestion } from '@mivro/core/project'
 import { cureTimes } from '../work/laws.ts'
 import { answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
@@ -128,14 +128,14 @@ describe('the open piece', () => {
 
   it('a preview shows and is not sent; what is kept is', async () => {
     const piece = await openedProject()
-    piece.planPreview = moveSurface(piece.plan!, piece.compiled!, 0, 0.012)
+    piece.preview(moveSurface(piece.plan!, piece.compiled!, 0, 0.012))
     expect(piece.compiled!.layers[0].top).toBeCloseTo(0.012, 9)
     await flushPromises()
     expect(sent).toEqual([])
-    expect(piece.changePlan(piece.planPreview)).toBeUndefined()
+    expect(piece.keepPreview()).toBeUndefined()
     await flushPromises()
     expect(sent.map(({ method, path }) => [method, path])).toEqual([['PUT', 'plans/l']])
-    expect(piece.planPreview).toBeUndefined()
+    expect(piece.previewing).toBe(false)
   })
 
   it('what the document refuses comes back with its place, and nothing is sent', async () => {

@@ -1,54 +1,21 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { siliconeIn } from '@mivro/core/cure'
+import { computed, readonly, ref, shallowRef, watch } from 'vue'
 import { readDocument } from '@mivro/core/document'
-import type { Silicone } from '@mivro/core/material'
-import type { Vec3 } from '@mivro/core/mesh'
-import { cupsSoldIn } from '@mivro/core/mix'
-import {
-  aboutCeilings,
-  castResinOf,
-  compileMould,
-  findings,
-  mouldSchema,
-  newMould,
-  withKind,
-  type Mould,
-  type MouldKind,
-} from '@mivro/core/mould'
+import { mouldSchema, newMould, withKind, type Mould, type MouldKind } from '@mivro/core/mould'
 import { pieceSchema, type Piece } from '@mivro/core/piece'
-import {
-  compile,
-  newPlan,
-  planSchema,
-  pouredInto,
-  pourHeatQuestion,
-  type CompiledPlan,
-  type Peak,
-  type Plan,
-} from '@mivro/core/plan'
+import { newPlan, planSchema, type Plan } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { lastWord, type Pull } from '@mivro/core/pull'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
-import { askAir, askSeats } from '../work/pool.ts'
 import { openName } from './openName.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
-import { useGeometry } from './useGeometry.ts'
-import { useKnownTimes } from './useKnownTimes.ts'
-import { useLatest } from './useLatest.ts'
-import { useSurvey } from './useSurvey.ts'
+import { useDerived } from './useDerived.ts'
 
-/** A bench's room and scale where no pour says them, K and kg. */
-const usual = { room: 294.15, scaleStep: 1e-4 } as const
-
-/** The hottest of each layer by the field, and the question that was answered. */
-export interface FoundHeat {
-  question: string
-  peaks: ReadonlyMap<string, Omit<Peak, 'by'>>
-}
+/** A scale where no pour says one, kg. */
+const usualStep = 1e-4
 
 /** The project that is open: its piece, the pour, the mould, what was pulled; loaded together. */
 export const useProject = defineStore('project', () => {
@@ -76,123 +43,47 @@ export const useProject = defineStore('project', () => {
   const mould = computed(() => mouldPreview.value ?? mouldSession.value?.document)
   const word = computed(() => lastWord(pulls.value.map((pull) => pull.document)))
 
-  // The shape, as it lies in the pour.
+  /** Where it is cut open, radians about up, and what is poured where air is looked for. */
   const turn = ref(0)
-  const held = computed(() => {
-    const form = piece.value?.document.form
-    return form && pour.value ? { form, up: pour.value.document.up as Vec3 } : undefined
-  })
-  const shape = useSurvey(() => held.value && { ...held.value, turn: turn.value })
-  const seatsQuestion = computed(() => {
-    const openings = mould.value?.openings ?? []
-    if (!held.value || openings.length === 0) return undefined
-    return { ...held.value, openings: openings.map(({ id, at, bore }) => ({ id, at, bore })) }
-  })
-  const seats = useLatest(() => seatsQuestion.value, askSeats)
+  const poured = ref<'resin' | 'silicone'>('resin')
+  /** Views that look at the mould: its geometry and its air are asked for while there is one. */
+  const mouldViews = ref(0)
 
-  // The pour, as compiled.
-  const standing = computed(() => {
-    const found = shape.survey.value
-    if (!found || !plan.value) return undefined
-    return {
-      up: plan.value.up as Vec3,
-      lowest: found.section.origin[2],
-      height: found.curve.height,
-    }
-  })
-  const into = computed(
+  const derived = useDerived(
     () =>
-      plan.value &&
-      standing.value &&
-      pouredInto(plan.value, mould.value, standing.value, seats.answer.value),
+      piece.value &&
+      plan.value && {
+        form: piece.value.document.form,
+        plan: plan.value,
+        mould: mould.value,
+        shelf: shelf.materials,
+        units: studio.units,
+      },
+    {
+      view: () => ({ turn: turn.value, poured: poured.value }),
+      mould: () => mouldViews.value > 0,
+    },
   )
-  const known = useKnownTimes()
-  const heat = shallowRef<FoundHeat>()
-  const compileWith = (next: Plan, extra: { field?: FoundHeat['peaks'] } = {}): CompiledPlan => {
-    const { curve, girth } = shape.survey.value!
-    const options = {
-      into: pouredInto(next, mould.value, standing.value!, seats.answer.value),
-      girth,
-      cups: cupsSoldIn(studio.units),
-      times: known.times.value,
-    }
-    return compile(next, curve, shelf.materials, { ...options, before: known.before, ...extra })
-  }
-  /** By quick estimates alone: what the field is asked with. */
-  const estimated = computed(() => (plan.value && into.value ? compileWith(plan.value) : undefined))
-  watch(estimated, (found) => found && known.follow(found), { flush: 'post' })
-  /** What the field would be asked; nothing while a hand drags or the model still answers. */
-  const heatQuestion = computed(() => {
-    const found = estimated.value
-    if (!held.value || !found || planPreview.value || known.waiting.value) return undefined
-    if (!found.layers.some(({ clock }) => clock)) return undefined
-    return { form: held.value.form, pour: pourHeatQuestion(plan.value!, found) }
-  })
-  const heatKey = computed(() => (heatQuestion.value ? JSON.stringify(heatQuestion.value) : ''))
-  const compiled = computed(() => {
-    if (!estimated.value || !plan.value) return undefined
-    const { question, peaks } = heat.value ?? {}
-    return question !== undefined && question === heatKey.value
-      ? compileWith(plan.value, { field: peaks })
-      : estimated.value
-  })
-  // The mould.
-  const mouldShown = ref(false)
-  const room = computed(() => plan.value?.room ?? usual.room)
-  const scaleStep = computed(() => plan.value?.scaleStep ?? usual.scaleStep)
-  const silicone = computed((): Silicone | undefined => {
-    const material = shelf.materials.get(mould.value?.silicone ?? '')
-    // As it is in the room of the pour, with what was seen of it.
-    return material?.kind === 'silicone' ? siliconeIn(material, room.value) : undefined
-  })
-  const geometry = useGeometry(() => {
-    const form = piece.value?.document.form
-    const up = mouldSession.value?.document.masterUp
-    return mouldShown.value && form && up ? { form, up: up as Vec3 } : undefined
-  })
-  const compiledMould = computed(() =>
-    mould.value && geometry.geometry.value
-      ? compileMould(mould.value, geometry.geometry.value, silicone.value, scaleStep.value)
-      : undefined,
-  )
-  /** What the pours of this piece cast, as far as contact goes. */
-  const castResins = computed(() =>
-    (plan.value?.layers ?? []).flatMap(({ resin }) => {
-      const material = shelf.materials.get(resin ?? '')
-      return material?.kind === 'resin' ? [castResinOf(material.class)] : []
-    }),
-  )
+  const { shown, shape, geometry, air } = derived
+  const shownPour = computed(() => shown.value?.pour)
+  const shownMould = computed(() => shown.value?.mould)
   const ownMoulds = computed(() => mouldsOf(moulds.value))
 
-  // The air, asked anew while openings are dragged.
-  const poured = ref<'resin' | 'silicone'>('resin')
-  const airQuestion = computed(() => {
-    if (!mouldShown.value || !held.value || !plan.value || !mould.value) return undefined
-    const of = poured.value
-    return {
-      form: held.value.form,
-      up: (of === 'resin' ? plan.value.up : mould.value.masterUp) as Vec3,
-      turn: turn.value,
-      of,
-      openings: mould.value.openings.map(({ at, bore }) => ({ at: at as Vec3, bore })),
-      prefills: mould.value.prefills.map(({ at }) => at as Vec3),
-    }
-  })
-  const air = useLatest(() => airQuestion.value, askAir)
-  const airLeft = computed(
-    () => air.answer.value?.pockets.filter(({ prefilled }) => !prefilled) ?? [],
-  )
-  const judged = computed(() => {
-    const found = geometry.geometry.value
-    if (!mould.value || !found || !into.value) return []
-    const through = plan.value?.layers.flatMap(({ inclusions }) => inclusions) ?? []
-    const pockets = poured.value === 'resin' ? airLeft.value.map((p) => ({ ...p, cells })) : []
-    const ceilings =
-      air.answer.value && into.value.mould === 'closed' && !found.guessed
-        ? aboutCeilings(air.answer.value.ceilings.area)
-        : []
-    return [...findings(mould.value, found, pockets, into.value.openings, through), ...ceilings]
-  })
+  function lookAtMould(): () => void {
+    mouldViews.value++
+    return () => void mouldViews.value--
+  }
+  /** While a hand drags: the documents as they would be. */
+  const preview = (next: Plan) => void (planPreview.value = next)
+  const previewMould = (next: Mould) => void (mouldPreview.value = next)
+  /** The hand lets go: what was shown last is kept. */
+  const keepPreview = () => planPreview.value && changePlan(planPreview.value)
+  function keepMouldPreview(): void {
+    if (mouldPreview.value) changeMould({ openings: mouldPreview.value.openings })
+  }
+  const cutAt = (angle: number) => void (turn.value = angle)
+  const pourIn = (what: 'resin' | 'silicone') => void (poured.value = what)
+  const setPulls = (next: Stored<Pull>[]) => void (pulls.value = next)
 
   /** The views that show the project, one after the other: only the last to come closes it. */
   let visits = 0
@@ -244,10 +135,9 @@ export const useProject = defineStore('project', () => {
     void openPiece(undefined)
     void openPour(undefined)
     void openMould(undefined)
-    shape.forget()
+    derived.forget()
     planPreview.value = mouldPreview.value = undefined
     pours.value = pulls.value = moulds.value = []
-    geometry.geometry.value = air.answer.value = seats.answer.value = heat.value = undefined
     loaded.value = false
     turn.value = 0
   }
@@ -277,7 +167,7 @@ export const useProject = defineStore('project', () => {
 
   async function makeMould(): Promise<void> {
     const { id, document } = piece.value!
-    const { low, high } = shape.survey.value!.measures
+    const { low, high } = shownPour.value!.survey.measures
     const longest = Math.max(...high.map((h, i) => h - low[i]))
     const { up, copies } = plan.value!
     const made = newMould(`Mould of ${document.name}`.slice(0, 80), id, up, longest)
@@ -326,42 +216,49 @@ export const useProject = defineStore('project', () => {
     moulds,
     ownMoulds,
     pulls,
+    setPulls,
     loaded,
     problems,
     mouldProblems,
-    planPreview,
-    mouldPreview,
+    /** Something is dragged: what is shown is not kept yet. */
+    previewing: computed(() => planPreview.value !== undefined || mouldPreview.value !== undefined),
+    preview,
+    previewMould,
+    keepPreview,
+    keepMouldPreview,
     plan,
     mould,
     word,
-    turn,
-    survey: shape.survey,
+    turn: readonly(turn),
+    cutAt,
+    survey: computed(() => shape.survey.value),
     shapeProblems: shape.problems,
     shapeStep: shape.step,
-    into,
-    known,
-    heat,
-    heatQuestion,
-    heatKey,
-    estimated,
-    compiled,
-    compileWith,
-    mouldShown,
-    scaleStep,
-    silicone,
+    into: computed(() => shownPour.value?.into),
+    known: derived.known,
+    heatQuestion: computed(() => (planPreview.value ? undefined : derived.heatQuestion.value)),
+    heatKey: computed(() => (planPreview.value ? '' : derived.heatKey.value)),
+    answerHeat: derived.answerHeat,
+    estimated: computed(() => shownPour.value?.estimated),
+    compiled: computed(() => shownPour.value?.compiled),
+    compileWith: derived.compileWith,
+    lookAtMould,
+    scaleStep: computed(() => plan.value?.scaleStep ?? usualStep),
+    silicone: computed(() => shownMould.value?.silicone),
     geometry: geometry.geometry,
     geometryStep: geometry.step,
     geometryProblem: geometry.problem,
     lookAtGeometry: geometry.look,
     stopLooking: geometry.stop,
-    compiledMould,
-    castResins,
-    poured,
+    compiledMould: computed(() => shownMould.value?.compiled),
+    castResins: computed(() => shown.value?.castResins ?? []),
+    poured: readonly(poured),
+    pourIn,
     air: air.answer,
     airProblem: air.problem,
     airBusy: air.busy,
-    airLeft,
-    judged,
+    airLeft: computed(() => shownMould.value?.airLeft ?? []),
+    judged: computed(() => shownMould.value?.judged ?? []),
     enter,
     leave,
     open,
@@ -387,6 +284,3 @@ function checked(write: () => void): Problem | undefined {
     return problemsOf(error)[0]
   }
 }
-
-/** The screens draw pockets by their places; sentences need none. */
-const cells = new Uint32Array(0)

@@ -3,7 +3,7 @@ import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
 import type { ReadingStep } from '@mivro/core/piece'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { askGeometry } from '../work/pool.ts'
-import type { HeldQuestion } from '../work/survey.ts'
+import type { HeldQuestion } from '@mivro/core/project'
 
 /** What is known of the piece as it stands in its box, looked for while `standing` says how. */
 export function useGeometry(standing: () => HeldQuestion | undefined) {

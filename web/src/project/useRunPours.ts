@@ -1,27 +1,27 @@
-import { computed, shallowRef, watch } from 'vue'
+import {
+  computed,
+  effectScope,
+  onScopeDispose,
+  shallowReactive,
+  shallowRef,
+  watch,
+  type EffectScope,
+} from 'vue'
 import type { Bench } from '@mivro/core/bench'
 import type { CureLaw } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
-import type { Vec3 } from '@mivro/core/mesh'
 import type { Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/piece'
-import { compile, pouredInto, type Plan } from '@mivro/core/plan'
+import type { Plan } from '@mivro/core/plan'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/run'
-import { cupsSoldIn } from '@mivro/core/mix'
 import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
-import { useKnownTimes } from './useKnownTimes.ts'
+import { useDerived, type UseDerived } from './useDerived.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
-import { askLaw, askSeats, askSurvey } from '../work/pool.ts'
-import type { Survey } from '../work/survey.ts'
-
-/** What is read of a piece once: its shape and how its gates sit. */
-interface Read {
-  survey: Survey
-  seats: Awaited<ReturnType<typeof askSeats>> | undefined
-}
+import { askLaw } from '../work/pool.ts'
+import type { ProjectDocuments } from '@mivro/core/project'
 
 /** The pieces of a run with their pours and moulds, as the run needs them. */
 export function useRunPours(run: () => Run | undefined) {
@@ -30,10 +30,8 @@ export function useRunPours(run: () => Run | undefined) {
   const pieces = shallowRef<Stored<Piece>[]>([])
   const plans = shallowRef(new Map<string, Stored<Plan>[]>())
   const moulds = shallowRef<Stored<Mould>[]>([])
-  const read = shallowRef(new Map<string, Read>())
   const laws = shallowRef(new Map<string, CureLaw>())
-  const problems = shallowRef<readonly Problem[]>([])
-  const known = useKnownTimes('back')
+  const failed = shallowRef<readonly Problem[]>([])
   const loaded = shallowRef(false)
 
   async function load(): Promise<void> {
@@ -54,37 +52,18 @@ export function useRunPours(run: () => Run | undefined) {
   const storedMouldOf = (piece: string) =>
     moulds.value.find(({ document }) => document.pieces.includes(piece))
   const mouldOf = (piece: string) => storedMouldOf(piece)?.document
-  const readKey = (piece: string, plan: Plan) => JSON.stringify([piece, plan.up])
 
-  /** Pours of pieces that were not read yet are read, one after the other. */
+  /** Plans of pieces that were not looked up yet. */
   async function readAll(): Promise<void> {
-    for (const pour of run()?.pours ?? []) {
-      const piece = pieces.value.find(({ id }) => id === pour.piece)
-      if (!piece) continue
-      try {
-        if (!plans.value.has(piece.id)) {
-          const found = await listNewest('plans', { parent: piece.id })
-          plans.value = new Map(plans.value).set(piece.id, found)
-        }
-        const plan = planOf(pour)?.document
-        if (!plan || read.value.has(readKey(piece.id, plan))) continue
-        const { form } = piece.document
-        const up = plan.up as Vec3
-        const survey = await askSurvey({ form, up, turn: 0 }, { on: 'back' })
-        const openings = mouldOf(piece.id)?.openings ?? []
-        const seats =
-          openings.length > 0
-            ? await askSeats({
-                form,
-                up,
-                openings: openings.map(({ id, at, bore }) => ({ id, at, bore })),
-              })
-            : undefined
-        read.value = new Map(read.value).set(readKey(piece.id, plan), { survey, seats })
-        problems.value = []
-      } catch (error) {
-        problems.value = problemsOf(error)
+    try {
+      for (const { piece } of run()?.pours ?? []) {
+        if (plans.value.has(piece)) continue
+        const found = await listNewest('plans', { parent: piece })
+        plans.value = new Map(plans.value).set(piece, found)
       }
+      failed.value = []
+    } catch (error) {
+      failed.value = problemsOf(error)
     }
   }
   watch(
@@ -93,32 +72,46 @@ export function useRunPours(run: () => Run | undefined) {
     { immediate: true },
   )
 
+  function documentsOf(id: string): ProjectDocuments | undefined {
+    const pour = run()?.pours.find((one) => one.id === id)
+    const piece = pour && pieces.value.find((one) => one.id === pour.piece)?.document
+    const plan = pour && planOf(pour)?.document
+    if (!piece || !plan) return undefined
+    const mould = mouldOf(pour.piece)
+    return { form: piece.form, plan, mould, shelf: shelf.materials, units: studio.units }
+  }
+
+  /** Each pour as its own stage shows it. */
+  const open = shallowReactive(new Map<string, { derived: UseDerived; scope: EffectScope }>())
+  watch(
+    () => run()?.pours.map(({ id }) => id) ?? [],
+    (ids) => {
+      for (const [id, { scope }] of open) {
+        if (ids.includes(id)) continue
+        scope.stop()
+        open.delete(id)
+      }
+      for (const id of ids) {
+        if (open.has(id)) continue
+        const scope = effectScope(true)
+        const derived = scope.run(() => useDerived(() => documentsOf(id), { on: 'back' }))!
+        open.set(id, { derived, scope })
+      }
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => open.forEach(({ scope }) => scope.stop()))
+  const problems = computed(() => [
+    ...failed.value,
+    ...[...open.values()].flatMap(({ derived }) => derived.shape.problems.value),
+  ])
+
   const compiled = computed(() =>
     (run()?.pours ?? []).map((pour) => {
+      const shown = open.get(pour.id)?.derived.shown.value?.pour
       const plan = planOf(pour)?.document
-      const found = plan && read.value.get(readKey(pour.piece, plan))
-      if (!plan || !found) return undefined
-      const { curve, girth, section } = found.survey
-      const mould = mouldOf(pour.piece)
-      const standing = {
-        up: plan.up as Vec3,
-        lowest: section.origin[2],
-        height: curve.height,
-      }
-      const into = pouredInto(plan, mould, standing, found.seats)
-      const times = known.times.value
-      const options = { into, girth, times, before: known.before, cups: cupsSoldIn(studio.units) }
-      return { pour, plan, mould, found, compiled: compile(plan, curve, shelf.materials, options) }
+      return shown && plan ? { pour, plan, mould: mouldOf(pour.piece), shown } : undefined
     }),
-  )
-  watch(
-    compiled,
-    (all) => {
-      const there = all.flatMap((one) => one?.compiled ?? [])
-      const layers = there.flatMap((one) => one.layers)
-      known.follow({ layers, wanted: there.flatMap(({ wanted }) => wanted) })
-    },
-    { flush: 'post' },
   )
 
   // How each resin of the shelf cures, by its sheet and what was seen of it.
@@ -143,29 +136,29 @@ export function useRunPours(run: () => Run | undefined) {
   const waiting = computed(
     () =>
       !loaded.value ||
-      known.waiting.value ||
+      [...open.values()].some(({ derived }) => derived.known.waiting.value) ||
       compiled.value.some(
         (one) =>
           problems.value.length === 0 &&
-          (!one || one.compiled.layers.some(({ batch }) => batch && !lawOf(batch.resin))),
+          (!one || one.shown.compiled.layers.some(({ batch }) => batch && !lawOf(batch.resin))),
       ),
   )
   const pours = computed((): RunPour[] =>
     compiled.value.flatMap((one) => {
       if (!one) return []
-      const { pour, plan, mould, found } = one
-      const wanted = one.compiled.layers.flatMap(({ batch }) => (batch ? [batch.resin] : []))
+      const { pour, plan, mould, shown } = one
+      const wanted = shown.compiled.layers.flatMap(({ batch }) => (batch ? [batch.resin] : []))
       if (!wanted.every(lawOf)) return []
       const name = pieces.value.find(({ id }) => id === pour.piece)?.document.name ?? ''
-      const size = sizeAs(found.survey.measures, plan.up)
+      const size = sizeAs(shown.survey.measures, plan.up)
       const about = {
         name,
         plan,
-        compiled: one.compiled,
+        compiled: shown.compiled,
         shelf: shelf.materials,
         size,
         mould,
-        drawn: found.survey.section,
+        drawn: shown.survey.section,
       }
       return [needsOf(pour, { ...about, lawOf: (resin) => lawOf(resin)! })]
     }),
@@ -179,7 +172,7 @@ export function useRunPours(run: () => Run | undefined) {
             ? [
                 [
                   one.pour.id,
-                  { section: one.found.survey.section, compiled: one.compiled },
+                  { section: one.shown.survey.section, compiled: one.shown.compiled },
                 ] as const,
               ]
             : [],

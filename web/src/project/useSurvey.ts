@@ -1,10 +1,14 @@
 import { ref, shallowRef, watch } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/problem'
 import { askSurvey } from '../work/pool.ts'
-import type { Survey, SurveyQuestion, SurveyStep } from '../work/survey.ts'
+import type { Survey, SurveyQuestion } from '@mivro/core/project'
+import type { SurveyStep } from '../work/jobs.ts'
 
 /** The shape as it lies, measured and cut open anew whenever it is asked for otherwise. */
-export function useSurvey(question: () => SurveyQuestion | undefined) {
+export function useSurvey(
+  question: () => SurveyQuestion | undefined,
+  options: { on?: 'back' } = {},
+) {
   const survey = shallowRef<Survey>()
   const problems = shallowRef<readonly Problem[]>([])
   const step = ref<SurveyStep>()
@@ -18,7 +22,11 @@ export function useSurvey(question: () => SurveyQuestion | undefined) {
       const asked = question()
       if (!asked) return
       try {
-        survey.value = await askSurvey(asked, { signal, onProgress: (now) => (step.value = now) })
+        survey.value = await askSurvey(asked, {
+          ...options,
+          signal,
+          onProgress: (now) => (step.value = now),
+        })
         problems.value = []
       } catch (error) {
         if (!signal.aborted) problems.value = problemsOf(error)
@@ -26,6 +34,7 @@ export function useSurvey(question: () => SurveyQuestion | undefined) {
         if (!signal.aborted) step.value = undefined
       }
     },
+    { immediate: true },
   )
 
   function forget(): void {

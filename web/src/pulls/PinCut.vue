@@ -44,7 +44,7 @@ watch(
     if (!pin) return
     const at = pin.at as Vec3
     if (Math.abs(ontoSection(section.value, at).behind) < farBehind) return
-    project.turn = turnThrough(section.value, at, project.turn)
+    project.cutAt(turnThrough(section.value, at, project.turn))
   },
   { immediate: true },
 )
@@ -88,7 +88,7 @@ const placed = computed(() =>
 )
 const turned = computed({
   get: () => Math.round((project.turn * 180) / Math.PI),
-  set: (degrees: number) => (project.turn = (degrees * Math.PI) / 180),
+  set: (degrees: number) => project.cutAt((degrees * Math.PI) / 180),
 })
 </script>
 

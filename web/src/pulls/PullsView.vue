@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
@@ -26,8 +26,7 @@ const { problems, trying } = useProblems()
 
 useUndoOf(() => [open.value])
 // Where air stays is known while the mould is looked at: causes ask for it.
-onMounted(() => (project.mouldShown = true))
-onUnmounted(() => (project.mouldShown = false))
+onUnmounted(project.lookAtMould())
 
 const newestFirst = computed(() =>
   [...project.pulls].sort(
@@ -47,7 +46,7 @@ watch(
   (document) => {
     if (!document || !open.value) return
     const { id } = open.value
-    project.pulls = project.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull))
+    project.setPulls(project.pulls.map((pull) => (pull.id === id ? { ...pull, document } : pull)))
   },
 )
 
@@ -61,7 +60,7 @@ const record = () =>
       pouredAt: now(),
     })
     const made = await api.add('pulls', newId(), pull, project.piece!.id)
-    project.pulls = [...project.pulls, made]
+    project.setPulls([...project.pulls, made])
     await router.push({ name: 'pulls', params: { pull: made.id } })
   })
 
@@ -69,12 +68,12 @@ const remove = (pull: Stored<Pull>) =>
   trying(async () => {
     const name = `Pull ${numberOf(pull.id)}`
     await api.remove('pulls', pull.id)
-    project.pulls = project.pulls.filter((other) => other.id !== pull.id)
+    project.setPulls(project.pulls.filter((other) => other.id !== pull.id))
     await router.push({ name: 'pulls', params: { pull: '' } })
     sayTakenOff(name, () =>
       trying(async () => {
         await api.restore('pulls', pull.id)
-        project.pulls = await listNewest('pulls', { parent: project.piece!.id })
+        project.setPulls(await listNewest('pulls', { parent: project.piece!.id }))
       }),
     )
   })

@@ -1,10 +1,10 @@
-import { shallowRef, watch } from 'vue'
+import { computed, effectScope, onScopeDispose, shallowRef, watch, type EffectScope } from 'vue'
 import type { Batch } from '@mivro/core/cure'
 import type { Resin } from '@mivro/core/material'
-import { compile } from '@mivro/core/plan'
 import { listNewest } from '../api/sessions.ts'
-import { askSurvey } from '../work/pool.ts'
+import { useDerived } from '../project/useDerived.ts'
 import { useShelf } from '../project/shelfStore.ts'
+import { useStudio } from '../project/studioStore.ts'
 
 /** A place where a resin is poured. */
 export interface Use {
@@ -21,37 +21,51 @@ const bench: Use = {
 /** Plans that are looked through. */
 const mostPlans = 6
 
-/** Where a resin of the shelf is poured: a usual layer first, then layers of real plans. */
+/** Where a resin of the shelf is poured: layers of real plans as their stages show them, then a usual layer. */
 export function useUses(resin: () => { id: string; document: Resin } | undefined) {
   const shelf = useShelf()
-  const uses = shallowRef<Use[]>([bench])
+  const studio = useStudio()
+  const found = shallowRef<readonly (() => Use[])[]>([])
+  let scope: EffectScope | undefined
+
+  async function look(id: string, own: EffectScope): Promise<void> {
+    const plans = await listNewest('plans', { naming: id })
+    const using = plans
+      .filter(({ document }) => document.layers.some((layer) => layer.resin === id))
+      .slice(0, mostPlans)
+    if (using.length === 0) return
+    const [pieces, moulds] = await Promise.all([
+      listNewest('pieces', { ids: using.map(({ parent }) => parent!) }),
+      listNewest('moulds'),
+    ])
+    if (scope !== own) return
+    found.value = using.flatMap(({ document: plan, parent }) => {
+      const piece = pieces.find((one) => one.id === parent)?.document
+      if (!piece) return []
+      const mould = moulds.find(({ document }) => document.pieces.includes(parent!))?.document
+      const documents = () => {
+        return { form: piece.form, plan, mould, shelf: shelf.materials, units: studio.units }
+      }
+      const { shown } = own.run(() => useDerived(documents, { on: 'back' }))!
+      return () =>
+        (shown.value?.pour?.compiled.layers ?? []).flatMap(({ batch, index, name }): Use[] =>
+          batch && plan.layers[index].resin === id
+            ? [{ label: `${piece.name}, ${name}`, batch: { ...batch, of: undefined } }]
+            : [],
+        )
+    })
+  }
+
   watch(
     () => resin()?.id,
     async (id) => {
-      uses.value = [bench]
-      if (!id) return
-      const found: Use[] = []
-      const plans = await listNewest('plans', { naming: id })
-      const using = plans
-        .filter(({ document }) => document.layers.some((layer) => layer.resin === id))
-        .slice(0, mostPlans)
-      const pieces = await listNewest('pieces', { ids: using.map(({ parent }) => parent!) })
-      for (const { document: plan, parent } of using) {
-        const piece = pieces.find((one) => one.id === parent)
-        if (!piece) continue
-        const question = { form: piece.document.form, up: plan.up, turn: 0 }
-        const survey = await askSurvey(question, { on: 'back' }).catch(() => undefined)
-        if (!survey || resin()?.id !== id) continue
-        const compiled = compile(plan, survey.curve, shelf.materials, { girth: survey.girth })
-        for (const layer of compiled.layers) {
-          if (!layer.batch || plan.layers[layer.index].resin !== id) continue
-          const batch = { ...layer.batch, of: undefined }
-          found.push({ label: `${piece.document.name}, ${layer.name}`, batch })
-        }
-        uses.value = [...found, bench]
-      }
+      scope?.stop()
+      found.value = []
+      if (id === undefined) return
+      await look(id, (scope = effectScope(true)))
     },
     { immediate: true },
   )
-  return uses
+  onScopeDispose(() => scope?.stop())
+  return computed(() => [...found.value.flatMap((uses) => uses()), bench])
 }

@@ -57,7 +57,12 @@ import { type Cavity } from '@mivro/core/mesh'
 import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
-import { surveyHeld, type HeldQuestion, type SurveyQuestion } from './survey.ts'
+import {
+  surveyHeld,
+  type HeldQuestion,
+  type SeatsQuestion,
+  type SurveyQuestion,
+} from '@mivro/core/project'
 
 export interface BubblesAtQuestion extends BubblesQuestion {
   way: Way | 'own'
@@ -279,10 +284,6 @@ export interface WaysQuestion {
   shelf: [string, Material][]
   into: PouredInto
   layer: string
-}
-
-export interface SeatsQuestion extends HeldQuestion {
-  openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
 }
 
 export interface ShellQuestion extends HeldQuestion {

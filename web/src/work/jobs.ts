@@ -3,6 +3,7 @@ import { Bench } from './bench.ts'
 import { ByteCache } from './byteCache.ts'
 import { keep, kept } from './kept.ts'
 import { fileIn, noFile } from './pending.ts'
+import type { ReadingStep } from '@mivro/core/piece'
 import type { AnswerTo, JobName, Question } from './handlers.ts'
 
 /**
@@ -12,6 +13,9 @@ import type { AnswerTo, JobName, Question } from './handlers.ts'
  * of the piece, each with the traces of its rows.
  */
 export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock' | 'light' | 'light too'
+
+/** What a survey says of how far it is. */
+export type SurveyStep = ReadingStep | 'measure' | 'cut'
 
 interface JobKind {
   on: BenchName

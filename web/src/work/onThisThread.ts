@@ -2,7 +2,7 @@ import { readForm } from '@mivro/core/piece'
 import { section } from '@mivro/core/filling'
 import type { Hands } from './handlers.ts'
 import { solidKernel } from './solidKernel.ts'
-import { surveyHeld, type Survey, type SurveyQuestion } from './survey.ts'
+import { surveyHeld, type Survey, type SurveyQuestion } from '@mivro/core/project'
 
 /** For tests: the jobs of the workers on this thread, with nothing kept between them. */
 export const hands = (tell: (progress: never) => void = () => {}): Hands => ({

@@ -4,9 +4,11 @@ import type { GeometryStep } from '@mivro/core/mould'
 import type { Form, ReadingStep } from '@mivro/core/piece'
 import type { AirQuestion, Opening } from '@mivro/core/cells'
 import type { DrawnPath } from '@mivro/core/shape'
-import type { Question, SeatsQuestion, ShellQuestion, WaysQuestion } from './handlers.ts'
+import type { SeatsQuestion } from '@mivro/core/project'
+import type { Question, ShellQuestion, WaysQuestion } from './handlers.ts'
 import { ask, type AskOptions } from './jobs.ts'
-import type { HeldQuestion, Survey, SurveyQuestion, SurveyStep } from './survey.ts'
+import type { HeldQuestion, Survey, SurveyQuestion } from '@mivro/core/project'
+import type { SurveyStep } from './jobs.ts'
 
 /**
  * What the screens ask the workers. Every question can be given up by its signal, rejects then

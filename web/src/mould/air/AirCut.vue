@@ -97,7 +97,7 @@ function nudge(opening: { id: string; at: readonly number[] }, dx: number, dh: n
 
 /** Turns the cut so that it runs through a pocket. */
 function lookAt(at: Vec3): void {
-  project.turn = turnThrough(section.value, at, project.turn)
+  project.cutAt(turnThrough(section.value, at, project.turn))
 }
 
 const parting = computed(() => {

@@ -100,7 +100,7 @@ const origin = [
       { value: 'silicone', label: 'Silicone over it' },
     ]"
     :value="project.poured"
-    @choose="project.poured = $event as 'resin' | 'silicone'"
+    @choose="project.pourIn($event as 'resin' | 'silicone')"
   />
   <ProblemNote
     v-if="project.airProblem && !project.airProblem.path"

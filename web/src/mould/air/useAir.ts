@@ -49,12 +49,9 @@ export const useAir = defineStore('air', () => {
 
   /** While an opening is under the hand: nothing is kept yet. */
   function drag(id: string, at: Vec3): void {
-    project.mouldPreview = { ...project.mouldSession!.document, openings: withAt(id, at) }
+    project.previewMould({ ...project.mouldSession!.document, openings: withAt(id, at) })
   }
-  function drop(): void {
-    const { mouldPreview } = project
-    if (mouldPreview) project.changeMould({ openings: mouldPreview.openings })
-  }
+  const drop = () => project.keepMouldPreview()
   const move = (id: string, at: Vec3) => project.changeMould({ openings: withAt(id, at) })
 
   const edit = (id: string, values: Partial<MouldOpening>): Problem | undefined =>

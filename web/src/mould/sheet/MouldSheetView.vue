@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { computed, onUnmounted, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
@@ -32,8 +32,7 @@ watch(
   { immediate: true },
 )
 
-onMounted(() => (project.mouldShown = true))
-onUnmounted(() => (project.mouldShown = false))
+onUnmounted(project.lookAtMould())
 
 const before: Record<MouldStep, string> = {
   prepare: 'Before this',

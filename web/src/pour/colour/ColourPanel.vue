@@ -108,7 +108,7 @@ const redosed = (i: number, place: number, limit: number) =>
   source.value.tints.with(i, { ...source.value.tints[i], fraction: doseAt(place, limit) })
 /** While it is dragged a dose is only shown; let go, it is kept. */
 const drag = (i: number, place: number, limit: number) =>
-  (project.planPreview = withTints(redosed(i, place, limit)))
+  project.preview(withTints(redosed(i, place, limit)))
 const drop = (i: number, place: number, limit: number) => take(redosed(i, place, limit))
 
 const cautions = computed(() =>

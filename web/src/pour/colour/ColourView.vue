@@ -63,7 +63,7 @@ watch(
       :form="form"
       :poured="poured"
       :name="project.piece!.document.name"
-      :moving="project.planPreview !== undefined"
+      :moving="project.previewing"
       label="The finished piece; drag it or press arrows to turn it"
       @turn-over="turned = !turned"
     />

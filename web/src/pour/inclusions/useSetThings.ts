@@ -60,8 +60,8 @@ export function useSetThings(layer: () => CompiledLayer | undefined) {
   }
   /** While it is dragged a thing is only shown where it would lie; let go, it stays. */
   const drag = (id: string, change: Partial<PlanInclusion>, of = layer()!.id) =>
-    (project.planPreview = withInclusion(of, id, change))
-  const drop = () => project.planPreview && project.changePlan(project.planPreview)
+    project.preview(withInclusion(of, id, change))
+  const drop = () => project.keepPreview()
   const change = (id: string, values: Partial<PlanInclusion>) =>
     project.changePlan(withInclusion(layer()!.id, id, values))
 

@@ -1,10 +1,9 @@
-import type { Caution } from '@mivro/core/caution'
-import type { Form, ReadingStep } from '@mivro/core/piece'
-import { girthOf, type Girth } from '@mivro/core/cells'
-import { fillCurve, type FillCurve, type Section } from '@mivro/core/filling'
-import { triangleCount, type Measures, type Vec3 } from '@mivro/core/mesh'
-import { type Cavity } from '@mivro/core/mesh'
-import { Problem } from '@mivro/core/problem'
+import type { Caution } from '../caution/index.ts'
+import { girthOf, type Girth } from '../cells/index.ts'
+import { fillCurve, type FillCurve, type Section } from '../filling/index.ts'
+import { triangleCount, type Cavity, type Measures, type Vec3 } from '../mesh/index.ts'
+import type { Form } from '../piece/index.ts'
+import { Problem } from '../problem/index.ts'
 
 /** Which shape, and how it lies. */
 export interface HeldQuestion {
@@ -33,8 +32,11 @@ export interface Survey extends HeldSurvey {
   section: Section
 }
 
-export type SurveyStep = ReadingStep | 'measure' | 'cut'
-
+/**
+ * A shape as it lies: measured, with its fill curve and how stout it is at each height; lengths in m.
+ *
+ * @example surveyHeld(cavityOfBlock40x50x30, [0, 0, 1]).closed // true
+ */
 export function surveyHeld({ mesh, measures, closure, cautions }: Cavity, up: Vec3): HeldSurvey {
   return {
     measures,

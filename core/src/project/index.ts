@@ -1,0 +1,3 @@
+export * from './survey.ts'
+export * from './documents.ts'
+export * from './derive.ts'

@@ -1,0 +1,99 @@
+import { computed, shallowRef, watch } from 'vue'
+import {
+  compileWith,
+  derive,
+  type FoundHeat,
+  type ProjectAnswers,
+  type ProjectDocuments,
+  type ProjectView,
+} from '@mivro/core/project'
+import type { CompiledPlan, Plan } from '@mivro/core/plan'
+import { askAir, askSeats } from '../work/pool.ts'
+import { useGeometry } from './useGeometry.ts'
+import { useKnownTimes } from './useKnownTimes.ts'
+import { useLatest } from './useLatest.ts'
+import { useSurvey } from './useSurvey.ts'
+
+interface Options {
+  /** Who answers how batches ripen: what stands before the person, or what may wait. */
+  on?: 'clock' | 'back'
+  view?: () => ProjectView
+  /** The mould is looked at: its geometry and its air are asked for. */
+  mould?: () => boolean
+}
+
+const straight: ProjectView = { turn: 0, poured: 'resin' }
+
+/** The same question as before is the same object: only another one is asked. */
+const steady = <Q>(question: () => Q | undefined) =>
+  computed<Q | undefined>((before) => {
+    const next = question()
+    return JSON.stringify(next) === JSON.stringify(before) ? before : next
+  })
+
+/**
+ * A piece with its pour and its mould as they are shown: `derive` says what it would like to know,
+ * here it is asked of the workers and fed back.
+ */
+export function useDerived(
+  documents: () => ProjectDocuments | undefined,
+  { on = 'clock', view = () => straight, mould = () => false }: Options = {},
+) {
+  const answers = shallowRef<Pick<ProjectAnswers, 'survey' | 'seats' | 'geometry' | 'air'>>({})
+  const known = useKnownTimes(on)
+  const heat = shallowRef<FoundHeat>()
+  const all = computed((): ProjectAnswers => ({
+    ...answers.value,
+    times: known.times.value,
+    before: known.before,
+    heat: heat.value,
+  }))
+  const derived = computed(() => {
+    const found = documents()
+    return found && derive(found, all.value, view())
+  })
+  const wanted = computed(() => derived.value?.wanted)
+
+  const shape = useSurvey(
+    () => wanted.value && { ...wanted.value.held, turn: view().turn },
+    on === 'back' ? { on } : {},
+  )
+  const seatsQuestion = steady(() => wanted.value?.seats)
+  const seats = useLatest(() => seatsQuestion.value, askSeats)
+  const geometry = useGeometry(() => (mould() ? wanted.value?.geometry : undefined))
+  const airQuestion = steady(() => (mould() ? wanted.value?.air : undefined))
+  const air = useLatest(() => airQuestion.value, askAir)
+  watch(
+    [shape.survey, seats.answer, geometry.geometry, air.answer],
+    ([survey, seats, geometry, air]) => (answers.value = { survey, seats, geometry, air }),
+    { flush: 'sync' },
+  )
+  watch(
+    () => derived.value?.shown.pour?.estimated,
+    (found) => found && known.follow(found),
+    { flush: 'post', immediate: true },
+  )
+
+  /** What the field would be asked; nothing while the model still answers. */
+  const heatQuestion = computed(() => (known.waiting.value ? undefined : wanted.value?.heat))
+
+  /** Another project: nothing of the one before is shown with it. */
+  function forget(): void {
+    shape.forget()
+    seats.answer.value = geometry.geometry.value = air.answer.value = heat.value = undefined
+  }
+
+  return {
+    shown: computed(() => derived.value?.shown),
+    shape,
+    known,
+    geometry,
+    air,
+    heatQuestion,
+    heatKey: computed(() => (heatQuestion.value ? wanted.value!.heatKey : '')),
+    answerHeat: (found: FoundHeat) => (heat.value = found),
+    compileWith: (plan: Plan): CompiledPlan => compileWith(documents()!, all.value, plan),
+    forget,
+  }
+}
+export type UseDerived = ReturnType<typeof useDerived>
