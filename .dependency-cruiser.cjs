@@ -2,26 +2,16 @@
  * The rooms and the doors between them.
  * web -> words -> core, server -> words -> core, nothing -> web; inside core one way, from the bottom up.
  */
-const order = [
-  ['schema'],
-  ['problem'],
-  ['units'],
-  ['caution'],
-  ['document', 'paper', 'picture'],
-  ['material', 'mesh'],
-  ['filling', 'mix'],
-  ['colour'],
-  ['cells'],
-  ['shape'],
-  ['cure'],
-  ['piece', 'mould', 'inclusion', 'air'],
-  ['light'],
-  ['plan'],
-  ['pull', 'run'],
-  ['bench', 'diagnosis', 'instrument'],
-  ['learning'],
-  ['studio'],
-]
+const order = [['base'], ['form'], ['matter'], ['mould'], ['work'], ['learn', 'studio']]
+
+/** Rooms inside a hall, from the bottom up. */
+const rooms = {
+  base: [['schema'], ['problem'], ['units'], ['caution'], ['document', 'paper', 'picture']],
+  form: [['mesh'], ['filling'], ['cells'], ['shape'], ['piece']],
+  matter: [['material'], ['mix'], ['colour'], ['cure'], ['inclusion', 'air'], ['light']],
+  work: [['plan'], ['project', 'pull', 'run'], ['bench', 'instrument']],
+  learn: [['diagnosis'], ['learning']],
+}
 
 /** The rooms of the page: the server and the workers, the open project, parts, instruments, stages. */
 const webOrder = [
@@ -53,12 +43,12 @@ const looksDown = (place, order) =>
   order
     .flatMap((rooms, level) =>
       rooms.map((room) => ({
-        name: `${place}-${room}-looks-down`,
+        name: `${place.replaceAll('/', '-')}-${room}-looks-down`,
         severity: 'error',
         comment: `${place}/${room} may import only the rooms below it`,
-        from: { path: `^${place}/src/${room}/`, pathNot: '\\.test\\.ts$' },
+        from: { path: `^${place}/${room}/`, pathNot: '\\.test\\.ts$' },
         to: {
-          path: `^${place}/src/(${order
+          path: `^${place}/(${order
             .slice(level)
             .flat()
             .filter((other) => other !== room)
@@ -121,8 +111,9 @@ module.exports = {
       // Vite's own suffix: the address of a file instead of its content.
       to: { couldNotResolve: true, pathNot: '\\?url$' },
     },
-    ...looksDown('core', order),
-    ...looksDown('web', webOrder),
+    ...looksDown('core/src', order),
+    ...Object.entries(rooms).flatMap(([hall, order]) => looksDown(`core/src/${hall}`, order)),
+    ...looksDown('web/src', webOrder),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -4,11 +4,11 @@ import {
   cuesOf,
   type BenchEvent,
   type Task,
-} from '../core/src/bench/index.ts'
-import { cases } from '../core/src/diagnosis/samples.ts'
-import { diagnose } from '../core/src/diagnosis/index.ts'
-import { hear, newWatched, readLine } from '../core/src/instrument/index.ts'
-import { filterLog, type LogRow } from '../core/src/pull/index.ts'
+} from '../core/src/work/bench/index.ts'
+import { cases } from '../core/src/learn/diagnosis/samples.ts'
+import { diagnose } from '../core/src/learn/diagnosis/index.ts'
+import { hear, newWatched, readLine } from '../core/src/work/instrument/index.ts'
+import { filterLog, type LogRow } from '../core/src/work/pull/index.ts'
 import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 import { chromium } from '@playwright/test'

@@ -1,4 +1,4 @@
-import type { Mesh } from '../core/src/mesh/index.ts'
+import type { Mesh } from '../core/src/form/mesh/index.ts'
 
 /** A closed ball with waves on it and at least `wanted` triangles, 60 mm across, in metres. */
 export function bumpyBall(wanted: number): Mesh {

@@ -10,11 +10,11 @@ import {
   siliconeBody,
   type HeatField,
   type HeatGrid,
-} from '../core/src/cure/index.ts'
-import type { Resin } from '../core/src/material/index.ts'
-import { sheets } from '../core/src/cure/samples.ts'
-import { buildSolid } from '../core/src/shape/index.ts'
-import { section } from '../core/src/filling/index.ts'
+} from '../core/src/matter/cure/index.ts'
+import type { Resin } from '../core/src/matter/material/index.ts'
+import { sheets } from '../core/src/matter/cure/samples.ts'
+import { buildSolid } from '../core/src/form/shape/index.ts'
+import { section } from '../core/src/form/filling/index.ts'
 import { compare, median, within } from './timing.ts'
 
 const hour = 3600

@@ -14,10 +14,10 @@ import {
   matterOf,
   mixed,
   solveTints,
-} from '../core/src/colour/index.ts'
-import { calibrate, learn } from '../core/src/cure/index.ts'
-import { sheets } from '../core/src/cure/samples.ts'
-import { arrange, settle } from '../core/src/inclusion/index.ts'
+} from '../core/src/matter/colour/index.ts'
+import { calibrate, learn } from '../core/src/matter/cure/index.ts'
+import { sheets } from '../core/src/matter/cure/samples.ts'
+import { arrange, settle } from '../core/src/matter/inclusion/index.ts'
 import {
   cameraOf,
   lightTable,
@@ -28,10 +28,10 @@ import {
   traceLamp,
   traceView,
   type Standing,
-} from '../core/src/light/index.ts'
-import { slowEpoxy, violet } from '../core/src/material/samples.ts'
-import { cavityOf, type Vec3 } from '../core/src/mesh/index.ts'
-import { buildSolid } from '../core/src/shape/index.ts'
+} from '../core/src/matter/light/index.ts'
+import { slowEpoxy, violet } from '../core/src/matter/material/samples.ts'
+import { cavityOf, type Vec3 } from '../core/src/form/mesh/index.ts'
+import { buildSolid } from '../core/src/form/shape/index.ts'
 import { bumpyBall } from './bumpyBall.ts'
 import { compare, median, within } from './timing.ts'
 

@@ -1,9 +1,14 @@
-import { compareWays, usualAirPot, usualHandling, usualVessel } from '../core/src/air/index.ts'
-import { airInUrethane, sourcesOf, type LayerBubbles } from '../core/src/air/index.ts'
-import { gelOf, thickeningOf } from '../core/src/cure/index.ts'
-import { sheets } from '../core/src/cure/samples.ts'
-import { apart, compileRun, newRun, packPlate, usualHands } from '../core/src/run/index.ts'
-import { keycap, lawOf } from '../core/src/run/samples.ts'
+import {
+  compareWays,
+  usualAirPot,
+  usualHandling,
+  usualVessel,
+} from '../core/src/matter/air/index.ts'
+import { airInUrethane, sourcesOf, type LayerBubbles } from '../core/src/matter/air/index.ts'
+import { gelOf, thickeningOf } from '../core/src/matter/cure/index.ts'
+import { sheets } from '../core/src/matter/cure/samples.ts'
+import { apart, compileRun, newRun, packPlate, usualHands } from '../core/src/work/run/index.ts'
+import { keycap, lawOf } from '../core/src/work/run/samples.ts'
 import { compare, median, within } from './timing.ts'
 
 interface Item {

@@ -2,9 +2,9 @@ import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
 import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three'
 import { MeshBVH } from 'three-mesh-bvh'
 import { mergeVertices } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
-import { compile, newPlan, type Plan } from '../core/src/plan/index.ts'
-import { slowEpoxy, violet } from '../core/src/material/samples.ts'
-import type { Material } from '../core/src/material/index.ts'
+import { compile, newPlan, type Plan } from '../core/src/work/plan/index.ts'
+import { slowEpoxy, violet } from '../core/src/matter/material/samples.ts'
+import type { Material } from '../core/src/matter/material/index.ts'
 import { mouldGeometry } from '../core/src/mould/index.ts'
 import {
   basinsOf,
@@ -13,11 +13,18 @@ import {
   fibonacciCap,
   openingCells,
   voxelise,
-} from '../core/src/cells/index.ts'
-import { buildSolid } from '../core/src/shape/index.ts'
-import { cavityOf } from '../core/src/mesh/index.ts'
-import { closureOf, readStl, weld, writeStl, type Mesh, type Vec3 } from '../core/src/mesh/index.ts'
-import { fillCurve, section, volumeAt, type FillCurve } from '../core/src/filling/index.ts'
+} from '../core/src/form/cells/index.ts'
+import { buildSolid } from '../core/src/form/shape/index.ts'
+import { cavityOf } from '../core/src/form/mesh/index.ts'
+import {
+  closureOf,
+  readStl,
+  weld,
+  writeStl,
+  type Mesh,
+  type Vec3,
+} from '../core/src/form/mesh/index.ts'
+import { fillCurve, section, volumeAt, type FillCurve } from '../core/src/form/filling/index.ts'
 import { bumpyBall } from './bumpyBall.ts'
 import { compare, median, medians, within } from './timing.ts'
 

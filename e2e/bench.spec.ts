@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { AtBench } from './bench.ts'
 import { expect, test } from './mivro.ts'
 import { RunningServer } from './server.ts'
-import { png } from '../core/src/picture/samples.ts'
+import { png } from '../core/src/base/picture/samples.ts'
 
 const picture = () => Buffer.from(png(60, 40, 'taken somewhere'))
 

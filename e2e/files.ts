@@ -1,5 +1,5 @@
-import { buildSolid } from '@mivro/core/shape'
-import { writeStl } from '@mivro/core/mesh'
+import { buildSolid } from '@mivro/core/form/shape'
+import { writeStl } from '@mivro/core/form/mesh'
 
 /** A block of 40 x 50 x 30 mm: 2 ml for every millimetre of height. */
 export const block = (): Buffer =>

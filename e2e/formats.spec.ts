@@ -1,8 +1,8 @@
 import { truncateSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strToU8, zipSync } from 'fflate'
-import { buildSolid } from '@mivro/core/shape'
-import { writeStl, type Mesh } from '@mivro/core/mesh'
+import { buildSolid } from '@mivro/core/form/shape'
+import { writeStl, type Mesh } from '@mivro/core/form/mesh'
 import { block as blockFile, changed, firstFaces } from './files.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { png } from '../core/src/picture/samples.ts'
+import { png } from '../core/src/base/picture/samples.ts'
 import { expect, test } from './mivro.ts'
 
 test('the log over all pieces is filtered, compared and taken along', async ({ mivro, page }) => {

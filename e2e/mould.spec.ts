@@ -7,7 +7,7 @@ import {
   scaleInPlace,
   weld,
   writeStl,
-} from '@mivro/core/mesh'
+} from '@mivro/core/form/mesh'
 import { readFileSync } from 'node:fs'
 import type { Download, Page } from '@playwright/test'
 import { stl } from './files.ts'

@@ -1,5 +1,5 @@
-import { buildSolid } from '@mivro/core/shape'
-import { writeStl, type Mesh } from '@mivro/core/mesh'
+import { buildSolid } from '@mivro/core/form/shape'
+import { writeStl, type Mesh } from '@mivro/core/form/mesh'
 import { stl } from './files.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 

@@ -18,9 +18,9 @@ const examples = places
     }),
   )
 
-const rooms = readdirSync('core/src', { withFileTypes: true })
-  .filter((entry) => entry.isDirectory())
-  .map(({ name }) => `core/src/${name}/index.ts`)
+const rooms = readdirSync('core/src', { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('/index.ts'))
+  .map((file) => `core/src/${file}`)
 
 /** What examples are run with: everything that core exports, and a few things to begin with. */
 let scope: Record<string, unknown>

@@ -1,18 +1,25 @@
-import { calibrate, heatGrid, learn, modelCure, type Batch } from './cure/index.ts'
-import { sheets } from './cure/samples.ts'
-import { fillCurve, section } from './filling/index.ts'
-import { firmPlatinum, slowEpoxy, softTin, violet, whiteUrethane } from './material/samples.ts'
-import { axesFor, cavityOf, fileUnits, writeStl, type Mesh } from './mesh/index.ts'
-import { girthOf, voxelise } from './cells/index.ts'
+import { calibrate, heatGrid, learn, modelCure, type Batch } from './matter/cure/index.ts'
+import { sheets } from './matter/cure/samples.ts'
+import { fillCurve, section } from './form/filling/index.ts'
+import {
+  firmPlatinum,
+  slowEpoxy,
+  softTin,
+  violet,
+  whiteUrethane,
+} from './matter/material/samples.ts'
+import { axesFor, cavityOf, fileUnits, writeStl, type Mesh } from './form/mesh/index.ts'
+import { girthOf, voxelise } from './form/cells/index.ts'
 import { buildBox, compileMould, newMould, type Mould } from './mould/index.ts'
 import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/samples.ts'
-import { compileBy, newPlan, type Plan } from './plan/index.ts'
-import { png } from './picture/samples.ts'
-import type { Pull } from './pull/index.ts'
-import { buildSolid } from './shape/index.ts'
-import { even } from './colour/index.ts'
-import { standOnTable, type Look } from './light/index.ts'
-import { metric, imperial } from './units/index.ts'
+import { compileBy, newPlan, type Plan } from './work/plan/index.ts'
+import { png } from './base/picture/samples.ts'
+import { surveyHeld } from './work/project/index.ts'
+import type { Pull } from './work/pull/index.ts'
+import { buildSolid } from './form/shape/index.ts'
+import { even } from './matter/colour/index.ts'
+import { standOnTable, type Look } from './matter/light/index.ts'
+import { metric, imperial } from './base/units/index.ts'
 
 /** What the examples in comments begin with, by the names that they use. For tests. */
 export async function exampleScope(): Promise<Record<string, unknown>> {
@@ -82,7 +89,25 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     made: 'cast in',
   })
   const pullOf12Copies = { copies: 12, layers: [] } as unknown as Pull
+  const cavityOfBlock40x50x30 = cavityOf(
+    buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.03 }),
+  )
+  const documents = {
+    form: { from: 'sizes', solid: { solid: 'block', width: 0.04, depth: 0.05, height: 0.03 } },
+    plan,
+    shelf,
+    units: metric,
+  }
+  const answers = {
+    survey: {
+      ...surveyHeld(cavityOfBlock40x50x30, [0, 0, 1]),
+      section: section(cavityOfBlock40x50x30.mesh, [0, 0, 1], 0),
+    },
+  }
   return {
+    cavityOfBlock40x50x30,
+    documents,
+    answers,
     pngOf2x3: png(2, 3),
     clearMatter,
     ballOf10mm,
@@ -213,5 +238,8 @@ function stoolOfBoxes(): Mesh {
     )
     one.triangles.forEach((v) => triangles.push(first + v))
   }
-  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) }
+  return {
+    positions: Float64Array.from(positions),
+    triangles: Uint32Array.from(triangles),
+  }
 }

@@ -1,9 +1,9 @@
 import { request as httpRequest } from 'node:http'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { newMould } from '@mivro/core/mould'
-import { newPlan } from '@mivro/core/plan'
-import { buildSolid } from '@mivro/core/shape'
-import { writeStl } from '@mivro/core/mesh'
+import { newPlan } from '@mivro/core/work/plan'
+import { buildSolid } from '@mivro/core/form/shape'
+import { writeStl } from '@mivro/core/form/mesh'
 import { TestServer } from './testServer.ts'
 
 let server: TestServer

@@ -1,6 +1,6 @@
 import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { serve } from './serve.ts'
 import { readSettings } from './settings.ts'

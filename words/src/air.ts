@@ -8,8 +8,8 @@ import {
   type SiliconeAir,
   type Way,
   type WayOfPiece,
-} from '@mivro/core/air'
-import { showDuration } from '@mivro/core/units'
+} from '@mivro/core/matter/air'
+import { showDuration } from '@mivro/core/base/units'
 
 export const wayWords: Record<Way | 'own', string> = {
   none: 'Neither',

@@ -7,8 +7,8 @@ import {
   touchMarks,
   type BenchEvent,
   type Task,
-} from '@mivro/core/bench'
-import { effectOf } from '@mivro/core/diagnosis'
+} from '@mivro/core/work/bench'
+import { effectOf } from '@mivro/core/learn/diagnosis'
 import { layOutWords, sayCue, touchWords, troubleWords } from './bench.ts'
 import { sayEffect } from './diagnosis.ts'
 

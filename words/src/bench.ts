@@ -8,12 +8,19 @@ import type {
   TaskOf,
   TouchMark,
   Weighed,
-} from '@mivro/core/bench'
-import { isAdding } from '@mivro/core/bench'
+} from '@mivro/core/work/bench'
+import { isAdding } from '@mivro/core/work/bench'
 import { sayMaking } from './making.ts'
-import { displayStep } from '@mivro/core/mix'
-import type { InstrumentName, Trouble } from '@mivro/core/instrument'
-import { figure, metric, scaleUnits, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { displayStep } from '@mivro/core/matter/mix'
+import type { InstrumentName, Trouble } from '@mivro/core/work/instrument'
+import {
+  figure,
+  metric,
+  scaleUnits,
+  show,
+  showDuration,
+  type UnitChoice,
+} from '@mivro/core/base/units'
 
 const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`

@@ -6,9 +6,9 @@ import {
   showTimeOfDay,
   showTiny,
   type UnitChoice,
-} from '@mivro/core/units'
-import type { Caution, CautionAmounts, CautionCode, SlipField } from '@mivro/core/caution'
-import type { ResinClass, Silicone, Tint } from '@mivro/core/material'
+} from '@mivro/core/base/units'
+import type { Caution, CautionAmounts, CautionCode, SlipField } from '@mivro/core/base/caution'
+import type { ResinClass, Silicone, Tint } from '@mivro/core/matter/material'
 import { resinClassWords, tintFormWords } from './material.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string

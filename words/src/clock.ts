@@ -1,5 +1,5 @@
-import type { CompiledLayer, Meeting } from '@mivro/core/plan'
-import { showDuration, type Fineness } from '@mivro/core/units'
+import type { CompiledLayer, Meeting } from '@mivro/core/work/plan'
+import { showDuration, type Fineness } from '@mivro/core/base/units'
 
 /** How a layer meets the one below, and what that costs. */
 export const meetingWords: Record<Meeting, { on: string; costs: string }> = {

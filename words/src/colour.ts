@@ -1,6 +1,6 @@
-import type { DoseUnit } from '@mivro/core/colour'
-import { unseen, type Floating } from '@mivro/core/inclusion'
-import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import type { DoseUnit } from '@mivro/core/matter/colour'
+import { unseen, type Floating } from '@mivro/core/matter/inclusion'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 
 /** What doses are counted in. */
 export const doseUnitWords: Record<DoseUnit, string> = {

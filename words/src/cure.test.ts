@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { slowEpoxy, whiteUrethane } from '../../core/src/material/samples.ts'
-import { imperial } from '@mivro/core/units'
-import { calibrate, learn } from '@mivro/core/cure'
+import { slowEpoxy, whiteUrethane } from '../../core/src/matter/material/samples.ts'
+import { imperial } from '@mivro/core/base/units'
+import { calibrate, learn } from '@mivro/core/matter/cure'
 import { explainCure, explainSheet } from './cure.ts'
 
 describe('where a time comes from', () => {

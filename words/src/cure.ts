@@ -1,6 +1,6 @@
-import { potMassOf, resinClasses, type Resin } from '@mivro/core/material'
-import { roomFactor, sheetCure, type Batch, type Learned } from '@mivro/core/cure'
-import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { potMassOf, resinClasses, type Resin } from '@mivro/core/matter/material'
+import { roomFactor, sheetCure, type Batch, type Learned } from '@mivro/core/matter/cure'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 import { resinClassWords } from './material.ts'
 
 /** Where the times of a layer come from, line by line, while only its sheet is known. */

@@ -1,5 +1,5 @@
-import type { CauseName, Count, Effect, SignName } from '@mivro/core/diagnosis'
-import type { ChangeName, Fault } from '@mivro/core/pull'
+import type { CauseName, Count, Effect, SignName } from '@mivro/core/learn/diagnosis'
+import type { ChangeName, Fault } from '@mivro/core/work/pull'
 
 /** A cause as a sentence of what happened. */
 export const causeWords: Record<CauseName, string> = {

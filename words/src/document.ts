@@ -1,4 +1,4 @@
-import type { Change } from '@mivro/core/document'
+import type { Change } from '@mivro/core/base/document'
 
 /** What a version of a document came from. */
 export const changeWords: Record<Change, string> = {

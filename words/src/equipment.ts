@@ -1,7 +1,7 @@
-import type { Deairing } from '@mivro/core/air'
-import type { Hands } from '@mivro/core/run'
+import type { Deairing } from '@mivro/core/matter/air'
+import type { Hands } from '@mivro/core/work/run'
 import type { OtherTool } from '@mivro/core/studio'
-import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 
 /** What hands do, as a field of the settings names it. */
 export const handWords: Record<keyof Hands, string> = {

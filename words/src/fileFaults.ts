@@ -1,4 +1,4 @@
-import type { DrawingFault, FileFault, OtherFile } from '@mivro/core/problem'
+import type { DrawingFault, FileFault, OtherFile } from '@mivro/core/base/problem'
 
 /** What is wrong inside a file; `found` is what stands in it. */
 export const fileFaultWords: Record<FileFault, (found: string) => string> = {

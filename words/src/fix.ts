@@ -1,4 +1,4 @@
-import type { FixAmounts, FixCode } from '@mivro/core/caution'
+import type { FixAmounts, FixCode } from '@mivro/core/base/caution'
 import {
   metric,
   show,
@@ -6,7 +6,7 @@ import {
   showDuration,
   showTimeOfDay,
   type UnitChoice,
-} from '@mivro/core/units'
+} from '@mivro/core/base/units'
 
 const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => string } = {
   'mix-more': (a, u) => `Mix ${show(a.mass, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''}`,

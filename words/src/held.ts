@@ -1,5 +1,5 @@
 import type { Held } from '@mivro/core/mould'
-import { showAngle } from '@mivro/core/units'
+import { showAngle } from '@mivro/core/base/units'
 
 /** How a mould is held while it is poured: "It is poured …". */
 export function heldWords({ as, angle }: Held): string {

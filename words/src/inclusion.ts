@@ -9,9 +9,9 @@ import {
   type ThingShape,
   type ThingStep,
   type ThingTrait,
-} from '@mivro/core/inclusion'
-import type { ClearThing } from '@mivro/core/material'
-import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+} from '@mivro/core/matter/inclusion'
+import type { ClearThing } from '@mivro/core/matter/material'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 
 export const thingShapeWords: Record<ThingShape, string> = {
   ball: 'Ball',

@@ -1,4 +1,4 @@
-import type { Lamp, Mount, Table } from '@mivro/core/light'
+import type { Lamp, Mount, Table } from '@mivro/core/matter/light'
 
 /** On what a piece stands. */
 export const tableWords: Record<Table, string> = {

@@ -1,5 +1,5 @@
 import type { Phrase, PhraseAmounts, PhraseCode } from '@mivro/core/mould'
-import { metric, show, showDuration, type UnitChoice } from '@mivro/core/units'
+import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 import { preparationWords } from './prepare.ts'
 
 type Sentence<C extends PhraseCode> = (amounts: PhraseAmounts[C], choice: UnitChoice) => string

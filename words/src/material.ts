@@ -1,4 +1,4 @@
-import type { Resin, ResinClass, Silicone, TintForm } from '@mivro/core/material'
+import type { Resin, ResinClass, Silicone, TintForm } from '@mivro/core/matter/material'
 
 /** Kinds of resin, as a sentence names them. */
 export const resinClassWords: Record<ResinClass, string> = {

@@ -1,6 +1,6 @@
-import { metric, show, type UnitChoice } from '@mivro/core/units'
-import type { Shelf } from '@mivro/core/material'
-import type { Plan } from '@mivro/core/plan'
+import { metric, show, type UnitChoice } from '@mivro/core/base/units'
+import type { Shelf } from '@mivro/core/matter/material'
+import type { Plan } from '@mivro/core/work/plan'
 
 /** A plan in short lines of words, so that two versions can be laid side by side. */
 export function describePlan(plan: Plan, shelf: Shelf, choice: UnitChoice = metric): string[] {

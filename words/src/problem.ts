@@ -1,4 +1,4 @@
-import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/problem'
+import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/base/problem'
 import {
   metric,
   show,
@@ -7,7 +7,7 @@ import {
   unitsOf,
   type Kind,
   type UnitChoice,
-} from '@mivro/core/units'
+} from '@mivro/core/base/units'
 import { drawingFaultWords, fileFaultWords, otherFileWords } from './fileFaults.ts'
 
 type Sentence<C extends ProblemCode> = (amounts: ProblemAmounts[C], choice: UnitChoice) => string

@@ -6,8 +6,8 @@ import type {
   Run,
   TaskName,
   TimedLoad,
-} from '@mivro/core/run'
-import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/units'
+} from '@mivro/core/work/run'
+import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 
 const day = 24 * 3600
 const plural = (count: number, one: string, many = `${one}s`) =>

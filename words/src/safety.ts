@@ -1,4 +1,4 @@
-import type { SafetyId, SafetyLine } from '@mivro/core/caution'
+import type { SafetyId, SafetyLine } from '@mivro/core/base/caution'
 
 /**
  * The one table of safety sentences. They are the usual ones of the trade (common practice, no

@@ -1,4 +1,4 @@
-import type { Solid } from '@mivro/core/shape'
+import type { Solid } from '@mivro/core/form/shape'
 
 /** What a solid is called. */
 export const solidNames: Record<Solid['solid'], string> = {

@@ -1,5 +1,5 @@
 import type { GeometryStep } from '@mivro/core/mould'
-import type { ReadingStep } from '@mivro/core/piece'
+import type { ReadingStep } from '@mivro/core/form/piece'
 
 /** What long work is at: of core, and of the page around it. */
 export type WorkStep = ReadingStep | GeometryStep | 'measure' | 'cut' | 'keep' | 'drawing'

@@ -1,5 +1,5 @@
 import type { CutName, CutPart } from '@mivro/core/mould'
-import { checkLine } from '@mivro/core/paper'
+import { checkLine } from '@mivro/core/base/paper'
 
 /** What stands over the line that a printed template is checked by. */
 export const checkLineWords = `This line is ${checkLine * 1000} mm long. If not, print at 100 %.`

@@ -1,5 +1,5 @@
-import type { Caution } from '../caution/index.ts'
-import type { Problem } from '../problem/index.ts'
+import type { Caution } from '../base/caution/index.ts'
+import type { Problem } from '../base/problem/index.ts'
 import type { BuiltBox } from './box/box.ts'
 import type { Footprint } from './box/footprint.ts'
 import type { KindAdvice } from './kind/advise.ts'

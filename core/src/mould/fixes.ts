@@ -1,4 +1,10 @@
-import type { Caution, CautionAmounts, CautionCode, FixAmounts, FixCode } from '../caution/index.ts'
+import type {
+  Caution,
+  CautionAmounts,
+  CautionCode,
+  FixAmounts,
+  FixCode,
+} from '../base/caution/index.ts'
 import type { CompiledMould } from './compiled.ts'
 import { pullsOfCoats } from './kind/kinds.ts'
 import type { Mould } from './mould.ts'

@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { referenceKernel, type ReferenceKernel } from '../mesh/manifold.reference.ts'
+import { referenceKernel, type ReferenceKernel } from '../form/mesh/manifold.reference.ts'
 import { geometrySteps, mouldGeometry } from './geometry.ts'
 import { geometryOf, geometryOfSolid } from './samples.ts'
-import { buildSolid } from '../shape/index.ts'
-import { cavityOf } from '../mesh/index.ts'
+import { buildSolid } from '../form/shape/index.ts'
+import { cavityOf } from '../form/mesh/index.ts'
 
 let reference: ReferenceKernel
 beforeAll(async () => {

@@ -7,10 +7,10 @@ import {
   voxelise,
   type Pull,
   type Thin,
-} from '../cells/index.ts'
-import { fillCurve, type FillCurve } from '../filling/index.ts'
-import { shellsOf, type Vec3 } from '../mesh/index.ts'
-import { type Cavity } from '../mesh/index.ts'
+} from '../form/cells/index.ts'
+import { fillCurve, type FillCurve } from '../form/filling/index.ts'
+import { shellsOf, type Vec3 } from '../form/mesh/index.ts'
+import { type Cavity } from '../form/mesh/index.ts'
 import { hullOf, type Hull } from './box/hull.ts'
 import { footprint, type Footprint } from './box/footprint.ts'
 

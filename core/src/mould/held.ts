@@ -1,5 +1,5 @@
-import { angleBetween } from '../cells/index.ts'
-import type { Vec3 } from '../mesh/index.ts'
+import { angleBetween } from '../form/cells/index.ts'
+import type { Vec3 } from '../form/mesh/index.ts'
 
 /** How a mould is held while it is poured, beside how its master stood in the box. */
 export interface Held {

@@ -1,5 +1,5 @@
-import { caution, type Caution, type CautionAmounts } from '../caution/index.ts'
-import type { Silicone } from '../material/index.ts'
+import { caution, type Caution, type CautionAmounts } from '../base/caution/index.ts'
+import type { Silicone } from '../matter/material/index.ts'
 import { buildBox, type BuiltBox } from './box/box.ts'
 import { mostBulge } from './box/load.ts'
 import { boxOf } from './box/boxOf.ts'

@@ -1,6 +1,6 @@
-import { z } from '../schema/index.ts'
-import { id, note, quantity, refuse, text, whole } from '../document/index.ts'
-import type { Vec3 } from '../mesh/index.ts'
+import { z } from '../base/schema/index.ts'
+import { id, note, quantity, refuse, text, whole } from '../base/document/index.ts'
+import type { Vec3 } from '../form/mesh/index.ts'
 import { contactSchema } from './contact/substances.ts'
 import { mouldKindNames } from './kind/kinds.ts'
 

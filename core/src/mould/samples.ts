@@ -1,6 +1,6 @@
-import { buildSolid, type Solid } from '../shape/index.ts'
-import { cavityOf } from '../mesh/index.ts'
-import { type Mesh } from '../mesh/index.ts'
+import { buildSolid, type Solid } from '../form/shape/index.ts'
+import { cavityOf } from '../form/mesh/index.ts'
+import { type Mesh } from '../form/mesh/index.ts'
 import { mouldGeometry, type MouldGeometry } from './geometry.ts'
 import { newMould, type Mould } from './mould.ts'
 

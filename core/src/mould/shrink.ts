@@ -1,4 +1,4 @@
-import type { Resin, Silicone } from '../material/index.ts'
+import type { Resin, Silicone } from '../matter/material/index.ts'
 
 /** What a cast comes out as, and what the master must be scaled by to come out right. */
 export interface Shrinkage {

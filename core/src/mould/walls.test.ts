@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { usualWalls } from '../cure/index.ts'
+import { usualWalls } from '../matter/cure/index.ts'
 import { sampleMould } from './samples.ts'
 import { withKind } from './mould.ts'
 import { overOf, wallsOf } from './walls.ts'

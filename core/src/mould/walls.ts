@@ -1,5 +1,5 @@
-import { usualWalls, type MouldWalls } from '../cure/index.ts'
-import type { Vec3 } from '../mesh/index.ts'
+import { usualWalls, type MouldWalls } from '../matter/cure/index.ts'
+import type { Vec3 } from '../form/mesh/index.ts'
 import type { Box, Mould } from './mould.ts'
 
 /** Silicone is never reckoned thinner than this, m: what a hand can pour. */

@@ -1,8 +1,8 @@
-import { z } from '../schema/index.ts'
-import { airPressure, potSchema, vesselSchema } from '../air/index.ts'
-import { handsSchema } from '../run/index.ts'
-import { id, quantity, refuse, text } from '../document/index.ts'
-import { metric, unitChoiceSchema } from '../units/index.ts'
+import { z } from '../base/schema/index.ts'
+import { airPressure, potSchema, vesselSchema } from '../matter/air/index.ts'
+import { handsSchema } from '../work/run/index.ts'
+import { id, quantity, refuse, text } from '../base/document/index.ts'
+import { metric, unitChoiceSchema } from '../base/units/index.ts'
 
 export const otherTools = ['oven', 'turning machine', 'printer', 'scale'] as const
 

@@ -1,6 +1,6 @@
 import { parseCookie } from 'cookie'
 import express, { Router, type Request, type RequestHandler, type Response } from 'express'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import type { Passphrase } from './passphrase.ts'
 import { enterPage, enterStyle } from './page.ts'

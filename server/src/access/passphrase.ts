@@ -1,7 +1,7 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { promisify } from 'node:util'
-import { z } from '@mivro/core/schema'
+import { z } from '@mivro/core/base/schema'
 
 const derive = promisify(scrypt) as (
   secret: string,

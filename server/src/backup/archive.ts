@@ -1,8 +1,8 @@
 import { promisify } from 'node:util'
 import { crc32 } from 'node:zlib'
 import { open as openZip, type Entry, type ZipFile } from 'yauzl'
-import { largestFile } from '@mivro/core/mesh'
-import { largestPicture } from '@mivro/core/picture'
+import { largestFile } from '@mivro/core/form/mesh'
+import { largestPicture } from '@mivro/core/base/picture'
 import {
   largestIndex,
   largestUnpacked,

@@ -1,5 +1,5 @@
 import { connect } from '../db/connect.ts'
-import { problemsOf, toData } from '@mivro/core/problem'
+import { problemsOf, toData } from '@mivro/core/base/problem'
 import { storeProblem } from '../db/faults.ts'
 import { readBackup } from './read.ts'
 import { writeBackup } from './write.ts'

@@ -1,5 +1,5 @@
-import { z } from '@mivro/core/schema'
-import { Problem } from '@mivro/core/problem'
+import { z } from '@mivro/core/base/schema'
+import { Problem } from '@mivro/core/base/problem'
 import { kindNames, type Kind } from '../document/kinds.ts'
 
 /**

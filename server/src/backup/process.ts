@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { constants, setPriority } from 'node:os'
 import { fileURLToPath } from 'node:url'
-import { fromData, type ProblemData } from '@mivro/core/problem'
+import { fromData, type ProblemData } from '@mivro/core/base/problem'
 
 /** Memory of the process that packs or unpacks, MB: a shape of the largest size, twice, and room. */
 const heap = 256

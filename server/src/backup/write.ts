@@ -1,7 +1,7 @@
 import { once } from 'node:events'
 import { Readable, type Writable } from 'node:stream'
 import { ZipFile } from 'yazl'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import type { Database, Transaction } from '../db/connect.ts'
 import { backupFormat, largestUnpacked } from './format.ts'
 

@@ -1,4 +1,4 @@
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 
 const codeOf = (error: unknown): string => {
   const { code } = (error ?? {}) as { code?: unknown }

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { isLocked } from './faults.ts'
 
 const require = createRequire(import.meta.url)

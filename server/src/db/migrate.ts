@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import * as documents from './migrations/0001_documents.ts'
 import * as epochAndNames from './migrations/0002_epoch_and_names.ts'
 import * as picturesAndWorld from './migrations/0003_pictures_and_world.ts'

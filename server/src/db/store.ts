@@ -1,6 +1,6 @@
 import { copyFileSync, existsSync, linkSync, renameSync, rmSync, statSync } from 'node:fs'
 import { setTimeout as delay } from 'node:timers/promises'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { connect, type Database, type Transaction } from './connect.ts'
 import { storeProblem } from './faults.ts'
 import { holdStore } from './lock.ts'

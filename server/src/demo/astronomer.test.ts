@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { airPockets, bestTilts, voxelise, type AirPocket } from '@mivro/core/cells'
-import { cavityOf } from '@mivro/core/mesh'
-import { type Mesh, type Vec3 } from '@mivro/core/mesh'
+import { airPockets, bestTilts, voxelise, type AirPocket } from '@mivro/core/form/cells'
+import { cavityOf } from '@mivro/core/form/mesh'
+import { type Mesh, type Vec3 } from '@mivro/core/form/mesh'
 import { astronomer, gatePlace } from './astronomer.ts'
 
 /** Poured foot up, through a gate under the foot. */

@@ -1,5 +1,5 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d'
-import type { Mesh } from '@mivro/core/mesh'
+import type { Mesh } from '@mivro/core/form/mesh'
 import { solidKernel } from './solidKernel.ts'
 
 type Point = [number, number, number]

@@ -1,4 +1,4 @@
-import type { Fault, Outcome, Pull } from '@mivro/core/pull'
+import type { Fault, Outcome, Pull } from '@mivro/core/work/pull'
 
 /** A pull of the demo: the rest follows from its plan. */
 export interface DemoPull {

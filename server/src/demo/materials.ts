@@ -1,4 +1,4 @@
-import type { Material } from '@mivro/core/material'
+import type { Material } from '@mivro/core/matter/material'
 
 const minutes = 60
 const hours = 3600

@@ -1,4 +1,4 @@
-import type { Mesh } from '@mivro/core/mesh'
+import type { Mesh } from '@mivro/core/form/mesh'
 
 /** Subdivisions of the icosahedron: 20 · 4⁵ = 20 480 triangles. */
 const subdivisions = 5

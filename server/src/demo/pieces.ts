@@ -1,5 +1,5 @@
-import type { Piece } from '@mivro/core/piece'
-import type { Layer, Plan } from '@mivro/core/plan'
+import type { Piece } from '@mivro/core/form/piece'
+import type { Layer, Plan } from '@mivro/core/work/plan'
 import type { DemoPull } from './demoPull.ts'
 import { seasonOfAstronomer, trialOfKeycaps } from './season.ts'
 

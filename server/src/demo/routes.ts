@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import type { Store } from '../db/store.ts'
 import { DocumentStore } from '../document/store.ts'
 import { fillDemo } from './fill.ts'

@@ -1,4 +1,4 @@
-import { newRun, type Run } from '@mivro/core/run'
+import { newRun, type Run } from '@mivro/core/work/run'
 
 const hour = 3600
 

@@ -1,4 +1,4 @@
-import type { Change, CopyResult, Method, Pin, PullTimes } from '@mivro/core/pull'
+import type { Change, CopyResult, Method, Pin, PullTimes } from '@mivro/core/work/pull'
 import type { DemoPull } from './demoPull.ts'
 
 const mm = 1e-3

@@ -1,11 +1,11 @@
-import { benchSchema } from '@mivro/core/bench'
-import type { z } from '@mivro/core/schema'
-import { materialSchema } from '@mivro/core/material'
+import { benchSchema } from '@mivro/core/work/bench'
+import type { z } from '@mivro/core/base/schema'
+import { materialSchema } from '@mivro/core/matter/material'
 import { mouldSchema } from '@mivro/core/mould'
-import { pieceSchema } from '@mivro/core/piece'
-import { planSchema } from '@mivro/core/plan'
-import { pullSchema } from '@mivro/core/pull'
-import { runSchema } from '@mivro/core/run'
+import { pieceSchema } from '@mivro/core/form/piece'
+import { planSchema } from '@mivro/core/work/plan'
+import { pullSchema } from '@mivro/core/work/pull'
+import { runSchema } from '@mivro/core/work/run'
 import { studioSchema } from '@mivro/core/studio'
 
 /** Every kind of document, its schema, and the kind it belongs to. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { newPlan } from '@mivro/core/plan'
+import { newPlan } from '@mivro/core/work/plan'
 import { TestServer } from '../testServer.ts'
 
 let server: TestServer

@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { logRow, type LogRow, type Pull } from '@mivro/core/pull'
+import { logRow, type LogRow, type Pull } from '@mivro/core/work/pull'
 import type { Transaction } from '../db/connect.ts'
 import type { Store } from '../db/store.ts'
 

@@ -1,5 +1,5 @@
-import { z } from '@mivro/core/schema'
-import { outcomes } from '@mivro/core/pull'
+import { z } from '@mivro/core/base/schema'
+import { outcomes } from '@mivro/core/work/pull'
 import type { Transaction } from '../db/connect.ts'
 import { DocumentStore, type Page, type Stored } from './store.ts'
 

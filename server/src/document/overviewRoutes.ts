@@ -1,6 +1,6 @@
 import { Router } from 'express'
-import { z } from '@mivro/core/schema'
-import { readDocument } from '@mivro/core/document'
+import { z } from '@mivro/core/base/schema'
+import { readDocument } from '@mivro/core/base/document'
 import type { Store } from '../db/store.ts'
 import { overview } from './overview.ts'
 

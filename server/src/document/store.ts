@@ -1,5 +1,5 @@
-import { Problem } from '@mivro/core/problem'
-import type { Change, Revision } from '@mivro/core/document'
+import { Problem } from '@mivro/core/base/problem'
+import type { Change, Revision } from '@mivro/core/base/document'
 import type { Transaction } from '../db/connect.ts'
 import type { Kind } from './kinds.ts'
 

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import type { Store } from '../db/store.ts'
 
 /** Names the store in every answer, and in every write the one it was meant for. */

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import type { ErrorRequestHandler, Response } from 'express'
 import type { Logger } from 'pino'
-import { Problem, Problems, toData, type ProblemCode } from '@mivro/core/problem'
+import { Problem, Problems, toData, type ProblemCode } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { StaleWrite } from '../document/store.ts'
 

@@ -1,5 +1,5 @@
 import type { Request } from 'express'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 
 /**
  * The bytes of a request, at most `limit`. The announced length is judged before anything is

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events'
-import { readDocument } from '@mivro/core/document'
+import { readDocument } from '@mivro/core/base/document'
 import {
   act,
   advance,
@@ -15,9 +15,9 @@ import {
   type InstrumentName,
   type Line,
   type World,
-} from '@mivro/core/instrument'
-import { calibrate, learn } from '@mivro/core/cure'
-import type { Resin } from '@mivro/core/material'
+} from '@mivro/core/work/instrument'
+import { calibrate, learn } from '@mivro/core/matter/cure'
+import type { Resin } from '@mivro/core/matter/material'
 import type { Store } from '../db/store.ts'
 import { BenchClock, type Sources } from './clock.ts'
 

@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { inspectMeshFile, largestFile } from '@mivro/core/mesh'
+import { inspectMeshFile, largestFile } from '@mivro/core/form/mesh'
 import type { Store } from '../db/store.ts'
 import { readBody } from '../http/readBody.ts'
 import { MeshStore } from './store.ts'

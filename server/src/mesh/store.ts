@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import type { Transaction } from '../db/connect.ts'
 
 /** Files of shapes, kept once under the SHA-256 of their bytes. */

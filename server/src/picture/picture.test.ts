@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { jpeg, png } from '../../../core/src/picture/samples.ts'
+import { jpeg, png } from '../../../core/src/base/picture/samples.ts'
 import { TestServer } from '../testServer.ts'
 
 let server: TestServer

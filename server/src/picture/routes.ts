@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { inspectPicture, largestPicture, stripped } from '@mivro/core/picture'
+import { inspectPicture, largestPicture, stripped } from '@mivro/core/base/picture'
 import type { Store } from '../db/store.ts'
 import { readBody } from '../http/readBody.ts'
 import { PictureStore } from './store.ts'

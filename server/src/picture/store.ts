@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import type { Transaction } from '../db/connect.ts'
 
 /** Pictures, kept once under the SHA-256 of their bytes, with a small one for lists. */

@@ -1,4 +1,4 @@
-import { thinned, type KeptVersion } from '@mivro/core/document'
+import { thinned, type KeptVersion } from '@mivro/core/base/document'
 import type { Store } from '../db/store.ts'
 
 /** Documents looked at in one transaction, so that requests come in between. */

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { clear, createStore, values } from 'idb-keyval'
 import { afterEach, beforeEach, vi } from 'vitest'
-import type { Piece } from '@mivro/core/piece'
+import type { Piece } from '@mivro/core/form/piece'
 import { answered, stored as storedAs } from './answers.ts'
 import type { Stored } from './client.ts'
 import { forgetSessions } from './sessions.ts'

@@ -1,11 +1,11 @@
-import type { Bench } from '@mivro/core/bench'
-import { materialSchema, type Material } from '@mivro/core/material'
+import type { Bench } from '@mivro/core/work/bench'
+import { materialSchema, type Material } from '@mivro/core/matter/material'
 import { mouldSchema, type Mould } from '@mivro/core/mould'
-import { pieceSchema, type Piece } from '@mivro/core/piece'
-import { planSchema, type Plan } from '@mivro/core/plan'
-import { pullSchema, type Pull } from '@mivro/core/pull'
-import { runSchema, type Run } from '@mivro/core/run'
-import type { z } from '@mivro/core/schema'
+import { pieceSchema, type Piece } from '@mivro/core/form/piece'
+import { planSchema, type Plan } from '@mivro/core/work/plan'
+import { pullSchema, type Pull } from '@mivro/core/work/pull'
+import { runSchema, type Run } from '@mivro/core/work/run'
+import type { z } from '@mivro/core/base/schema'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 
 /** What each path of the API holds. */
@@ -34,7 +34,7 @@ const schemas: { [P in Path]?: z.ZodType<Held[P]> } = {
 
 /** The schema of a path: that of a bench comes with the first bench, the first screen has none. */
 export async function schemaFor<P extends Path>(path: P): Promise<z.ZodType<Held[P]>> {
-  if (!schemas[path]) schemas.benches = (await import('@mivro/core/bench')).benchSchema
+  if (!schemas[path]) schemas.benches = (await import('@mivro/core/work/bench')).benchSchema
   return schemas[path]!
 }
 

@@ -1,5 +1,5 @@
-import { inspectPicture, largestPicture } from '@mivro/core/picture'
-import { Problem } from '@mivro/core/problem'
+import { inspectPicture, largestPicture } from '@mivro/core/base/picture'
+import { Problem } from '@mivro/core/base/problem'
 import { api } from './client.ts'
 
 /** As large as a picture is shown in a list, px, and how well packed. */

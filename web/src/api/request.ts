@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { Problem, Problems, fromData, type ProblemData } from '@mivro/core/problem'
+import { Problem, Problems, fromData, type ProblemData } from '@mivro/core/base/problem'
 import type { Stored } from './kinds.ts'
 
 /** The document was changed elsewhere: theirs as it stands now. */

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import type { Piece } from '@mivro/core/piece'
+import type { Piece } from '@mivro/core/form/piece'
 import { answered } from './answers.ts'
 import {
   cutAfter,

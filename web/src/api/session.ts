@@ -9,8 +9,8 @@ import {
   type Change,
   type Revision,
   type Timeline,
-} from '@mivro/core/document'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+} from '@mivro/core/base/document'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { api, Conflict, type Held, type Page, type Path, type Stored } from './client.ts'
 import { schemaOf } from './kinds.ts'
 import { knownEpoch } from './request.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Piece } from '@mivro/core/piece'
+import type { Piece } from '@mivro/core/form/piece'
 import type { Path } from './client.ts'
 import { history, later, piece, settle, stored, taken, useFakeServer } from './fakeServer.ts'
 import { begin, type Session } from './session.ts'

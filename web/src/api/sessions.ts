@@ -1,5 +1,5 @@
 import { reactive, watch } from 'vue'
-import { Problems } from '@mivro/core/problem'
+import { Problems } from '@mivro/core/base/problem'
 import { api, type Held, type Path, type Stored } from './client.ts'
 import { begin, type Session } from './session.ts'
 import { takeOver } from './unsent.ts'

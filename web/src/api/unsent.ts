@@ -1,7 +1,7 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval'
 import { shallowRef } from 'vue'
-import type { Change } from '@mivro/core/document'
-import { Problem } from '@mivro/core/problem'
+import type { Change } from '@mivro/core/base/document'
+import { Problem } from '@mivro/core/base/problem'
 import { newId } from './newId.ts'
 
 /** Changes of one document that one tab has not sent, in their order. */

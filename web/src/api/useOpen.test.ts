@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { useOpen } from './useOpen.ts'
 
 const pending = new Map<string, { come: () => void; fail: (error: unknown) => void }>()

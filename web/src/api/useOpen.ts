@@ -1,5 +1,5 @@
 import { getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Path } from './client.ts'
 import type { Session } from './session.ts'
 import { leave, openSession } from './sessions.ts'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElDialog } from 'element-plus'
-import { compareLines } from '@mivro/core/document'
-import { type Plan } from '@mivro/core/plan'
+import { compareLines } from '@mivro/core/base/document'
+import { type Plan } from '@mivro/core/work/plan'
 import { describePlan } from '@mivro/words/plan'
 import { openSessions } from '../api/sessions.ts'
 import { useShelf } from '../project/shelfStore.ts'

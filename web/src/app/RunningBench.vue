@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
-import { clockAt, clocksOf, progressOf, type Bench } from '@mivro/core/bench'
-import { showDuration } from '@mivro/core/units'
+import { clockAt, clocksOf, progressOf, type Bench } from '@mivro/core/work/bench'
+import { showDuration } from '@mivro/core/base/units'
 import { sayClock } from '@mivro/words/bench'
 import { api } from '../api/client.ts'
 import { forgetBench, type BenchUnderWay } from '../api/benchUnderWay.ts'

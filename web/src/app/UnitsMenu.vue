@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElPopover } from 'element-plus'
-import { imperial, metric, type UnitChoice } from '@mivro/core/units'
+import { imperial, metric, type UnitChoice } from '@mivro/core/base/units'
 import SegmentField from '../ui/SegmentField.vue'
 import { useStudio } from '../project/studioStore.ts'
 

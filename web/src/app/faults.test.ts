@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { dismissFaults, faults, hearFaults, reportFault } from './faults.ts'
 import { keepOnLeaving } from './leaving.ts'

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { Problem, problemsOf } from '@mivro/core/problem'
+import { Problem, problemsOf } from '@mivro/core/base/problem'
 
 /** What went wrong that nobody expected, the newest last: one place shows it. */
 export const faults = shallowRef<readonly Problem[]>([])

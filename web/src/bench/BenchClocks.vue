@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ClockState } from '@mivro/core/bench'
-import { showDuration } from '@mivro/core/units'
+import type { ClockState } from '@mivro/core/work/bench'
+import { showDuration } from '@mivro/core/base/units'
 import { sayClock, sayOver } from '@mivro/words/bench'
 import type { Said } from './useVoice.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import type { RouteLocationRaw } from 'vue-router'
-import type { Bench } from '@mivro/core/bench'
-import type { Problem } from '@mivro/core/problem'
+import type { Bench } from '@mivro/core/work/bench'
+import type { Problem } from '@mivro/core/base/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
 import FeltNote from './FeltNote.vue'
 import type { Written } from './useLog.ts'

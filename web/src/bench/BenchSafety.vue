@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ShieldAlert } from 'lucide-vue-next'
-import type { SafetyLine } from '@mivro/core/caution'
+import type { SafetyLine } from '@mivro/core/base/caution'
 import { deferring, saySafety } from '@mivro/words/safety'
 
 /** What is to be read before a step: nothing else is shown until it was. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { Check } from 'lucide-vue-next'
-import type { Progress } from '@mivro/core/bench'
+import type { Progress } from '@mivro/core/work/bench'
 import { sayTask } from '@mivro/words/bench'
 import { useStudio } from '../project/studioStore.ts'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElCheckbox } from 'element-plus'
-import { tickedOf, type Bench, type LayOutItem, type TaskOf } from '@mivro/core/bench'
+import { tickedOf, type Bench, type LayOutItem, type TaskOf } from '@mivro/core/work/bench'
 import { layOutWords } from '@mivro/words/bench'
-import { showAngle } from '@mivro/core/units'
+import { showAngle } from '@mivro/core/base/units'
 import type { UseInstruments } from './useInstruments.ts'
 
 /** What lies ready before anything is opened: ticked one by one. */

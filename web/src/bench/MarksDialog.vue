@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElDialog } from 'element-plus'
-import { touchMarks, type TouchMark } from '@mivro/core/bench'
+import { touchMarks, type TouchMark } from '@mivro/core/work/bench'
 import { touchWords } from '@mivro/words/bench'
 import BenchKey from './BenchKey.vue'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isOverMark } from '@mivro/core/air'
-import type { Task } from '@mivro/core/bench'
-import { show, showDuration } from '@mivro/core/units'
+import { isOverMark } from '@mivro/core/matter/air'
+import type { Task } from '@mivro/core/work/bench'
+import { show, showDuration } from '@mivro/core/base/units'
 import { nameOfMould } from '@mivro/words/bench'
 import { saySpots } from '@mivro/words/run'
 import MiniCut from '../cutaway/MiniCut.vue'

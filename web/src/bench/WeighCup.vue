@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { TaskOf, Weighed } from '@mivro/core/bench'
+import type { TaskOf, Weighed } from '@mivro/core/work/bench'
 
 /** The cup on the scale: what is in it, the band that is good, and what comes after. */
 const props = defineProps<{

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { ElButton, ElDrawer, ElOption, ElSegmented, ElSelect } from 'element-plus'
-import type { Task } from '@mivro/core/bench'
+import type { Task } from '@mivro/core/work/bench'
 import {
   failures,
   instrumentNames,
   type Act,
   type Failure,
   type InstrumentName,
-} from '@mivro/core/instrument'
-import { readDocument } from '@mivro/core/document'
-import { materialSchema, type Resin } from '@mivro/core/material'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+} from '@mivro/core/work/instrument'
+import { readDocument } from '@mivro/core/base/document'
+import { materialSchema, type Resin } from '@mivro/core/matter/material'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { api } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'

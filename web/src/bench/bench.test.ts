@@ -1,7 +1,7 @@
 import { effectScope, nextTick, ref } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { mount } from '@vue/test-utils'
-import type { Cue } from '@mivro/core/bench'
+import type { Cue } from '@mivro/core/work/bench'
 import QrCode from '../ui/QrCode.vue'
 import BenchClocks from './BenchClocks.vue'
 import { useInstruments } from './useInstruments.ts'

@@ -8,7 +8,7 @@ import {
   progressOf,
   toRead,
   type BenchEvent,
-} from '@mivro/core/bench'
+} from '@mivro/core/work/bench'
 import { useOpen } from '../api/useOpen.ts'
 import type { UseInstruments } from './useInstruments.ts'
 

@@ -5,7 +5,7 @@ import {
   type BenchReadings,
   type LayOutItem,
   type TouchMark,
-} from '@mivro/core/bench'
+} from '@mivro/core/work/bench'
 import { sayRefusal } from '@mivro/words/bench'
 import { useStudio } from '../project/studioStore.ts'
 import type { UseBench } from './useBench.ts'

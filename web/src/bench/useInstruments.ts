@@ -10,8 +10,8 @@ import {
   type InstrumentName,
   type Trouble,
   type Watched,
-} from '@mivro/core/instrument'
-import { Problem } from '@mivro/core/problem'
+} from '@mivro/core/work/instrument'
+import { Problem } from '@mivro/core/base/problem'
 
 /** The bench's clock as it was told last, and when that was on the page's even clock, ms. */
 interface Told {

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { show } from '@mivro/core/units'
+import { show } from '@mivro/core/base/units'
 import { lampWords } from '@mivro/words/bench'
 import { useStudio } from '../project/studioStore.ts'
 import type { UseBench } from './useBench.ts'

@@ -1,6 +1,6 @@
 import { computed, shallowRef, watch, type ComputedRef } from 'vue'
-import type { Bench } from '@mivro/core/bench'
-import type { Run } from '@mivro/core/run'
+import type { Bench } from '@mivro/core/work/bench'
+import type { Run } from '@mivro/core/work/run'
 import { api } from '../api/client.ts'
 import { useRunPours } from '../project/useRunPours.ts'
 

@@ -1,5 +1,5 @@
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
-import { cuesDue, type Cue } from '@mivro/core/bench'
+import { cuesDue, type Cue } from '@mivro/core/work/bench'
 import { sayCue } from '@mivro/words/bench'
 
 /** What was said, the newest first. */

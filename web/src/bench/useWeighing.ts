@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import { weighedNow, weighingNow, type TaskOf } from '@mivro/core/bench'
+import { weighedNow, weighingNow, type TaskOf } from '@mivro/core/work/bench'
 import type { UseBench } from './useBench.ts'
 import type { UseInstruments } from './useInstruments.ts'
 

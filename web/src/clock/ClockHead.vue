@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { Pause, Play } from 'lucide-vue-next'
-import { show, showTimeOfDay } from '@mivro/core/units'
+import { show, showTimeOfDay } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What the clock goes by, and the button that lets the time run. */

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { CompiledLayer, CompiledPlan, LayerClock, PourMoment } from '@mivro/core/plan'
+import type { CompiledLayer, CompiledPlan, LayerClock, PourMoment } from '@mivro/core/work/plan'
 import ClockStrip from './ClockStrip.vue'
 
 beforeEach(() => setActivePinia(createPinia()))

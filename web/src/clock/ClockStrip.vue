@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/plan'
-import { finenessOf, nightsOf, pourMoment } from '@mivro/core/plan'
-import { showDuration, showTimeOfDay } from '@mivro/core/units'
+import type { CompiledLayer, CompiledPlan, PourMoment } from '@mivro/core/work/plan'
+import { finenessOf, nightsOf, pourMoment } from '@mivro/core/work/plan'
+import { showDuration, showTimeOfDay } from '@mivro/core/base/units'
 import ClockBand from './ClockBand.vue'
 import ClockHead from './ClockHead.vue'
 import LookMark from './LookMark.vue'

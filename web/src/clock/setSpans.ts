@@ -1,4 +1,4 @@
-import { setSteps, type CompiledLayer } from '@mivro/core/plan'
+import { setSteps, type CompiledLayer } from '@mivro/core/work/plan'
 import { setHowWords } from '@mivro/words/inclusion'
 import type { TimeAxis } from './timeAxis.ts'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { LayerClock } from '@mivro/core/plan'
+import type { LayerClock } from '@mivro/core/work/plan'
 import { timeAxis } from './timeAxis.ts'
 
 const hour = 3600

@@ -1,4 +1,4 @@
-import type { LayerClock } from '@mivro/core/plan'
+import type { LayerClock } from '@mivro/core/work/plan'
 
 export interface TimeAxis {
   x: (seconds: number) => number

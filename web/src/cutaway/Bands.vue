@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import type { CompiledLayer } from '@mivro/core/plan'
+import type { CompiledLayer } from '@mivro/core/work/plan'
 import type { Frame } from './frame.ts'
 
 /** The layers as bands of resin within the outline, and whatever is drawn within it too. */

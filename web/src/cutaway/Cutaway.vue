@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/plan'
-import type { FillCurve, Section } from '@mivro/core/filling'
-import { show, unitSymbol } from '@mivro/core/units'
+import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/work/plan'
+import type { FillCurve, Section } from '@mivro/core/form/filling'
+import { show, unitSymbol } from '@mivro/core/base/units'
 import { joinWords } from '@mivro/words/clock'
 import { useStudio } from '../project/studioStore.ts'
 import Bands from './Bands.vue'

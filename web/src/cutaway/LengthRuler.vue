@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Section } from '@mivro/core/filling'
-import { unitSymbol } from '@mivro/core/units'
+import type { Section } from '@mivro/core/form/filling'
+import { unitSymbol } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 import { margin, type Frame } from './frame.ts'
 import { lengthTicks, spaced } from './ruler.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { CompiledPlan } from '@mivro/core/plan'
-import type { Section } from '@mivro/core/filling'
+import type { CompiledPlan } from '@mivro/core/work/plan'
+import type { Section } from '@mivro/core/form/filling'
 import Bands from './Bands.vue'
 import { frameForCard, outlinePath } from './frame.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Section } from '@mivro/core/filling'
-import type { CompiledPlan } from '@mivro/core/plan'
+import type { Section } from '@mivro/core/form/filling'
+import type { CompiledPlan } from '@mivro/core/work/plan'
 import Bands from './Bands.vue'
 import { useSidedFrame } from './useSidedFrame.ts'
 

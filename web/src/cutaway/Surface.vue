@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { CompiledLayer } from '@mivro/core/plan'
-import { show } from '@mivro/core/units'
+import type { CompiledLayer } from '@mivro/core/work/plan'
+import { show } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 import { useDrag } from '../ui/useDrag.ts'
 import type { Frame } from './frame.ts'

@@ -1,4 +1,4 @@
-import type { Section } from '@mivro/core/filling'
+import type { Section } from '@mivro/core/form/filling'
 
 /** Where things lie on the drawing, px. */
 export interface Frame {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { buildSolid } from '@mivro/core/shape'
-import { section } from '@mivro/core/filling'
+import { buildSolid } from '@mivro/core/form/shape'
+import { section } from '@mivro/core/form/filling'
 import { frameFor } from './frame.ts'
 import { marksOn } from './marks.ts'
 

@@ -1,4 +1,4 @@
-import type { PouredLook } from '@mivro/core/plan'
+import type { PouredLook } from '@mivro/core/work/plan'
 import type { Frame } from './frame.ts'
 
 /** A thing as it is drawn on a section, px. */

@@ -1,6 +1,6 @@
 import { ticks } from 'd3-array'
-import { heightAt, type FillCurve } from '@mivro/core/filling'
-import { chosenUnit, fromSI, toSI, type UnitChoice } from '@mivro/core/units'
+import { heightAt, type FillCurve } from '@mivro/core/form/filling'
+import { chosenUnit, fromSI, toSI, type UnitChoice } from '@mivro/core/base/units'
 
 export interface Tick {
   /** m above the lowest point */

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { Section } from '@mivro/core/filling'
+import type { Section } from '@mivro/core/form/filling'
 import { frameFor, outlinePath } from './frame.ts'
 
 /** The drawing of a section in the element `box`: sizes in px, the frame, the outline in it. */

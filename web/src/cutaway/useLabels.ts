@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import type { CompiledPlan } from '@mivro/core/plan'
+import type { CompiledPlan } from '@mivro/core/work/plan'
 import type { Frame } from './frame.ts'
 import { spread } from './labels.ts'
 

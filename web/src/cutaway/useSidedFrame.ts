@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { Section } from '@mivro/core/filling'
-import type { CompiledPlan } from '@mivro/core/plan'
+import type { Section } from '@mivro/core/form/filling'
+import type { CompiledPlan } from '@mivro/core/work/plan'
 import { frameForCard, outlinePath } from './frame.ts'
 
 /** Above and below the piece stands which side is up, px. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { stirringFill, type Portion } from '@mivro/core/mix'
-import { showCup } from '@mivro/core/units'
+import { stirringFill, type Portion } from '@mivro/core/matter/mix'
+import { showCup } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** A cup with what goes into it, each in its place, and the line it stirs up to. */

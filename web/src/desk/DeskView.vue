@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { useRoute } from 'vue-router'
-import { workingLaw, workingTime } from '@mivro/core/cure'
+import { workingLaw, workingTime } from '@mivro/core/matter/cure'
 import {
   batchError,
   displayStep,
@@ -10,10 +10,10 @@ import {
   ratioTolerance,
   smallestBatch,
   weightShares,
-} from '@mivro/core/mix'
-import { resinClasses } from '@mivro/core/material'
-import { safetyFor, type Hazard } from '@mivro/core/caution'
-import { figure, scaleUnits, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
+} from '@mivro/core/matter/mix'
+import { resinClasses } from '@mivro/core/matter/material'
+import { safetyFor, type Hazard } from '@mivro/core/base/caution'
+import { figure, scaleUnits, show, showCup, showDuration, unitSymbol } from '@mivro/core/base/units'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import SelectField from '../ui/SelectField.vue'

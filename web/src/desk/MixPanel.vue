@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { volumeRatio, weightRatio, type Wish } from '@mivro/core/mix'
+import { volumeRatio, weightRatio, type Wish } from '@mivro/core/matter/mix'
 import { Plus } from 'lucide-vue-next'
 import { ElButton, ElOption, ElSelect } from 'element-plus'
-import { show, showRatio } from '@mivro/core/units'
+import { show, showRatio } from '@mivro/core/base/units'
 import { useShelf } from '../project/shelfStore.ts'
 import RatioField from '../ui/RatioField.vue'
 import { useStudio } from '../project/studioStore.ts'

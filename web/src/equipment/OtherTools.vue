@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
-import type { Problem } from '@mivro/core/problem'
-import { fitsInside } from '@mivro/core/run'
+import type { Problem } from '@mivro/core/base/problem'
+import { fitsInside } from '@mivro/core/work/run'
 import { otherTools, type OtherTool, type Studio } from '@mivro/core/studio'
 import { otherToolWords, sayFits } from '@mivro/words/equipment'
 import { newId } from '../api/client.ts'

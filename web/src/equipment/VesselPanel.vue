@@ -11,11 +11,11 @@ import {
   largestDeaired,
   stirring,
   type Vessel,
-} from '@mivro/core/air'
-import { safetyFor } from '@mivro/core/caution'
-import { cupsSoldIn } from '@mivro/core/mix'
-import type { Problem } from '@mivro/core/problem'
-import { chosenUnit, fromSI, show, showCup, showDuration, unitSymbol } from '@mivro/core/units'
+} from '@mivro/core/matter/air'
+import { safetyFor } from '@mivro/core/base/caution'
+import { cupsSoldIn } from '@mivro/core/matter/mix'
+import type { Problem } from '@mivro/core/base/problem'
+import { chosenUnit, fromSI, show, showCup, showDuration, unitSymbol } from '@mivro/core/base/units'
 import type { Studio } from '@mivro/core/studio'
 import { sayDeairing } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Quantity } from '@mivro/core/cure'
+import type { Quantity } from '@mivro/core/matter/cure'
 import { gradientOf } from './ramp.ts'
 
 /** What the colours mean. */

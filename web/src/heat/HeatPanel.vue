@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import { bandOf, type DeepestPour } from '@mivro/core/cure'
-import type { CompiledLayer } from '@mivro/core/plan'
-import { show, showDuration } from '@mivro/core/units'
+import { bandOf, type DeepestPour } from '@mivro/core/matter/cure'
+import type { CompiledLayer } from '@mivro/core/work/plan'
+import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'

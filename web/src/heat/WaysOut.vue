@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { ElButton } from 'element-plus'
-import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/plan'
-import { problemsOf, type Problem } from '@mivro/core/problem'
-import { show, showDuration } from '@mivro/core/units'
+import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/work/plan'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
+import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
 import { ElTable, ElTableColumn } from 'element-plus'
-import type { CompiledPlan } from '@mivro/core/plan'
-import { show, showDuration } from '@mivro/core/units'
+import type { CompiledPlan } from '@mivro/core/work/plan'
+import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import type { Picture } from '@mivro/core/cure'
+import type { Picture } from '@mivro/core/matter/cure'
 import { filledIn, isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
 import { rampOf } from './ramp.ts'

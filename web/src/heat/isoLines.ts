@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour'
-import type { Picture } from '@mivro/core/cure'
+import type { Picture } from '@mivro/core/matter/cure'
 
 export interface IsoLine {
   value: number

@@ -1,4 +1,4 @@
-import type { Picture } from '@mivro/core/cure'
+import type { Picture } from '@mivro/core/matter/cure'
 import { filledIn } from './isoLines.ts'
 import type { Ramp } from './ramp.ts'
 

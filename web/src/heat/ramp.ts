@@ -1,6 +1,6 @@
 import { rgb } from 'd3-color'
 import { interpolateRgb, piecewise } from 'd3-interpolate'
-import type { Quantity } from '@mivro/core/cure'
+import type { Quantity } from '@mivro/core/matter/cure'
 import { token } from '../theme/token.ts'
 
 /**

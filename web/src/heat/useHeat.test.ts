@@ -1,10 +1,10 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, shallowRef, type EffectScope } from 'vue'
-import type { HeatField } from '@mivro/core/cure'
-import { Problem } from '@mivro/core/problem'
+import type { HeatField } from '@mivro/core/matter/cure'
+import { Problem } from '@mivro/core/base/problem'
 import { lawOf } from '../work/laws.ts'
-import { fillCurve } from '@mivro/core/filling'
+import { fillCurve } from '@mivro/core/form/filling'
 import {
   compile,
   newPlan,
@@ -12,10 +12,10 @@ import {
   pourHeatQuestion,
   type Plan,
   type PourHeatQuestion,
-} from '@mivro/core/plan'
-import type { FoundHeat } from '@mivro/core/project'
-import { buildSolid } from '@mivro/core/shape'
-import { slowEpoxy } from '../../../core/src/material/samples.ts'
+} from '@mivro/core/work/plan'
+import type { FoundHeat } from '@mivro/core/work/project'
+import { buildSolid } from '@mivro/core/form/shape'
+import { slowEpoxy } from '../../../core/src/matter/material/samples.ts'
 import { useHeat } from './useHeat.ts'
 
 const mesh = buildSolid({ solid: 'block', width: 0.04, depth: 0.04, height: 0.02 })

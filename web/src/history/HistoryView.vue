@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
-import { compareLines } from '@mivro/core/document'
+import { compareLines } from '@mivro/core/base/document'
 import { changeWords } from '@mivro/words/document'
 import { useProject } from '../project/projectStore.ts'
 import { showMoment } from '../ui/dates.ts'

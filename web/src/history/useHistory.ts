@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef } from 'vue'
-import { changedLines, type Revision } from '@mivro/core/document'
-import { type Plan } from '@mivro/core/plan'
+import { changedLines, type Revision } from '@mivro/core/base/document'
+import { type Plan } from '@mivro/core/work/plan'
 import { describePlan } from '@mivro/words/plan'
 import { api } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'

@@ -17,10 +17,10 @@ import {
   type Mount,
   type Setting,
   type Table,
-} from '@mivro/core/light'
-import { problemsOf } from '@mivro/core/problem'
-import type { PouredLook } from '@mivro/core/plan'
-import type { Form } from '@mivro/core/piece'
+} from '@mivro/core/matter/light'
+import { problemsOf } from '@mivro/core/base/problem'
+import type { PouredLook } from '@mivro/core/work/plan'
+import type { Form } from '@mivro/core/form/piece'
 import { lampWords, mountWords, tableWords } from '@mivro/words/light'
 import ProblemNote from '../ui/ProblemNote.vue'
 import SegmentField from '../ui/SegmentField.vue'

@@ -1,6 +1,6 @@
-import type { Look } from '@mivro/core/light'
-import type { PouredLook } from '@mivro/core/plan'
-import type { Form } from '@mivro/core/piece'
+import type { Look } from '@mivro/core/matter/light'
+import type { PouredLook } from '@mivro/core/work/plan'
+import type { Form } from '@mivro/core/form/piece'
 import { askLook } from '../work/pool.ts'
 
 /** A picture that is asked for: which piece, how it was poured, from where it is seen. */

@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { drawLook, type LookQuestion } from './drawLook.ts'
 
 /** Sides of the pictures while a piece is turned, when it is let go, and when it stays, px. */

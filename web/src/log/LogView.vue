@@ -14,9 +14,9 @@ import {
   type LogFilter,
   type LogRow,
   type Outcome,
-} from '@mivro/core/pull'
-import { rateOf } from '@mivro/core/diagnosis'
-import { show } from '@mivro/core/units'
+} from '@mivro/core/work/pull'
+import { rateOf } from '@mivro/core/learn/diagnosis'
+import { show } from '@mivro/core/base/units'
 import { wayWords } from '@mivro/words/air'
 import { outcomeWords } from '@mivro/words/pull'
 import { api } from '../api/client.ts'

@@ -1,5 +1,5 @@
-import type { LogRow } from '@mivro/core/pull'
-import { findUnit, fromSI } from '@mivro/core/units'
+import type { LogRow } from '@mivro/core/work/pull'
+import { findUnit, fromSI } from '@mivro/core/base/units'
 import { download } from '../ui/download.ts'
 
 /** The rows of a log as a file; temperatures in °C and times in minutes, as people write them. */

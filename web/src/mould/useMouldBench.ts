@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { benchOfMould, progressOf } from '@mivro/core/bench'
+import { benchOfMould, progressOf } from '@mivro/core/work/bench'
 import { api, newId } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useProject } from '../project/projectStore.ts'

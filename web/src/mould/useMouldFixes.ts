@@ -1,4 +1,4 @@
-import { type Caution } from '@mivro/core/caution'
+import { type Caution } from '@mivro/core/base/caution'
 import { mouldFixesOf } from '@mivro/core/mould'
 import { sayFix } from '@mivro/words/fix'
 import { useProject } from '../project/projectStore.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Problem } from '@mivro/core/problem'
-import type { Vec3 } from '@mivro/core/mesh'
+import type { Problem } from '@mivro/core/base/problem'
+import type { Vec3 } from '@mivro/core/form/mesh'
 import CountField from '../ui/CountField.vue'
 import Fold from '../ui/Fold.vue'
 import SegmentField from '../ui/SegmentField.vue'

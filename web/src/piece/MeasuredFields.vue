@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Form, Measured } from '@mivro/core/piece'
-import type { Problem } from '@mivro/core/problem'
+import type { Form, Measured } from '@mivro/core/form/piece'
+import type { Problem } from '@mivro/core/base/problem'
 import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import { startingMeasure } from './startingMeasures.ts'

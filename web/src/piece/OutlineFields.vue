@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Problem } from '@mivro/core/problem'
-import { loopsOfWidth, widthOfLoops, type Outline2D } from '@mivro/core/shape'
+import type { Problem } from '@mivro/core/base/problem'
+import { loopsOfWidth, widthOfLoops, type Outline2D } from '@mivro/core/form/shape'
 import QuantityField from '../ui/QuantityField.vue'
 
 const props = defineProps<{

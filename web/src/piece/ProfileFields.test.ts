@@ -1,7 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import ProfileFields from './ProfileFields.vue'
 import SolidFields from './SolidFields.vue'
 import { startingSolid } from './startingSolids.ts'

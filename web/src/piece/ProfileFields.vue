@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 

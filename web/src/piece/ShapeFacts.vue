@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { show, showArea } from '@mivro/core/units'
+import { show, showArea } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
-import type { Survey } from '@mivro/core/project'
+import type { Survey } from '@mivro/core/work/project'
 
 const props = defineProps<{ survey: Survey }>()
 const studio = useStudio()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { solidNames } from '@mivro/words/solid'
-import type { Solid } from '@mivro/core/shape'
-import type { Problem } from '@mivro/core/problem'
+import type { Solid } from '@mivro/core/form/shape'
+import type { Problem } from '@mivro/core/base/problem'
 import CountField from '../ui/CountField.vue'
 import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@mivro/core/mesh'
+import type { Vec3 } from '@mivro/core/form/mesh'
 
 /** The sides of a shape as it stands in its file, by the axis that each faces. */
 export const sides = {

@@ -1,4 +1,4 @@
-import type { Form, Measured } from '@mivro/core/piece'
+import type { Form, Measured } from '@mivro/core/form/piece'
 
 const measures: Record<Measured['how'], Measured> = {
   weight: { how: 'weight', mass: 0.04, density: 1150 },

@@ -1,4 +1,4 @@
-import type { Solid } from '@mivro/core/shape'
+import type { Solid } from '@mivro/core/form/shape'
 
 const solids: Record<Solid['solid'], Solid> = {
   slab: { solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0.001 },

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { PlanInclusion } from '@mivro/core/inclusion'
+import type { PlanInclusion } from '@mivro/core/matter/inclusion'
 import { useShelf } from '../project/shelfStore.ts'
 import InclusionList from './InclusionList.vue'
 

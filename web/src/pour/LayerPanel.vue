@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { resinIn } from '@mivro/core/mix'
+import { resinIn } from '@mivro/core/matter/mix'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { safetyFor } from '@mivro/core/caution'
-import { bandOf } from '@mivro/core/cure'
-import { finenessOf, withLayer, type CompiledLayer, type Join, type Layer } from '@mivro/core/plan'
-import type { Problem } from '@mivro/core/problem'
-import { show, showDuration } from '@mivro/core/units'
+import { safetyFor } from '@mivro/core/base/caution'
+import { bandOf } from '@mivro/core/matter/cure'
+import {
+  finenessOf,
+  withLayer,
+  type CompiledLayer,
+  type Join,
+  type Layer,
+} from '@mivro/core/work/plan'
+import type { Problem } from '@mivro/core/base/problem'
+import { show, showDuration } from '@mivro/core/base/units'
 import { explainCure, explainSheet } from '@mivro/words/cure'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'

@@ -1,8 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Material } from '@mivro/core/material'
-import type { TintShare } from '@mivro/core/plan'
+import type { Material } from '@mivro/core/matter/material'
+import type { TintShare } from '@mivro/core/work/plan'
 import { useShelf } from '../project/shelfStore.ts'
 import TintList from './TintList.vue'
 

@@ -10,11 +10,11 @@ import {
   guessedSwatch,
   shareOf,
   type DoseUnit,
-} from '@mivro/core/colour'
-import type { Tint } from '@mivro/core/material'
-import type { TintShare } from '@mivro/core/plan'
-import type { Problem } from '@mivro/core/problem'
-import { show } from '@mivro/core/units'
+} from '@mivro/core/matter/colour'
+import type { Tint } from '@mivro/core/matter/material'
+import type { TintShare } from '@mivro/core/work/plan'
+import type { Problem } from '@mivro/core/base/problem'
+import { show } from '@mivro/core/base/units'
 import { doseUnitHeads, doseUnitWords } from '@mivro/words/colour'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
-import { wordsOf, type Word } from '@mivro/core/pull'
+import { wordsOf, type Word } from '@mivro/core/work/pull'
 import { sayChange } from '@mivro/words/diagnosis'
 import { showDay } from '../ui/dates.ts'
 import { useProject } from '../project/projectStore.ts'

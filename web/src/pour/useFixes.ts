@@ -1,6 +1,6 @@
 import { useRoute, useRouter } from 'vue-router'
-import { type Caution, type CautionCode } from '@mivro/core/caution'
-import { fixesOf } from '@mivro/core/plan'
+import { type Caution, type CautionCode } from '@mivro/core/base/caution'
+import { fixesOf } from '@mivro/core/work/plan'
 import { sayFix } from '@mivro/words/fix'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'

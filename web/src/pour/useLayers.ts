@@ -5,7 +5,7 @@ import {
   removeLayer,
   splitLayer,
   type CompiledLayer,
-} from '@mivro/core/plan'
+} from '@mivro/core/work/plan'
 import { newId } from '../api/client.ts'
 import { useProject } from '../project/projectStore.ts'
 

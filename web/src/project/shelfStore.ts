@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Material, Shelf } from '@mivro/core/material'
+import type { Material, Shelf } from '@mivro/core/matter/material'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 

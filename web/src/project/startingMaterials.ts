@@ -1,4 +1,4 @@
-import type { Material, MaterialKind } from '@mivro/core/material'
+import type { Material, MaterialKind } from '@mivro/core/matter/material'
 
 /** What stands in a new sheet until the real one is read. */
 const assumedOfTwoParts = [

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
-import type { Arrangement } from '@mivro/core/inclusion'
-import type { Form } from '@mivro/core/piece'
-import { layersToSet, type CompiledPlan, type Plan } from '@mivro/core/plan'
+import type { Arrangement } from '@mivro/core/matter/inclusion'
+import type { Form } from '@mivro/core/form/piece'
+import { layersToSet, type CompiledPlan, type Plan } from '@mivro/core/work/plan'
 import { askArrangement } from '../work/pool.ts'
 import { useLatest } from './useLatest.ts'
 

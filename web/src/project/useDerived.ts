@@ -6,8 +6,8 @@ import {
   type ProjectAnswers,
   type ProjectDocuments,
   type ProjectView,
-} from '@mivro/core/project'
-import type { CompiledPlan, Plan } from '@mivro/core/plan'
+} from '@mivro/core/work/project'
+import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
 import { askAir, askSeats } from '../work/pool.ts'
 import { useGeometry } from './useGeometry.ts'
 import { useKnownTimes } from './useKnownTimes.ts'

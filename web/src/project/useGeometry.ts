@@ -1,9 +1,9 @@
 import { ref, shallowRef, watch } from 'vue'
 import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
-import type { ReadingStep } from '@mivro/core/piece'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import type { ReadingStep } from '@mivro/core/form/piece'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { askGeometry } from '../work/pool.ts'
-import type { HeldQuestion } from '@mivro/core/project'
+import type { HeldQuestion } from '@mivro/core/work/project'
 
 /** What is known of the piece as it stands in its box, looked for while `standing` says how. */
 export function useGeometry(standing: () => HeldQuestion | undefined) {

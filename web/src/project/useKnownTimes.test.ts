@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { flushPromises } from '@vue/test-utils'
-import { batchKey, sheetCure, type Batch } from '@mivro/core/cure'
-import type { CompiledLayer } from '@mivro/core/plan'
+import { batchKey, sheetCure, type Batch } from '@mivro/core/matter/cure'
+import type { CompiledLayer } from '@mivro/core/work/plan'
 import { cureTimes } from '../work/laws.ts'
-import { slowEpoxy } from '../../../core/src/material/samples.ts'
+import { slowEpoxy } from '../../../core/src/matter/material/samples.ts'
 import { useKnownTimes } from './useKnownTimes.ts'
 
 const asked: Batch[][] = []

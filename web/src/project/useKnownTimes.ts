@@ -1,6 +1,12 @@
 import { ref, shallowRef } from 'vue'
-import { batchKey, sheetCure, type Batch, type CureTimes, type KnownTimes } from '@mivro/core/cure'
-import type { CompiledPlan } from '@mivro/core/plan'
+import {
+  batchKey,
+  sheetCure,
+  type Batch,
+  type CureTimes,
+  type KnownTimes,
+} from '@mivro/core/matter/cure'
+import type { CompiledPlan } from '@mivro/core/work/plan'
 import { askTimes } from '../work/pool.ts'
 
 const most = 400

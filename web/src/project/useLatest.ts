@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 
 /**
  * The answer to a question that changes while a hand drags: one is asked at a time, and then the

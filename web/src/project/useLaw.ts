@@ -1,6 +1,6 @@
 import { shallowRef, watch } from 'vue'
-import type { Learned } from '@mivro/core/cure'
-import type { Resin } from '@mivro/core/material'
+import type { Learned } from '@mivro/core/matter/cure'
+import type { Resin } from '@mivro/core/matter/material'
 import { askLaw } from '../work/pool.ts'
 
 /** What a resin's sheet and what was seen of it come to; undefined until it is reckoned. */

@@ -7,21 +7,21 @@ import {
   watch,
   type EffectScope,
 } from 'vue'
-import type { Bench } from '@mivro/core/bench'
-import type { CureLaw } from '@mivro/core/cure'
-import type { Resin } from '@mivro/core/material'
+import type { Bench } from '@mivro/core/work/bench'
+import type { CureLaw } from '@mivro/core/matter/cure'
+import type { Resin } from '@mivro/core/matter/material'
 import type { Mould } from '@mivro/core/mould'
-import type { Piece } from '@mivro/core/piece'
-import type { Plan } from '@mivro/core/plan'
-import { problemsOf, type Problem } from '@mivro/core/problem'
-import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/run'
+import type { Piece } from '@mivro/core/form/piece'
+import type { Plan } from '@mivro/core/work/plan'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
+import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/work/run'
 import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useDerived, type UseDerived } from './useDerived.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
 import { askLaw } from '../work/pool.ts'
-import type { ProjectDocuments } from '@mivro/core/project'
+import type { ProjectDocuments } from '@mivro/core/work/project'
 
 /** The pieces of a run with their pours and moulds, as the run needs them. */
 export function useRunPours(run: () => Run | undefined) {

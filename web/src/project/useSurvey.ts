@@ -1,7 +1,7 @@
 import { ref, shallowRef, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { askSurvey } from '../work/pool.ts'
-import type { Survey, SurveyQuestion } from '@mivro/core/project'
+import type { Survey, SurveyQuestion } from '@mivro/core/work/project'
 import type { SurveyStep } from '../work/jobs.ts'
 
 /** The shape as it lies, measured and cut open anew whenever it is asked for otherwise. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElProgress } from 'element-plus'
-import { remedies, type Evidence, type SignName } from '@mivro/core/diagnosis'
+import { remedies, type Evidence, type SignName } from '@mivro/core/learn/diagnosis'
 import { causeWords, changeWords, sayLikely, signWords } from '@mivro/words/diagnosis'
-import type { ChangeName } from '@mivro/core/pull'
+import type { ChangeName } from '@mivro/core/work/pull'
 import { useProject } from '../project/projectStore.ts'
 import type { Pointed, usePullFacts } from './usePullFacts.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElSegmented } from 'element-plus'
-import { outcomes, type CopyResult, type Outcome, type Pull } from '@mivro/core/pull'
+import { outcomes, type CopyResult, type Outcome, type Pull } from '@mivro/core/work/pull'
 import { outcomeWords } from '@mivro/words/pull'
 import QuantityField from '../ui/QuantityField.vue'
 

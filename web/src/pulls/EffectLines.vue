@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { effectOfChange, trialsOf } from '@mivro/core/diagnosis'
+import { effectOfChange, trialsOf } from '@mivro/core/learn/diagnosis'
 import { changeWords, sayEffect } from '@mivro/words/diagnosis'
 import { useProject } from '../project/projectStore.ts'
 import { showDay } from '../ui/dates.ts'

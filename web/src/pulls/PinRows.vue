@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { faultNames, type Fault, type Pin } from '@mivro/core/pull'
+import { faultNames, type Fault, type Pin } from '@mivro/core/work/pull'
 import { pictureAddress } from '../api/pictures.ts'
 import PictureButton from '../ui/PictureButton.vue'
 import QuantityField from '../ui/QuantityField.vue'

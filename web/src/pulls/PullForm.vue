@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
 import { ElButton, ElDatePicker } from 'element-plus'
-import { readDocument } from '@mivro/core/document'
+import { readDocument } from '@mivro/core/base/document'
 import {
   faultNames,
   outcomes,
@@ -10,10 +10,10 @@ import {
   type Fault,
   type Outcome,
   type Pull,
-} from '@mivro/core/pull'
+} from '@mivro/core/work/pull'
 import { outcomeWords } from '@mivro/words/pull'
 import { mouldKinds } from '@mivro/core/mould'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../api/session.ts'
 import { useProject } from '../project/projectStore.ts'
 import CountField from '../ui/CountField.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import type { Pull } from '@mivro/core/pull'
-import type { Problem } from '@mivro/core/problem'
+import type { Pull } from '@mivro/core/work/pull'
+import type { Problem } from '@mivro/core/base/problem'
 import { pictureAddress } from '../api/pictures.ts'
 import { useProject } from '../project/projectStore.ts'
 import PictureButton from '../ui/PictureButton.vue'

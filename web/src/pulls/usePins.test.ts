@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 import { describe, expect, it } from 'vitest'
-import { readDocument } from '@mivro/core/document'
-import { pullSchema, type Pull } from '@mivro/core/pull'
+import { readDocument } from '@mivro/core/base/document'
+import { pullSchema, type Pull } from '@mivro/core/work/pull'
 import { usePins } from './usePins.ts'
 
 const begun: Pull = {

@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
-import type { Vec3 } from '@mivro/core/mesh'
-import type { Fault, Pin, Pull } from '@mivro/core/pull'
-import type { Problem } from '@mivro/core/problem'
+import type { Vec3 } from '@mivro/core/form/mesh'
+import type { Fault, Pin, Pull } from '@mivro/core/work/pull'
+import type { Problem } from '@mivro/core/base/problem'
 import { newId } from '../api/client.ts'
 
 /** As wide as most faults are, m. */

@@ -8,10 +8,10 @@ import {
   repeatedOf,
   type Finding,
   type PlaceSurroundings,
-} from '@mivro/core/diagnosis'
-import type { ShownPocket } from '@mivro/core/cells'
-import type { Fault, Pin, Pull } from '@mivro/core/pull'
-import { wearOf } from '@mivro/core/pull'
+} from '@mivro/core/learn/diagnosis'
+import type { ShownPocket } from '@mivro/core/form/cells'
+import type { Fault, Pin, Pull } from '@mivro/core/work/pull'
+import { wearOf } from '@mivro/core/work/pull'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cupsSoldIn, displayStep } from '@mivro/core/mix'
-import { weighingOf, type TimedLoad } from '@mivro/core/run'
-import { figure, scaleUnits, show, showCup } from '@mivro/core/units'
+import { cupsSoldIn, displayStep } from '@mivro/core/matter/mix'
+import { weighingOf, type TimedLoad } from '@mivro/core/work/run'
+import { figure, scaleUnits, show, showCup } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What goes into each cup of a load, part by part. */

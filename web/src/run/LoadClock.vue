@@ -7,8 +7,8 @@ import {
   type Span,
   type Run,
   type TimedLoad,
-} from '@mivro/core/run'
-import { showDuration } from '@mivro/core/units'
+} from '@mivro/core/work/run'
+import { showDuration } from '@mivro/core/base/units'
 import { taskWords } from '@mivro/words/run'
 import Tip from '../ui/Tip.vue'
 

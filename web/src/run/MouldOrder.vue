@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-vue-next'
-import { moved, type RunMould, type TimedLoad } from '@mivro/core/run'
-import { showDuration } from '@mivro/core/units'
+import { moved, type RunMould, type TimedLoad } from '@mivro/core/work/run'
+import { showDuration } from '@mivro/core/base/units'
 import ToolButton from '../ui/ToolButton.vue'
 
 /** The moulds of a load in the order they are filled; drawn, or moved by arrows. */

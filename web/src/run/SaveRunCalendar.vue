@@ -2,7 +2,7 @@
 import dayjs from 'dayjs'
 import { ElButton } from 'element-plus'
 import { CalendarPlus } from 'lucide-vue-next'
-import type { Run, TimedLoad } from '@mivro/core/run'
+import type { Run, TimedLoad } from '@mivro/core/work/run'
 import { sayLoad } from '@mivro/words/run'
 import { iCalendar, momentOf } from '../ui/calendar.ts'
 import { download, fileName } from '../ui/download.ts'

@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
-import { benchOfRun, progressOf, type Bench } from '@mivro/core/bench'
-import { cupsSoldIn } from '@mivro/core/mix'
+import { benchOfRun, progressOf, type Bench } from '@mivro/core/work/bench'
+import { cupsSoldIn } from '@mivro/core/matter/mix'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useStudio } from '../project/studioStore.ts'

@@ -3,12 +3,19 @@ import { computed, onUnmounted, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import { type PourStep } from '@mivro/core/caution'
-import { displayStep } from '@mivro/core/mix'
-import { finenessOf, runSheet, usualDay, type SheetStep } from '@mivro/core/plan'
-import { prepareThings } from '@mivro/core/inclusion'
+import { type PourStep } from '@mivro/core/base/caution'
+import { displayStep } from '@mivro/core/matter/mix'
+import { finenessOf, runSheet, usualDay, type SheetStep } from '@mivro/core/work/plan'
+import { prepareThings } from '@mivro/core/matter/inclusion'
 import { sayPreparation, saySettingIn } from '@mivro/words/inclusion'
-import { figure, scaleUnits, show, showCup, showDuration, showTimeOfDay } from '@mivro/core/units'
+import {
+  figure,
+  scaleUnits,
+  show,
+  showCup,
+  showDuration,
+  showTimeOfDay,
+} from '@mivro/core/base/units'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
 import { deferring } from '@mivro/words/safety'

@@ -1,8 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Material } from '@mivro/core/material'
-import { slowEpoxy, violet, whiteUrethane } from '../../../core/src/material/samples.ts'
+import type { Material } from '@mivro/core/matter/material'
+import { slowEpoxy, violet, whiteUrethane } from '../../../core/src/matter/material/samples.ts'
 import { toCsv } from './exchangeFiles.ts'
 import ExchangeDialog from './ExchangeDialog.vue'
 import { stored } from '../api/answers.ts'
@@ -14,7 +14,7 @@ vi.mock('../api/client.ts', async () => ({
   newId: () => `id${added.length}`,
   api: {
     add: async (_: string, id: string, document: Material) => {
-      if (refused) throw new (await import('@mivro/core/problem')).Problem('server-away', {})
+      if (refused) throw new (await import('@mivro/core/base/problem')).Problem('server-away', {})
       added.push(document)
       return stored(id, document)
     },

@@ -2,11 +2,11 @@
 import { computed, ref, shallowRef } from 'vue'
 import { ElButton, ElCheckbox, ElDialog, ElUpload } from 'element-plus'
 import type { UploadFile } from 'element-plus'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { fileKinds, readArrivals } from './exchangeFiles.ts'
 import { useShelf } from '../project/shelfStore.ts'
-import type { Arrival } from '@mivro/core/material'
+import type { Arrival } from '@mivro/core/matter/material'
 import { sayProblem } from '@mivro/words/problem'
 
 /** What a file holds, against what is on the shelf, before anything is brought in. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElColorPicker, ElDatePicker } from 'element-plus'
-import { caution } from '@mivro/core/caution'
-import { readDocument } from '@mivro/core/document'
+import { caution } from '@mivro/core/base/caution'
+import { readDocument } from '@mivro/core/base/document'
 import {
   materialSchema,
   slipsOf,
@@ -13,11 +13,11 @@ import {
   type Body,
   type TintForm,
   type ResinClass,
-} from '@mivro/core/material'
-import { bodyOf } from '@mivro/core/colour'
-import { colourOf } from '@mivro/core/inclusion'
+} from '@mivro/core/matter/material'
+import { bodyOf } from '@mivro/core/matter/colour'
+import { colourOf } from '@mivro/core/matter/inclusion'
 import { resinClassWords, tintFormWords } from '@mivro/words/material'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../api/session.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'

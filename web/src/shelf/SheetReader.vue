@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ElTable, ElTableColumn } from 'element-plus'
-import { workingLaw, workingTime, type CureTimes } from '@mivro/core/cure'
-import { withFifthMore, type Material, type Resin } from '@mivro/core/material'
-import { show, showDuration } from '@mivro/core/units'
+import { workingLaw, workingTime, type CureTimes } from '@mivro/core/matter/cure'
+import { withFifthMore, type Material, type Resin } from '@mivro/core/matter/material'
+import { show, showDuration } from '@mivro/core/base/units'
 import { resinFieldWords, siliconeFieldWords, type FieldWords } from '@mivro/words/material'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'

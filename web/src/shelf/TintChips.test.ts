@@ -1,8 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Swatch, Tint } from '@mivro/core/material'
-import { violet } from '../../../core/src/material/samples.ts'
+import type { Swatch, Tint } from '@mivro/core/matter/material'
+import { violet } from '../../../core/src/matter/material/samples.ts'
 import { buttonOf, rowsOf } from '../ui/inTests.ts'
 import TintChips from './TintChips.vue'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/material/samples.ts'
+import { firmPlatinum, slowEpoxy, violet } from '../../../core/src/matter/material/samples.ts'
 import { readArrivals, toCsv, toJson } from './exchangeFiles.ts'
 
 const file = (text: string, name = 'shelf.csv') => new File([text], name)

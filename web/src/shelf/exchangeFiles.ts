@@ -1,4 +1,4 @@
-import { readDocument } from '@mivro/core/document'
+import { readDocument } from '@mivro/core/base/document'
 import {
   arrivals,
   columns,
@@ -12,8 +12,8 @@ import {
   type Arrival,
   type Material,
   type Row,
-} from '@mivro/core/material'
-import { Problem } from '@mivro/core/problem'
+} from '@mivro/core/matter/material'
+import { Problem } from '@mivro/core/base/problem'
 
 export const fileKinds = '.csv,.json,text/csv,application/json'
 

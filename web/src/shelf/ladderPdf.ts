@@ -1,7 +1,7 @@
-import type { Chip } from '@mivro/core/colour'
-import type { Tint } from '@mivro/core/material'
-import { displayStep } from '@mivro/core/mix'
-import { show, type UnitChoice } from '@mivro/core/units'
+import type { Chip } from '@mivro/core/matter/colour'
+import type { Tint } from '@mivro/core/matter/material'
+import { displayStep } from '@mivro/core/matter/mix'
+import { show, type UnitChoice } from '@mivro/core/base/units'
 import { token } from '../theme/token.ts'
 import { makePdf } from '../ui/pdf.ts'
 

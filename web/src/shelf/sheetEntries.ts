@@ -1,5 +1,5 @@
-import type { Material } from '@mivro/core/material'
-import type { Kind } from '@mivro/core/units'
+import type { Material } from '@mivro/core/matter/material'
+import type { Kind } from '@mivro/core/base/units'
 
 /** A quantity of a sheet, as a person types it. */
 export interface SheetEntry {

@@ -1,6 +1,6 @@
 import { computed, effectScope, onScopeDispose, shallowRef, watch, type EffectScope } from 'vue'
-import type { Batch } from '@mivro/core/cure'
-import type { Resin } from '@mivro/core/material'
+import type { Batch } from '@mivro/core/matter/cure'
+import type { Resin } from '@mivro/core/matter/material'
 import { listNewest } from '../api/sessions.ts'
 import { useDerived } from '../project/useDerived.ts'
 import { useShelf } from '../project/shelfStore.ts'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/form/piece'
 import { askSurface } from '../work/pool.ts'
-import type { Vec3 } from '@mivro/core/mesh'
+import type { Vec3 } from '@mivro/core/form/mesh'
 import { token } from '../theme/token.ts'
 import type { openSolid, SolidMark } from './solidScene.ts'
 

@@ -13,7 +13,7 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import type { Mesh as Surface, Vec3 } from '@mivro/core/mesh'
+import type { Mesh as Surface, Vec3 } from '@mivro/core/form/mesh'
 import { drawnOf, scale } from './stage.ts'
 
 /** Where a piece is looked at from to begin with: its front, a little from the right and above. */

@@ -9,7 +9,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
-import type { Mesh as Surface } from '@mivro/core/mesh'
+import type { Mesh as Surface } from '@mivro/core/form/mesh'
 
 /** Metres are drawn as this many units: three's near plane likes tens. */
 export const scale = 1000

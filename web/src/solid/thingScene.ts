@@ -9,8 +9,8 @@ import {
   Quaternion,
   Vector3,
 } from 'three'
-import { axesFor, toAxes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
-import { middleOf, thingsMesh, type Arranged } from '@mivro/core/inclusion'
+import { axesFor, toAxes, type Mesh as Surface, type Vec3 } from '@mivro/core/form/mesh'
+import { middleOf, thingsMesh, type Arranged } from '@mivro/core/matter/inclusion'
 import { token } from '../theme/token.ts'
 import { drawnOf, openStage, scale } from './stage.ts'
 

@@ -1,7 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { PlanInclusion } from '@mivro/core/inclusion'
+import type { PlanInclusion } from '@mivro/core/matter/inclusion'
 import ThingFields from './ThingFields.vue'
 
 type Thing = Partial<PlanInclusion> & { mass: number; density: number }

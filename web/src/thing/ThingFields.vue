@@ -12,10 +12,10 @@ import {
   type PlanInclusion,
   type ThingShape,
   type ThingTrait,
-} from '@mivro/core/inclusion'
-import { clearIndices, clearThingOf, type ClearThing } from '@mivro/core/material'
-import type { Problem } from '@mivro/core/problem'
-import { show } from '@mivro/core/units'
+} from '@mivro/core/matter/inclusion'
+import { clearIndices, clearThingOf, type ClearThing } from '@mivro/core/matter/material'
+import type { Problem } from '@mivro/core/base/problem'
+import { show } from '@mivro/core/base/units'
 import { clearThingWords, thingShapeWords, thingTraitWords } from '@mivro/words/inclusion'
 import { useStudio } from '../project/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElAlert, ElButton } from 'element-plus'
-import { type Caution } from '@mivro/core/caution'
+import { type Caution } from '@mivro/core/base/caution'
 import { sayCaution } from '@mivro/words/caution'
 import type { Fix } from './fix.ts'
 import { useStudio } from '../project/studioStore.ts'

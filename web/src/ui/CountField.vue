@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Problem } from '@mivro/core/problem'
-import { parseNumber } from '@mivro/core/units'
+import type { Problem } from '@mivro/core/base/problem'
+import { parseNumber } from '@mivro/core/base/units'
 import FieldRow from './FieldRow.vue'
 import LineInput from './LineInput.vue'
 import { useRefusal } from './refusals.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useId } from 'vue'
 import { ElFormItem } from 'element-plus'
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import Says from './Says.vue'
 
 /** A field with its label, and what is wrong with it under it. */

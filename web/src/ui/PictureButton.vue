@@ -2,7 +2,7 @@
 import { ref, shallowRef } from 'vue'
 import { ElButton, ElUpload } from 'element-plus'
 import { Camera } from 'lucide-vue-next'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { keepPicture } from '../api/pictures.ts'
 import ProblemNote from './ProblemNote.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElAlert } from 'element-plus'
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { useStudio } from '../project/studioStore.ts'
 

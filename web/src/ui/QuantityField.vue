@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import {
   chosenUnit,
   figure,
@@ -10,7 +10,7 @@ import {
   show,
   unitSymbol,
   type Kind,
-} from '@mivro/core/units'
+} from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 import AssumedMark from './AssumedMark.vue'
 import FieldRow from './FieldRow.vue'

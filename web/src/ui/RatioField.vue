@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Ratio } from '@mivro/core/material'
-import type { Problem } from '@mivro/core/problem'
-import { parseRatio, showRatio } from '@mivro/core/units'
+import type { Ratio } from '@mivro/core/matter/material'
+import type { Problem } from '@mivro/core/base/problem'
+import { parseRatio, showRatio } from '@mivro/core/base/units'
 import AssumedMark from './AssumedMark.vue'
 import FieldRow from './FieldRow.vue'
 import LineInput from './LineInput.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { useStudio } from '../project/studioStore.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElOption, ElSelect } from 'element-plus'
-import type { MaterialKind } from '@mivro/core/material'
+import type { MaterialKind } from '@mivro/core/matter/material'
 import { useShelf } from '../project/shelfStore.ts'
 import FieldRow from './FieldRow.vue'
 

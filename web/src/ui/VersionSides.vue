@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MarkedLine } from '@mivro/core/document'
+import type { MarkedLine } from '@mivro/core/base/document'
 
 /** Two versions of a document in lines, side by side; what differs is marked. */
 defineProps<{ sides: readonly { title: string; lines: readonly MarkedLine[] }[] }>()

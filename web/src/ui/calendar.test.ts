@@ -1,6 +1,6 @@
 import dayjs from 'dayjs'
 import { describe, expect, it } from 'vitest'
-import { preparationCalendar, prepareThings } from '@mivro/core/inclusion'
+import { preparationCalendar, prepareThings } from '@mivro/core/matter/inclusion'
 import { iCalendar, momentOf, preparationDays } from './calendar.ts'
 
 const pour = dayjs('2026-12-10')

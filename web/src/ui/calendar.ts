@@ -1,6 +1,6 @@
 import dayjs, { type Dayjs } from 'dayjs'
 import type { EventAttributes } from 'ics'
-import type { PreparationEntry } from '@mivro/core/inclusion'
+import type { PreparationEntry } from '@mivro/core/matter/inclusion'
 
 const day = 24 * 3600
 

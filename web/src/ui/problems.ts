@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 
 /** What a screen's last deed ran into: `trying` runs one and keeps its problems to be shown. */
 export function useProblems() {

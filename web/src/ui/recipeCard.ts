@@ -1,6 +1,6 @@
-import { recipeFor, type RecipeLine } from '@mivro/core/colour'
-import { displayStep } from '@mivro/core/mix'
-import { show, type UnitChoice } from '@mivro/core/units'
+import { recipeFor, type RecipeLine } from '@mivro/core/matter/colour'
+import { displayStep } from '@mivro/core/matter/mix'
+import { show, type UnitChoice } from '@mivro/core/base/units'
 import { makePdf } from './pdf.ts'
 
 /** What stands on a recipe card. */

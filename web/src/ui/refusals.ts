@@ -1,5 +1,5 @@
 import { inject, onScopeDispose, provide, reactive, watch, type InjectionKey } from 'vue'
-import type { Problem } from '@mivro/core/problem'
+import type { Problem } from '@mivro/core/base/problem'
 
 /** Fields of a form that stand in red, by their labels. */
 type Refusals = Map<string, Problem>

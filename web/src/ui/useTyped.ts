@@ -1,5 +1,5 @@
 import { ref, watch } from 'vue'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 
 /**
  * What stands in a field while a person types: it follows `shown` until something typed is

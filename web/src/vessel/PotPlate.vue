@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { packPlate } from '@mivro/core/run'
+import { packPlate } from '@mivro/core/work/run'
 
 /** A pot's plate from above, with the moulds that stand on it. */
 const props = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { DeairingMoment } from '@mivro/core/air'
+import type { DeairingMoment } from '@mivro/core/matter/air'
 
 /** A cup in its vacuum vessel: how high the mix stood, and its froth at a moment. */
 const props = defineProps<{

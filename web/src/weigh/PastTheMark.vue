@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ratioTolerance, type CupCheck } from '@mivro/core/mix'
-import { show, showCup } from '@mivro/core/units'
+import { ratioTolerance, type CupCheck } from '@mivro/core/matter/mix'
+import { show, showCup } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What the cup says while it is filled: how far off, what to add, whether it still fits. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElTable, ElTableColumn } from 'element-plus'
-import { displayStep, type Weighing } from '@mivro/core/mix'
-import { figure, scaleUnits, show, showCup, unitSymbol } from '@mivro/core/units'
+import { displayStep, type Weighing } from '@mivro/core/matter/mix'
+import { figure, scaleUnits, show, showCup, unitSymbol } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 
 const props = defineProps<{

@@ -1,8 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { checkCup, cupsSoldIn, portionsFor, type Extra, type Mix, type Wish } from '@mivro/core/mix'
-import type { Material, TwoPart } from '@mivro/core/material'
-import { Problem } from '@mivro/core/problem'
+import {
+  checkCup,
+  cupsSoldIn,
+  portionsFor,
+  type Extra,
+  type Mix,
+  type Wish,
+} from '@mivro/core/matter/mix'
+import type { Material, TwoPart } from '@mivro/core/matter/material'
+import { Problem } from '@mivro/core/base/problem'
 import { newId } from '../api/client.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { refusedWeight } from './poured.ts'

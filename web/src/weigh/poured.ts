@@ -1,4 +1,4 @@
-import { Problem } from '@mivro/core/problem'
+import { Problem } from '@mivro/core/base/problem'
 
 /** What a bench scale can show of one part in a cup, kg. */
 const range = { min: 1e-6, max: 100 } as const

@@ -1,4 +1,4 @@
-import { Problem, Problems, fromData } from '@mivro/core/problem'
+import { Problem, Problems, fromData } from '@mivro/core/base/problem'
 import type { JobName } from './handlers.ts'
 import type { Asked, Told } from './worker.ts'
 

@@ -1,6 +1,6 @@
-import { readForm, type Form, type ReadingStep } from '@mivro/core/piece'
-import { Problem } from '@mivro/core/problem'
-import type { Cavity } from '@mivro/core/mesh'
+import { readForm, type Form, type ReadingStep } from '@mivro/core/form/piece'
+import { Problem } from '@mivro/core/base/problem'
+import type { Cavity } from '@mivro/core/form/mesh'
 import { ByteCache } from './byteCache.ts'
 import { solidKernel } from './solidKernel.ts'
 

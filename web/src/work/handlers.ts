@@ -5,13 +5,19 @@ import {
   type AirTools,
   type PouredSilicone,
   type Way,
-} from '@mivro/core/air'
-import { deepestPour, gellingAt, potLifeCurve, thickeningOf, type Batch } from '@mivro/core/cure'
-import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/colour'
-import type { Look } from '@mivro/core/light'
-import type { Material, Resin } from '@mivro/core/material'
+} from '@mivro/core/matter/air'
+import {
+  deepestPour,
+  gellingAt,
+  potLifeCurve,
+  thickeningOf,
+  type Batch,
+} from '@mivro/core/matter/cure'
+import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/matter/colour'
+import type { Look } from '@mivro/core/matter/light'
+import type { Material, Resin } from '@mivro/core/matter/material'
 import { seatsOf, type MouldOpening } from '@mivro/core/mould'
-import type { Form } from '@mivro/core/piece'
+import type { Form } from '@mivro/core/form/piece'
 import {
   findWays,
   pourHeat,
@@ -19,7 +25,7 @@ import {
   type Plan,
   type PouredInto,
   type PourHeatQuestion,
-} from '@mivro/core/plan'
+} from '@mivro/core/work/plan'
 import {
   airCells,
   bestTilts,
@@ -27,7 +33,7 @@ import {
   type AirQuestion,
   type Grid,
   type Opening,
-} from '@mivro/core/cells'
+} from '@mivro/core/form/cells'
 import {
   clustered,
   fileUnits,
@@ -42,18 +48,18 @@ import {
   type MeshFileKind,
   type UnitSuggestion,
   type Vec3,
-} from '@mivro/core/mesh'
-import { fillCurve, section } from '@mivro/core/filling'
-import { arrange, floating, settle, solidFrom, type SetLayer } from '@mivro/core/inclusion'
-import { mixDensity } from '@mivro/core/mix'
+} from '@mivro/core/form/mesh'
+import { fillCurve, section } from '@mivro/core/form/filling'
+import { arrange, floating, settle, solidFrom, type SetLayer } from '@mivro/core/matter/inclusion'
+import { mixDensity } from '@mivro/core/matter/mix'
 import {
   isSoldReady,
   loopsOfPaths,
   tidyLoops,
   type DrawnPath,
   type TidyLoops,
-} from '@mivro/core/shape'
-import { type Cavity } from '@mivro/core/mesh'
+} from '@mivro/core/form/shape'
+import { type Cavity } from '@mivro/core/form/mesh'
 import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
@@ -62,7 +68,7 @@ import {
   type HeldQuestion,
   type SeatsQuestion,
   type SurveyQuestion,
-} from '@mivro/core/project'
+} from '@mivro/core/work/project'
 
 export interface BubblesAtQuestion extends BubblesQuestion {
   way: Way | 'own'

@@ -3,7 +3,7 @@ import { Bench } from './bench.ts'
 import { ByteCache } from './byteCache.ts'
 import { keep, kept } from './kept.ts'
 import { fileIn, noFile } from './pending.ts'
-import type { ReadingStep } from '@mivro/core/piece'
+import type { ReadingStep } from '@mivro/core/form/piece'
 import type { AnswerTo, JobName, Question } from './handlers.ts'
 
 /**

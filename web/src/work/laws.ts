@@ -5,8 +5,8 @@ import {
   type Batch,
   type CureTimes,
   type Learned,
-} from '@mivro/core/cure'
-import type { Resin } from '@mivro/core/material'
+} from '@mivro/core/matter/cure'
+import type { Resin } from '@mivro/core/matter/material'
 import { ByteCache } from './byteCache.ts'
 
 /** Laws of cure by the sheet they come from: a sheet is calibrated once. */

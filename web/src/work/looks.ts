@@ -1,6 +1,6 @@
-import { solveTints, type OnHand, type Wish } from '@mivro/core/colour'
-import { LookMaker, type Look } from '@mivro/core/light'
-import type { Cavity } from '@mivro/core/mesh'
+import { solveTints, type OnHand, type Wish } from '@mivro/core/matter/colour'
+import { LookMaker, type Look } from '@mivro/core/matter/light'
+import type { Cavity } from '@mivro/core/form/mesh'
 
 /** The piece that was looked at last; its traces are kept while it is turned and dosed. */
 let last: { cavity: Cavity; maker: LookMaker } | undefined

@@ -1,8 +1,8 @@
-import { readForm } from '@mivro/core/piece'
-import { section } from '@mivro/core/filling'
+import { readForm } from '@mivro/core/form/piece'
+import { section } from '@mivro/core/form/filling'
 import type { Hands } from './handlers.ts'
 import { solidKernel } from './solidKernel.ts'
-import { surveyHeld, type Survey, type SurveyQuestion } from '@mivro/core/project'
+import { surveyHeld, type Survey, type SurveyQuestion } from '@mivro/core/work/project'
 
 /** For tests: the jobs of the workers on this thread, with nothing kept between them. */
 export const hands = (tell: (progress: never) => void = () => {}): Hands => ({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { areaOfLoop, loopsOfPaths } from '@mivro/core/shape'
+import { areaOfLoop, loopsOfPaths } from '@mivro/core/form/shape'
 import { readSvg } from './readSvg.ts'
 
 /** jsdom's files hold no text(); a browser's do. */

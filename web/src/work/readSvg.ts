@@ -1,5 +1,5 @@
-import type { DrawnPath } from '@mivro/core/shape'
-import { Problem } from '@mivro/core/problem'
+import type { DrawnPath } from '@mivro/core/form/shape'
+import { Problem } from '@mivro/core/base/problem'
 
 /** Points of one curve: finer than a cutter follows. */
 const curvePoints = 24

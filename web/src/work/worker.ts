@@ -1,4 +1,4 @@
-import { problemsOf, toData, type ProblemData } from '@mivro/core/problem'
+import { problemsOf, toData, type ProblemData } from '@mivro/core/base/problem'
 import { buffersIn } from './bytes.ts'
 import { cavityFor } from './cavities.ts'
 import { handlers, type Hands, type JobName } from './handlers.ts'

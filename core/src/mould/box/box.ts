@@ -1,5 +1,5 @@
-import { Problem } from '../../problem/index.ts'
-import { areaOfLoop, perimeterOfLoop, type Loop } from '../../shape/index.ts'
+import { Problem } from '../../base/problem/index.ts'
+import { areaOfLoop, perimeterOfLoop, type Loop } from '../../form/shape/index.ts'
 import type { Box } from '../mould.ts'
 import type { Footprint } from './footprint.ts'
 

@@ -1,7 +1,7 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { areaOfLoop, perimeterOfLoop, type Loop } from '../../shape/index.ts'
-import { axesFor, type Mesh, type Vec3 } from '../../mesh/index.ts'
+import { areaOfLoop, perimeterOfLoop, type Loop } from '../../form/shape/index.ts'
+import { axesFor, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 
 /** A piece seen from above, as it stands in its box. Lengths in m along right and away. */
 export interface Footprint {

@@ -1,7 +1,7 @@
 import { Vector3 } from 'three'
 import { ConvexHull } from 'three/examples/jsm/math/ConvexHull.js'
-import { fibonacciCap } from '../../cells/index.ts'
-import type { Mesh } from '../../mesh/index.ts'
+import { fibonacciCap } from '../../form/cells/index.ts'
+import type { Mesh } from '../../form/mesh/index.ts'
 
 /** A convex hull by what its offsets need. */
 export interface Hull {

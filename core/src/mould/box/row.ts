@@ -1,5 +1,5 @@
-import { timesCurve } from '../../filling/index.ts'
-import { areaOfLoop, perimeterOfLoop } from '../../shape/index.ts'
+import { timesCurve } from '../../form/filling/index.ts'
+import { areaOfLoop, perimeterOfLoop } from '../../form/shape/index.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { convexHull, enclosingCircle, type Footprint } from './footprint.ts'
 

@@ -1,5 +1,5 @@
-import { caution, type Caution } from '../../caution/index.ts'
-import type { AirPocket } from '../../cells/index.ts'
+import { caution, type Caution } from '../../base/caution/index.ts'
+import type { AirPocket } from '../../form/cells/index.ts'
 import { shareBlocked, type MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import { isClosed, type Mould } from '../mould.ts'

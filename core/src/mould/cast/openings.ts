@@ -1,4 +1,4 @@
-import { toAxes, axesFor, type Vec3 } from '../../mesh/index.ts'
+import { toAxes, axesFor, type Vec3 } from '../../form/mesh/index.ts'
 import type { MouldOpening } from '../mould.ts'
 import type { Seat } from './seat.ts'
 

@@ -1,4 +1,4 @@
-import { axesFor, toAxes, type Mesh, type Vec3 } from '../../mesh/index.ts'
+import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 import type { MouldOpening } from '../mould.ts'
 
 /** How an opening sits on the piece that it is meant for. */

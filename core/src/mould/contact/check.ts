@@ -1,4 +1,4 @@
-import type { ResinClass, Silicone } from '../../material/index.ts'
+import type { ResinClass, Silicone } from '../../matter/material/index.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { contactRules, type ContactRuleId, type Verdict } from './rules.ts'

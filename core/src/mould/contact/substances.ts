@@ -1,5 +1,5 @@
-import { z } from '../../schema/index.ts'
-import { id, note, quantity } from '../../document/index.ts'
+import { z } from '../../base/schema/index.ts'
+import { id, note, quantity } from '../../base/document/index.ts'
 
 /** What silicone and resin meet on a bench. */
 export const substances = [

@@ -1,4 +1,4 @@
-import type { Silicone } from '../../material/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Box, Mould } from '../mould.ts'
 import type { ContactRole, Substance, Surface } from './substances.ts'

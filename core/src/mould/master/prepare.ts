@@ -1,5 +1,5 @@
-import type { Hazard } from '../../caution/index.ts'
-import type { Silicone } from '../../material/index.ts'
+import type { Hazard } from '../../base/caution/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 import type { Substance, Surface } from '../contact/substances.ts'
 import { agedPrint } from '../contact/rules.ts'
 

@@ -1,8 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { benchSteps, mouldSteps, safetyTable } from '../../caution/index.ts'
-import { firmPlatinum, softTin } from '../../material/samples.ts'
-import { Problem } from '../../problem/index.ts'
-import { referenceKernel, type ReferenceKernel } from '../../mesh/manifold.reference.ts'
+import { benchSteps, mouldSteps, safetyTable } from '../../base/caution/index.ts'
+import { firmPlatinum, softTin } from '../../matter/material/samples.ts'
+import { Problem } from '../../base/problem/index.ts'
+import { referenceKernel, type ReferenceKernel } from '../../form/mesh/manifold.reference.ts'
 import {
   closureOf,
   isClosed,
@@ -12,9 +12,9 @@ import {
   weld,
   writeStl,
   type Mesh,
-} from '../../mesh/index.ts'
-import { section } from '../../filling/index.ts'
-import { thinWalls } from '../../cells/index.ts'
+} from '../../form/mesh/index.ts'
+import { section } from '../../form/filling/index.ts'
+import { thinWalls } from '../../form/cells/index.ts'
 import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'
 import type { Mould } from '../mould.ts'

@@ -1,7 +1,7 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d'
-import { Problem } from '../../problem/index.ts'
-import { axesFor, toAxes, type Mesh, type Vec3 } from '../../mesh/index.ts'
-import { fibonacciCap } from '../../cells/index.ts'
+import { Problem } from '../../base/problem/index.ts'
+import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { fibonacciCap } from '../../form/cells/index.ts'
 import { supportPoints } from '../box/hull.ts'
 import type { MouldOpening } from '../mould.ts'
 

@@ -1,5 +1,10 @@
-import { safetyFor, type Hazard, type MouldStep, type SafetyLine } from '../../caution/index.ts'
-import type { Silicone } from '../../material/index.ts'
+import {
+  safetyFor,
+  type Hazard,
+  type MouldStep,
+  type SafetyLine,
+} from '../../base/caution/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 import type { CompiledMould, SiliconePour } from '../compiled.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import { prepare } from '../master/prepare.ts'

@@ -1,7 +1,7 @@
-import { axesFor, toAxes, type Vec3 } from '../../mesh/index.ts'
-import { type Section } from '../../filling/index.ts'
+import { axesFor, toAxes, type Vec3 } from '../../form/mesh/index.ts'
+import { type Section } from '../../form/filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
-import { checkLine, margin, trueSize } from '../../paper/index.ts'
+import { checkLine, margin, trueSize } from '../../base/paper/index.ts'
 import type { CompiledMould } from '../compiled.ts'
 import type { Mould } from '../mould.ts'
 

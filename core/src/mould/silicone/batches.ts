@@ -1,5 +1,5 @@
-import { cupSizes, stirringFill } from '../../mix/index.ts'
-import type { Silicone } from '../../material/index.ts'
+import { cupSizes, stirringFill } from '../../matter/mix/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 
 /** Under vacuum silicone swells three to four times: the vessel is filled to a fifth (common practice). */
 export const vacuumFill = 1 / 5

@@ -1,4 +1,4 @@
-import type { Silicone } from '../../material/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 import { contactsOf } from '../contact/check.ts'
 import type { Substance } from '../contact/substances.ts'
 import { shareBlocked, type MouldGeometry } from '../geometry.ts'

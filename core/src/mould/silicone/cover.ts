@@ -1,4 +1,4 @@
-import { volumeAt, type FillCurve } from '../../filling/index.ts'
+import { volumeAt, type FillCurve } from '../../form/filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 
 export interface Cover {

@@ -1,5 +1,5 @@
-import { mixDensity, weighIn, type Weighing } from '../../mix/index.ts'
-import type { Silicone } from '../../material/index.ts'
+import { mixDensity, weighIn, type Weighing } from '../../matter/mix/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 
 /** What has to be mixed, opened and paid for a room of silicone. */
 export interface SiliconeNeed {

@@ -1,4 +1,4 @@
-import { volumeAt } from '../../filling/index.ts'
+import { volumeAt } from '../../form/filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import { offsetVolume } from '../box/hull.ts'
 import type { MouldGeometry } from '../geometry.ts'

@@ -1,4 +1,4 @@
-import type { Silicone } from '../../material/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
 
 /** For brushing, by weight of the mix, where the sheet is silent (common practice, no source). */
 const usualShare = 0.01

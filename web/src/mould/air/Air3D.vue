@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { ElButton } from 'element-plus'
-import { axesFor, type Vec3 } from '@mivro/core/mesh'
+import { axesFor, type Vec3 } from '@mivro/core/form/mesh'
 import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { openScene, type PieceScene } from './scene.ts'

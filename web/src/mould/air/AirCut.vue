@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { fromSection, nearestOnOutline, ontoSection, turnThrough } from '@mivro/core/filling'
-import { type Vec3 } from '@mivro/core/mesh'
+import { fromSection, nearestOnOutline, ontoSection, turnThrough } from '@mivro/core/form/filling'
+import { type Vec3 } from '@mivro/core/form/mesh'
 import { mouldKinds, partingOf } from '@mivro/core/mould'
 import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
 import { spread } from '../../cutaway/labels.ts'

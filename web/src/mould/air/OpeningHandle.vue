@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
-import type { Vec3 } from '@mivro/core/mesh'
-import { show } from '@mivro/core/units'
+import type { Vec3 } from '@mivro/core/form/mesh'
+import { show } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import { useDrag } from '../../ui/useDrag.ts'
 

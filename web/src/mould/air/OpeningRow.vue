@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import type { MouldOpening } from '@mivro/core/mould'
-import { show, showTiny } from '@mivro/core/units'
+import { show, showTiny } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'

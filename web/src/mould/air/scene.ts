@@ -21,8 +21,8 @@ import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
 import { crease, drawnOf, openStage, scale } from '../../solid/stage.ts'
 import { token } from '../../theme/token.ts'
 import type { MouldOpening } from '@mivro/core/mould'
-import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/mesh'
-import { type Section } from '@mivro/core/filling'
+import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/form/mesh'
+import { type Section } from '@mivro/core/form/filling'
 
 interface Hand {
   onSelect: (id: string | undefined) => void

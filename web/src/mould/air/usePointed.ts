@@ -1,7 +1,7 @@
 import { computed } from 'vue'
-import type { CautionCode } from '@mivro/core/caution'
-import type { Vec3 } from '@mivro/core/mesh'
-import { show, showTiny } from '@mivro/core/units'
+import type { CautionCode } from '@mivro/core/base/caution'
+import type { Vec3 } from '@mivro/core/form/mesh'
+import { show, showTiny } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import { useProject } from '../../project/projectStore.ts'
 

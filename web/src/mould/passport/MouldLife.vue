@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import { ElProgress } from 'element-plus'
 import dayjs from 'dayjs'
-import { lifeOf } from '@mivro/core/learning'
+import { lifeOf } from '@mivro/core/learn/learning'
 import type { Mould } from '@mivro/core/mould'
-import type { Pull } from '@mivro/core/pull'
-import { showDuration } from '@mivro/core/units'
+import type { Pull } from '@mivro/core/work/pull'
+import { showDuration } from '@mivro/core/base/units'
 import { showDay } from '../../ui/dates.ts'
 
 /** How a mould has fared so far, and how long it will last at this pace. */

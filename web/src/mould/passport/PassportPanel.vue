@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { readDocument } from '@mivro/core/document'
+import { readDocument } from '@mivro/core/base/document'
 import { mouldSchema, withKind, mouldKindNames, type Mould } from '@mivro/core/mould'
 import { mouldKindWords } from '@mivro/words/mouldKind'
-import { problemsOf, type Problem } from '@mivro/core/problem'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../../api/session.ts'
 import CountField from '../../ui/CountField.vue'
 import SelectField from '../../ui/SelectField.vue'

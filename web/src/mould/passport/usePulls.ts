@@ -1,6 +1,6 @@
 import { computed, shallowRef, watch } from 'vue'
 import type { Mould } from '@mivro/core/mould'
-import type { Pull } from '@mivro/core/pull'
+import type { Pull } from '@mivro/core/work/pull'
 import type { Stored } from '../../api/client.ts'
 import { listNewest } from '../../api/sessions.ts'
 

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { mouldKinds } from '@mivro/core/mould'
-import { show } from '@mivro/core/units'
+import { show } from '@mivro/core/base/units'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import MouldBlock from '../../cutaway/MouldBlock.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { usualVessel } from '@mivro/core/air'
-import { mixDensity } from '@mivro/core/mix'
+import { usualVessel } from '@mivro/core/matter/air'
+import { mixDensity } from '@mivro/core/matter/mix'
 import { saySiliconeAir } from '@mivro/words/air'
 import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'

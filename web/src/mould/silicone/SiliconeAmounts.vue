@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mouldKinds, type CompiledMould, type MouldKind } from '@mivro/core/mould'
-import { show, showArea, showMoney } from '@mivro/core/units'
+import { show, showArea, showMoney } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 
 /** What else goes into a mould, and what it comes to. */

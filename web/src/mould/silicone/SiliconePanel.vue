@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { Timer } from 'lucide-vue-next'
-import { safetyFor } from '@mivro/core/caution'
+import { safetyFor } from '@mivro/core/base/caution'
 import {
   boxShapes,
   mouldKinds,
@@ -12,7 +12,7 @@ import {
   type Candidate,
 } from '@mivro/core/mould'
 import { saySiliconeAsks, saySiliconeReason } from '@mivro/words/silicone'
-import { show, showDuration } from '@mivro/core/units'
+import { show, showDuration } from '@mivro/core/base/units'
 import { boxWords } from '@mivro/words/box'
 import { useMouldBench } from '../useMouldBench.ts'
 import { useMouldFixes } from '../useMouldFixes.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Silicone } from '@mivro/core/material'
+import type { Silicone } from '@mivro/core/matter/material'
 import type { CompiledMould } from '@mivro/core/mould'
-import { show } from '@mivro/core/units'
+import { show } from '@mivro/core/base/units'
 import AtTheCup from '../../weigh/AtTheCup.vue'
 import { useStudio } from '../../project/studioStore.ts'
 import WeighTable from '../../weigh/WeighTable.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Silicone } from '@mivro/core/material'
-import { show, showDuration } from '@mivro/core/units'
+import type { Silicone } from '@mivro/core/matter/material'
+import { show, showDuration } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 
 /** How long a silicone can be worked in this room, beside what its sheet says. */

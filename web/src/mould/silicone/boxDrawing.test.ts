@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { buildBox, footprint, newMould } from '@mivro/core/mould'
-import { buildSolid } from '@mivro/core/shape'
-import { section } from '@mivro/core/filling'
+import { buildSolid } from '@mivro/core/form/shape'
+import { section } from '@mivro/core/form/filling'
 import { boxDrawing } from './boxDrawing.ts'
 
 const mesh = buildSolid({ solid: 'drop', width: 0.04, height: 0.05, facets: 8 })

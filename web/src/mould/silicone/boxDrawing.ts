@@ -1,5 +1,5 @@
 import type { BuiltBox, Footprint } from '@mivro/core/mould'
-import type { Section } from '@mivro/core/filling'
+import type { Section } from '@mivro/core/form/filling'
 
 /** Where the side view and the view from above lie, px. */
 export interface BoxDrawing {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
-import { safetyFor, type Hazard } from '@mivro/core/caution'
-import type { Way, WayOfPiece } from '@mivro/core/air'
-import { show, showDuration } from '@mivro/core/units'
+import { safetyFor, type Hazard } from '@mivro/core/base/caution'
+import type { Way, WayOfPiece } from '@mivro/core/matter/air'
+import { show, showDuration } from '@mivro/core/base/units'
 import { faultWords, hindranceWords, sayBand, sayBestWay, wayWords } from '@mivro/words/air'
 import { useStudio } from '../../project/studioStore.ts'
 import SafetyLines from '../../ui/SafetyLines.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElSlider } from 'element-plus'
-import { showDuration } from '@mivro/core/units'
+import { showDuration } from '@mivro/core/base/units'
 import type { Frame } from '../../cutaway/frame.ts'
 import SidedCut from '../../cutaway/SidedCut.vue'
 import { useProject } from '../../project/projectStore.ts'

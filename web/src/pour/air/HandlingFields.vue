@@ -14,8 +14,8 @@ import {
   type OwnWay,
   type Pouring,
   type Remedy,
-} from '@mivro/core/air'
-import { showDuration } from '@mivro/core/units'
+} from '@mivro/core/matter/air'
+import { showDuration } from '@mivro/core/base/units'
 import { finishWords, pouringWords, remedyWords, stirringWords } from '@mivro/words/air'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'

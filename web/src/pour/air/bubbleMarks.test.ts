@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { section } from '@mivro/core/filling'
-import { buildSolid } from '@mivro/core/shape'
+import { section } from '@mivro/core/form/filling'
+import { buildSolid } from '@mivro/core/form/shape'
 import { frameForCard } from '../../cutaway/frame.ts'
 import { bubbleMarks } from './bubbleMarks.ts'
 

@@ -1,4 +1,4 @@
-import type { Fates } from '@mivro/core/air'
+import type { Fates } from '@mivro/core/matter/air'
 import type { Frame } from '../../cutaway/frame.ts'
 
 /** A bubble as it is drawn, px. */

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
-import { bestWay, waysOfPiece, type Way } from '@mivro/core/air'
-import { bubbleLayers } from '@mivro/core/plan'
+import { bestWay, waysOfPiece, type Way } from '@mivro/core/matter/air'
+import { bubbleLayers } from '@mivro/core/work/plan'
 import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'

@@ -10,8 +10,8 @@ import {
   placeOf,
   sliderEnd,
   wetMatter,
-} from '@mivro/core/colour'
-import { resinIn } from '@mivro/core/mix'
+} from '@mivro/core/matter/colour'
+import { resinIn } from '@mivro/core/matter/mix'
 import {
   seenAgainstLight,
   seenOn,
@@ -20,8 +20,8 @@ import {
   withLayer,
   type CompiledLayer,
   type TintShare,
-} from '@mivro/core/plan'
-import { show } from '@mivro/core/units'
+} from '@mivro/core/work/plan'
+import { show } from '@mivro/core/base/units'
 import { sayFloating } from '@mivro/words/colour'
 import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'

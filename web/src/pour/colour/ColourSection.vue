@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { FillCurve, Section } from '@mivro/core/filling'
-import { seenBlends, seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/plan'
+import type { FillCurve, Section } from '@mivro/core/form/filling'
+import { seenBlends, seenFromSide, type CompiledPlan, type Plan } from '@mivro/core/work/plan'
 import { useSidedFrame } from '../../cutaway/useSidedFrame.ts'
 
 /** The piece from the side as an eye sees it, over white. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { PouredLook } from '@mivro/core/plan'
-import { lookOfPour, standsAs, thingsToSee, upsideDown, usualLift } from '@mivro/core/plan'
+import type { PouredLook } from '@mivro/core/work/plan'
+import { lookOfPour, standsAs, thingsToSee, upsideDown, usualLift } from '@mivro/core/work/plan'
 import LookView from '../../light/LookView.vue'
 import { useProject } from '../../project/projectStore.ts'
 import { useArrangement } from '../../project/useArrangement.ts'

@@ -10,9 +10,9 @@ import {
   wishThrough,
   type Ground,
   type SolvedRecipe,
-} from '@mivro/core/colour'
-import type { Resin } from '@mivro/core/material'
-import type { CompiledLayer, TintShare } from '@mivro/core/plan'
+} from '@mivro/core/matter/colour'
+import type { Resin } from '@mivro/core/matter/material'
+import type { CompiledLayer, TintShare } from '@mivro/core/work/plan'
 import { sayNearness } from '@mivro/words/colour'
 import { useShelf } from '../../project/shelfStore.ts'
 import FieldRow from '../../ui/FieldRow.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import type { Arranged, LaidPlace, Place } from '@mivro/core/inclusion'
-import { Problem } from '@mivro/core/problem'
+import type { Arranged, LaidPlace, Place } from '@mivro/core/matter/inclusion'
+import { Problem } from '@mivro/core/base/problem'
 import CountField from '../../ui/CountField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'

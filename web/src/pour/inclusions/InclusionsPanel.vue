@@ -14,9 +14,9 @@ import {
   type SeenAs,
   type Settling,
   type Spread,
-} from '@mivro/core/inclusion'
-import { withLayer, type CompiledLayer } from '@mivro/core/plan'
-import { show, showDuration } from '@mivro/core/units'
+} from '@mivro/core/matter/inclusion'
+import { withLayer, type CompiledLayer } from '@mivro/core/work/plan'
+import { show, showDuration } from '@mivro/core/base/units'
 import { holderWords, patternWords, saySettling, spreadWords } from '@mivro/words/inclusion'
 import { checkLineWords } from '@mivro/words/template'
 import { useProject } from '../../project/projectStore.ts'

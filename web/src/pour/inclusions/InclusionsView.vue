@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
-import { colourOf } from '@mivro/core/inclusion'
-import type { CompiledLayer } from '@mivro/core/plan'
+import { colourOf } from '@mivro/core/matter/inclusion'
+import type { CompiledLayer } from '@mivro/core/work/plan'
 import { useProject } from '../../project/projectStore.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import SegmentField from '../../ui/SegmentField.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { byHand, type Arranged, type Place } from '@mivro/core/inclusion'
-import type { Vec3 } from '@mivro/core/mesh'
-import type { Form } from '@mivro/core/piece'
+import { byHand, type Arranged, type Place } from '@mivro/core/matter/inclusion'
+import type { Vec3 } from '@mivro/core/form/mesh'
+import type { Form } from '@mivro/core/form/piece'
 import type { ThingScene } from '../../solid/thingScene.ts'
 import { askSurface } from '../../work/pool.ts'
 import type { ChosenThing } from './useSetThings.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Section } from '@mivro/core/filling'
-import { movedOnCut, type Arranged, type PlanInclusion } from '@mivro/core/inclusion'
-import type { CompiledPlan } from '@mivro/core/plan'
+import type { Section } from '@mivro/core/form/filling'
+import { movedOnCut, type Arranged, type PlanInclusion } from '@mivro/core/matter/inclusion'
+import type { CompiledPlan } from '@mivro/core/work/plan'
 import type { Frame } from '../../cutaway/frame.ts'
 import Inclusions from '../../cutaway/Inclusions.vue'
 import type { Mark } from '../../cutaway/marks.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { colourOf, outlineOf, sizeOf } from '@mivro/core/inclusion'
-import type { InclusionMaterial } from '@mivro/core/material'
+import { colourOf, outlineOf, sizeOf } from '@mivro/core/matter/inclusion'
+import type { InclusionMaterial } from '@mivro/core/matter/material'
 import { useShelf } from '../../project/shelfStore.ts'
 
 /** What is on hand to be set in: dragged from the edge into a layer, or laid in its middle by a click. */

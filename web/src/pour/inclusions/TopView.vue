@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { boundsOf, byHand, outlineOf, type Arranged, type Place } from '@mivro/core/inclusion'
+import {
+  boundsOf,
+  byHand,
+  outlineOf,
+  type Arranged,
+  type Place,
+} from '@mivro/core/matter/inclusion'
 import { useDrag } from '../../ui/useDrag.ts'
 import type { ChosenThing } from './useSetThings.ts'
 

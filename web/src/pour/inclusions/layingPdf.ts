@@ -1,5 +1,5 @@
-import type { LaidThing } from '@mivro/core/inclusion'
-import { show, type UnitChoice } from '@mivro/core/units'
+import type { LaidThing } from '@mivro/core/matter/inclusion'
+import { show, type UnitChoice } from '@mivro/core/base/units'
 import { makePdf } from '../../ui/pdf.ts'
 
 const degrees = (radians: number) => `${Math.round((radians * 180) / Math.PI)}°`

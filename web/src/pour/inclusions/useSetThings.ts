@@ -1,7 +1,13 @@
 import { computed, ref } from 'vue'
-import { byHand, colourOf, setInFrom, type Place, type PlanInclusion } from '@mivro/core/inclusion'
-import type { InclusionMaterial } from '@mivro/core/material'
-import { judgeArrangement, withLayer, type CompiledLayer, type Plan } from '@mivro/core/plan'
+import {
+  byHand,
+  colourOf,
+  setInFrom,
+  type Place,
+  type PlanInclusion,
+} from '@mivro/core/matter/inclusion'
+import type { InclusionMaterial } from '@mivro/core/matter/material'
+import { judgeArrangement, withLayer, type CompiledLayer, type Plan } from '@mivro/core/work/plan'
 import { newId } from '../../api/client.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useArrangement } from '../../project/useArrangement.ts'

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { CompiledLayer } from '@mivro/core/plan'
+import type { CompiledLayer } from '@mivro/core/work/plan'
 import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'

@@ -1,0 +1,91 @@
+import { resinClasses, type Resin, type Shelf } from '../../matter/material/index.ts'
+import type { Mould } from '../../mould/index.ts'
+import type { CompiledPlan, Plan } from '../../work/plan/index.ts'
+import { ratioErrors, type Pull } from '../../work/pull/index.ts'
+import type { Facts } from './finding.ts'
+
+/** What a pull followed, and what it was poured into. */
+export interface Followed {
+  plan?: Plan
+  compiled?: Pick<CompiledPlan, 'layers'>
+  shelf: Shelf
+  mould?: Mould
+  /** Share of its life that the mould has behind it. */
+  worn?: number
+}
+
+const known = <T>(values: (T | undefined)[]): T[] => values.filter((one) => one !== undefined)
+const most = (values: number[]) => (values.length > 0 ? Math.max(...values) : undefined)
+const ratio = (a: number | undefined, b: number | undefined) =>
+  a === undefined || !b ? undefined : a / b
+
+/**
+ * What is known of how a pull was poured, from its own record, the plan that it followed and the
+ * sheets of its resins. What nobody wrote down is left out.
+ */
+export function factsOf(pull: Pull, { plan, compiled, shelf, mould, worn }: Followed): Facts {
+  const resins = known(
+    (plan?.layers ?? []).map(({ resin }) => {
+      const found = shelf.get(resin ?? '')
+      return found?.kind === 'resin' ? found : undefined
+    }),
+  )
+  const { times, method } = pull
+  const thick = most(known(resins.map(({ viscosity }) => viscosity)))
+  const resin: Resin | undefined = resins[0]
+  const errors = known(ratioErrors(pull))
+  const worst = errors.toSorted((a, b) => Math.abs(b) - Math.abs(a))[0]
+  const clocks = known((compiled?.layers ?? []).map(({ clock }) => clock))
+  return {
+    resin: resin && (resinClasses[resin.class].hazard as Facts['resin']),
+    viscosity: thick,
+    potLife: resins.length > 0 ? Math.min(...resins.map(({ potLife }) => potLife)) : undefined,
+    room: pull.room,
+    humidity: pull.humidity,
+    ratioError: worst,
+    tintOfLimit: tintOfLimit(pull, plan, shelf),
+    stirred: ratio(times?.stirred, resin?.mixTime),
+    secondCup: method?.secondCup && method.secondCup === 'yes',
+    pouredAt: ratio(times?.full, times?.pours),
+    pressure: method?.pressure,
+    pressureAt: method?.pressure ? ratio(times?.atPressure, times?.gels) : undefined,
+    heldUntil: method?.pressure ? ratio(times?.letGo, times?.hard) : undefined,
+    vacuum: method?.way && method.vacuum !== undefined,
+    prefilled: method?.prefills ? ratio(method.prefilled ?? 0, method.prefills) : undefined,
+    tilt: method?.tilt,
+    dusted: method?.dust === undefined ? undefined : method.dust !== 'none',
+    opened: most(known((pull.lots ?? []).map(({ opened }) => opened))),
+    demouldedAt: ratio(times?.out, times?.hard),
+    depthOfLimit: most(
+      known(
+        (compiled?.layers ?? []).map(({ thick: deep, batch }) =>
+          ratio(deep, batch?.resin.maxDepth),
+        ),
+      ),
+    ),
+    hottest: most(known(clocks.map(({ peak }) => peak?.temperature))),
+    bands: method?.bands ?? mould?.liking.bands,
+    keyed: mould && mould.liking.keys.trim() !== '' ? true : undefined,
+    worn,
+    siliconeClear: mould && (mould.vessel !== undefined || mould.pressure !== undefined),
+    shrinkage: most(known(resins.map(({ shrinkage }) => shrinkage))),
+  }
+}
+
+/** The largest dose that was weighed, over its limit. */
+function tintOfLimit(pull: Pull, plan: Plan | undefined, shelf: Shelf): number | undefined {
+  const doses = pull.layers.flatMap(({ amounts }, i) => {
+    const mass = (what: string) =>
+      amounts
+        .filter((one) => one.what === what)
+        .reduce((sum, one) => sum + (one.weighed ?? one.planned), 0)
+    const resin = mass('A') + mass('B')
+    const tints = amounts.filter(({ what }) => what === 'tint')
+    return tints.flatMap((tint, k) => {
+      const material = shelf.get(plan?.layers[i]?.tints[k]?.material ?? '')
+      if (material?.kind !== 'tint' || !(resin > 0)) return []
+      return [(tint.weighed ?? tint.planned) / resin / material.limit]
+    })
+  })
+  return most(doses)
+}

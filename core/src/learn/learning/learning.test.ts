@@ -1,0 +1,171 @@
+import { describe, expect, it } from 'vitest'
+import type { Bench, BenchEvent, Task } from '../../work/bench/index.ts'
+import { sampleMould } from '../../mould/samples.ts'
+import type { Pull } from '../../work/pull/index.ts'
+import { usualHands } from '../../work/run/index.ts'
+import { feltOf } from './felt.ts'
+import { learnedHands } from './hands.ts'
+import { lifeOf, newMouldTakes } from './mouldLife.ts'
+import { spreadOf } from './spread.ts'
+
+const day = 24 * 3600
+
+describe('a spread', () => {
+  it('is the median, with eight in ten between both ends', () => {
+    // 0 to 100 in steps of one: the tenth and ninetieth by definition.
+    const hundred = Array.from({ length: 101 }, (_, i) => i)
+    expect(spreadOf(hundred)).toEqual({ count: 101, middle: 50, low: 10, high: 90 })
+    expect(spreadOf([7])).toEqual({ count: 1, middle: 7, low: 7, high: 7 })
+    expect(spreadOf([])).toBeUndefined()
+  })
+})
+
+const mould = { key: 'a', pour: 'p', name: 'Keycap', number: 1, casts: 1 }
+const common = { load: 0, hazards: [], mix: 0, layer: 0 }
+const fills = Array.from({ length: 4 }, (_, i): Task[] => [
+  {
+    ...common,
+    id: `p${i}`,
+    what: 'prefill',
+    mould,
+    spots: [
+      { what: 'prefill', across: 0, height: 0 },
+      { what: 'prefill', across: 0, height: 0 },
+      { what: 'gate', across: 0, height: 0 },
+    ],
+  },
+  { ...common, id: `f${i}`, what: 'fill', mould, volume: 1e-6, mass: 1e-3, vents: 0 },
+]).flat()
+/** Each place prefilled in 9 s, each mould filled and rocked in 34; a pause before the third pair. */
+const worked = (pause = 0): Pick<Bench, 'tasks' | 'events'> => {
+  let at = 1000
+  const events: BenchEvent[] = [{ what: 'done', task: 'm', at }]
+  fills.forEach(({ id, what }, i) => {
+    at += what === 'prefill' ? 18 : 34
+    if (i === 4) at += pause
+    events.push({ what: 'done', task: id, at })
+  })
+  return { tasks: fills, events }
+}
+
+describe('what hands take', () => {
+  it('is learned from the moments between keys: by the place, without the rocking', () => {
+    const found = Object.fromEntries(learnedHands([worked()]).map((one) => [one.hand, one]))
+    expect(found.prefill.middle).toBeCloseTo(9, 9)
+    expect(found.prefill.count).toBe(4)
+    expect(found.fill.middle).toBeCloseTo(34 - usualHands.rock, 9)
+  })
+
+  it('a pause for a call is no habit', () => {
+    const found = learnedHands([worked(1800)]).find(({ hand }) => hand === 'prefill')!
+    expect(found.count).toBe(3)
+    expect(found.middle).toBeCloseTo(9, 9)
+  })
+
+  it('what lies after a pause is still of its own task', () => {
+    const [first, ...rest] = fills
+    const two = {
+      ...first,
+      id: 'wide',
+      spots: Array(6).fill({ what: 'prefill', across: 0, height: 0 }),
+    }
+    const all = [...rest, two as Task]
+    let at = 0
+    const events = [{ what: 'done', task: 'm', at: 0 } as BenchEvent]
+    for (const { id, what } of all) {
+      at += what !== 'prefill' ? 34 : id === 'wide' ? 54 : 18
+      if (id === 'p2') at += 1800
+      events.push({ what: 'done', task: id, at })
+    }
+    // Six places in 54 s, two in 18: nine each, whichever was left out.
+    const found = learnedHands([{ tasks: all, events }]).find(({ hand }) => hand === 'prefill')!
+    expect([found.low, found.high]).toEqual([9, 9])
+  })
+
+  it('nothing is learned from once or twice', () => {
+    const { tasks, events } = worked()
+    expect(learnedHands([{ tasks, events: events.slice(0, 5) }])).toEqual([])
+  })
+})
+
+it('what was felt of a cup is an observation of its resin', () => {
+  const weigh = (key: 'A' | 'B', name: string): Task => ({
+    ...common,
+    id: key,
+    what: 'weigh',
+    part: key,
+    key,
+    name,
+    mass: 0.05,
+    density: 1100,
+    apart: 'mixing cup',
+    cup: 1e-3,
+    step: 1e-4,
+    moulds: 1,
+  })
+  const bench = {
+    room: 294.15,
+    tasks: [
+      weigh('A', 'Part A'),
+      weigh('B', 'Part B'),
+      { ...common, id: 'm', what: 'mix', pours: 100, gel: 200, hard: 900, secondCup: 'no' },
+    ] as Task[],
+    events: [
+      { what: 'room', at: 0, room: 297.15 },
+      { what: 'done', task: 'A', at: 10, weighed: 0.06, by: 'scale' },
+      { what: 'done', task: 'B', at: 100, weighed: 0.06, by: 'scale' },
+      { what: 'touched', mix: 0, at: 310, mark: 'gel of the cup' },
+      { what: 'touched', mix: 0, at: 400, mark: 'hottest', temperature: 350 },
+      { what: 'touched', mix: 0, at: 200, mark: 'syrup' },
+    ] as BenchEvent[],
+  }
+  const felt = feltOf(bench, () => '2026-11-27')
+  expect(felt.map(({ observation: { what, value } }) => [what, value])).toEqual([
+    ['gel', 210],
+    ['peak', 350],
+  ])
+  expect(felt[0].observation).toMatchObject({ room: 297.15, mass: 0.12, on: '2026-11-27' })
+  expect(felt[0].parts).toEqual(['Part A', 'Part B'])
+})
+
+describe('the life of a mould', () => {
+  const block = sampleMould({ kind: 'cut block', cavities: 1, count: 1 })
+  const from = Date.parse('2026-09-01T10:00:00Z') / 1000
+  /** One a week, the first half good. */
+  const pulls = Array.from({ length: 8 }, (_, i) => ({
+    pouredAt: new Date((from + i * 7 * day) * 1000).toISOString(),
+    copies: 1,
+    outcome: i < 4 ? 'good' : 'fixable',
+    results: i < 4 ? undefined : [{ copy: 1, result: 'fixable', mended: 60 * (i + 1) }],
+    mould: 'm',
+  })) as Pull[]
+  const now = from + 8 * 7 * day
+
+  it('says how far it is worn, and when another has to be ordered at this pace', () => {
+    const life = lifeOf(block, 'm', pulls, now)
+    expect([life.pulls, life.life, life.left]).toEqual([8, 15, 7])
+    expect(life.perWeek).toBeCloseTo(1, 9)
+    // Seven left at one a week: seven weeks from now; three weeks sooner the order.
+    expect(life.ends).toBeCloseTo(now + 49 * day, 3)
+    expect(life.orderBy).toBeCloseTo(now + 49 * day - newMouldTakes, 3)
+  })
+
+  it('shows how its casts fare as it ages, and what mending takes', () => {
+    const { stretches, good, mending } = lifeOf(block, 'm', pulls, now)
+    expect(stretches.map(({ from: a, until }) => [a, until])).toEqual([
+      [1, 2],
+      [3, 4],
+      [5, 6],
+      [7, 8],
+    ])
+    expect(stretches[0].rate.middle).toBeGreaterThan(stretches[3].rate.middle)
+    expect([good.seen, good.of]).toEqual([4, 8])
+    expect(mending).toMatchObject({ count: 4, middle: 60 * 6.5 })
+  })
+
+  it('of a mould that gave one pull no pace is known', () => {
+    const life = lifeOf(block, 'm', pulls.slice(0, 1), now)
+    expect(life.perWeek).toBeUndefined()
+    expect(life.orderBy).toBeUndefined()
+  })
+})

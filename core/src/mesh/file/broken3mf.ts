@@ -1,4 +1,0 @@
-import { Problem, type FileFault } from '../../problem/index.ts'
-
-export const broken3mf = (fault: FileFault, found?: string) =>
-  new Problem('file-broken', { format: '3MF', fault, found })

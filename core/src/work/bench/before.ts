@@ -1,0 +1,56 @@
+import { safetyFor, type SafetyLine, type Step } from '../../base/caution/index.ts'
+import type { Bench } from './bench.ts'
+import type { Task, TaskKind } from './tasks.ts'
+
+/** Which step of the safety table stands before a task; each is read once, some in every load. */
+const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | undefined> = {
+  'lay out': undefined,
+  weigh: { step: 'weigh', again: 'once' },
+  mix: { step: 'mix', again: 'once' },
+  vacuum: { step: 'vacuum', again: 'every load' },
+  prefill: { step: 'pour', again: 'once' },
+  fill: { step: 'pour', again: 'once' },
+  set: { step: 'set', again: 'once' },
+  band: undefined,
+  lid: { step: 'pressure', again: 'every load' },
+  hold: undefined,
+  release: { step: 'release', again: 'every load' },
+  demould: { step: 'demould', again: 'once' },
+  trim: undefined,
+  step: undefined,
+  wait: undefined,
+}
+
+/** What is told in sentences says itself which step it is. */
+const standOf = (task: Task) =>
+  task.what === 'step'
+    ? { step: task.step, again: 'once' as const }
+    : (silicone(task) ?? stands[task.what])
+
+/** Silicone is weighed and mixed by its own lines. */
+const silicone = (task: Task) =>
+  (task.what === 'weigh' || task.what === 'mix') && task.hazards.includes('any silicone')
+    ? { step: 'silicone' as const, again: 'once' as const }
+    : undefined
+
+/**
+ * What is to be read before a task, that was not read before: the table's lines for its step and
+ * what lies on the bench. Nothing of a task is shown until they were.
+ */
+export function toRead(
+  { tasks, events }: Pick<Bench, 'tasks' | 'events'>,
+  task: Task,
+): SafetyLine[] {
+  const stand = standOf(task)
+  if (!stand) return []
+  const byId = new Map(tasks.map((one) => [one.id, one]))
+  const read = events.flatMap((event) => {
+    const other = event.what === 'read' ? byId.get(event.task) : undefined
+    if (!other || standOf(other)?.step !== stand.step) return []
+    return stand.again === 'once' || other.load === task.load ? [other] : []
+  })
+  const known = new Set(
+    read.flatMap(({ hazards }) => safetyFor(stand.step, hazards).map(({ id }) => id)),
+  )
+  return safetyFor(stand.step, task.hazards).filter(({ id }) => !known.has(id))
+}

@@ -1,0 +1,163 @@
+import type { Silicone } from '../../matter/material/index.ts'
+import {
+  makingSteps,
+  mouldKinds,
+  type CompiledMould,
+  type MakingStep,
+  type Mould,
+} from '../../mould/index.ts'
+import { weighIn, type Weighing } from '../../matter/mix/index.ts'
+import type { Bench } from './bench.ts'
+import type { Task } from './tasks.ts'
+
+/** Thickeners are stirred in by weight; their volume hardly counts (from memory), kg/m³. */
+const thickenerDensity = 1500
+/** Silicone gels at so many pot lives (common practice, no source). */
+const gelsAfter = 2.5
+
+/** What is known of a mould when its bench is set out. */
+export interface MouldBenchOf {
+  id: string
+  revision: number
+  mould: Mould
+  compiled: CompiledMould
+  silicone: Silicone
+  room: number
+  step: number
+  /** Of the vacuum vessel, gauge, Pa. */
+  gauge?: number
+}
+
+/**
+ * A mould of silicone as a bench to be carried out: every step of its sheet, each batch and each
+ * coat weighed and mixed by itself, and the waits between.
+ */
+export function benchOfMould(of: MouldBenchOf): Bench {
+  const { id, revision, mould, compiled, silicone, room } = of
+  const steps = makingSteps(mould, compiled, silicone)
+  let mixes = 0
+  const tasks = steps.flatMap((step, i): Task[] => {
+    const own = `${i + 1}`
+    // Each batch has its own round in the vessel.
+    if (step.step === 'vacuum') return []
+    const done = batchesOf(step, of).flatMap((weighing, k) =>
+      mixing(weighing, `${own}.${k + 1}`, mixes++, step, of),
+    )
+    return [...done, ...told(step, own), ...waiting(step, own)]
+  })
+  return {
+    name: mould.name,
+    of: { what: 'mould', id, revision },
+    way: mould.vessel !== undefined ? 'vacuum' : mould.pressure !== undefined ? 'pressure' : 'none',
+    room,
+    pours: [],
+    tasks,
+    events: [],
+  }
+}
+
+/** What is mixed in a step: its batches, or one coat. */
+function batchesOf(
+  { step, need }: MakingStep,
+  { mould, compiled, silicone, step: finest }: MouldBenchOf,
+): Weighing[] {
+  if (step !== 'silicone') return []
+  if (need) return Array.from({ length: need.weighing.cups }, () => need.weighing)
+  if (mouldKinds[mould.kind].poured !== 'coats' || !compiled.need) return []
+  return [weighIn(1, compiled.need.volume / mould.coats, { resin: silicone }, finest)]
+}
+
+function mixing(
+  { steps, cupSize }: Weighing,
+  id: string,
+  mix: number,
+  { title, hazards }: MakingStep,
+  { mould, compiled, silicone, step, gauge }: MouldBenchOf,
+): Task[] {
+  const common = { load: 0, hazards, mix, layer: 0 }
+  const part = {
+    ...common,
+    what: 'weigh' as const,
+    apart: 'mixing cup' as const,
+    cup: cupSize,
+    step,
+    moulds: 1,
+  }
+  const coat = title.code === 'coat' ? (title.amounts as { number: number }).number - 1 : undefined
+  const thickener = coat === undefined ? 0 : (compiled.thickener[coat] ?? 0)
+  const [a, b] = [steps.find(({ what }) => what === 'A')!, steps.find(({ what }) => what === 'B')!]
+  return [
+    {
+      ...part,
+      id: `${id} A`,
+      part: 'A',
+      key: 'A',
+      name: a.name,
+      mass: a.mass,
+      density: silicone.densityA,
+    },
+    ...(thickener > 0
+      ? [
+          {
+            ...part,
+            id: `${id} thickener`,
+            part: 'tint' as const,
+            key: 'thickener',
+            name: 'thickener',
+            mass: thickener,
+            density: thickenerDensity,
+          },
+        ]
+      : []),
+    {
+      ...part,
+      id: `${id} B`,
+      part: 'B',
+      key: 'B',
+      name: b.name,
+      mass: b.mass,
+      density: silicone.densityB,
+    },
+    {
+      ...common,
+      id: `${id} mix`,
+      what: 'mix',
+      takes: silicone.mixTime,
+      pours: silicone.potLife,
+      gel: gelsAfter * silicone.potLife,
+      hard: silicone.demould,
+      secondCup: 'yes',
+    },
+    ...(mould.vessel !== undefined && gauge !== undefined
+      ? [
+          {
+            ...common,
+            hazards: [...hazards, 'vacuum vessel' as const],
+            id: `${id} vacuum`,
+            what: 'vacuum' as const,
+            gauge,
+          },
+        ]
+      : []),
+  ]
+}
+
+/** What a step says, to be done; what only waits says it there. */
+function told({ step, title, lines, hazards }: MakingStep, id: string): Task[] {
+  if (step === 'wait') return []
+  return [{ id, load: 0, hazards, what: 'step', step, phrases: plain([title, ...lines]) }]
+}
+
+function waiting({ step, title, lines, wait, hazards }: MakingStep, id: string): Task[] {
+  if (!(wait > 0)) return []
+  const phrases = step === 'wait' ? plain([title, ...lines]) : plain([title])
+  return [{ id: `${id} wait`, load: 0, hazards, what: 'wait', takes: wait, phrases }]
+}
+
+const plain = (phrases: MakingStep['lines']) =>
+  phrases.map(({ code, amounts }) => ({
+    code,
+    amounts: Object.fromEntries(
+      Object.entries(amounts as Record<string, unknown>).filter(([, value]) => value !== undefined),
+    ) as Record<string, string | number | boolean>,
+  }))

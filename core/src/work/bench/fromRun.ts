@@ -1,0 +1,254 @@
+import { underPressureBy, type AirTools } from '../../matter/air/index.ts'
+import {
+  gelOfMix,
+  inRoom,
+  rounds,
+  runSteps,
+  type CompiledRun,
+  type Run,
+  type RunMould,
+  type RunStep,
+} from '../run/index.ts'
+import type { Bench } from './bench.ts'
+import type { BenchMould, LayOutItem, Task } from './tasks.ts'
+
+/** Parts of a mix that pours for less than this are weighed apart, s (common practice, no source). */
+const fast = 900
+
+/** What is known of a run when its bench is set out. */
+export interface BenchOf {
+  id: string
+  revision: number
+  run: Run
+  compiled: CompiledRun
+  tools: AirTools
+  cups: readonly number[]
+  pours: Bench['pours']
+}
+
+/**
+ * A run as a bench to be carried out: every step of its sheet as tasks that one key ends. What it
+ * was planned with is kept with it, so that a change of the plan does not move a clock that runs.
+ */
+export function benchOfRun({ id, revision, run, compiled, tools, cups, pours }: BenchOf): Bench {
+  const numberOf = new Map(
+    compiled.loads.flatMap(({ mixes }) => mixes).map((mix, i) => [mix, i] as const),
+  )
+  const steps = runSteps(compiled.loads, tools, cups)
+  const tasks = steps.flatMap((step, i) => tasksOf(step, `${i + 1}`, { run, tools, numberOf }))
+  return {
+    name: run.name,
+    of: { what: 'run', id, revision },
+    way: run.way,
+    room: run.room,
+    pours,
+    tasks,
+    events: [],
+  }
+}
+
+interface Around {
+  run: Run
+  tools: AirTools
+  numberOf: ReadonlyMap<object, number>
+}
+
+function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): Task[] {
+  const { load, mix, moulds, at } = step
+  const { hazards } = step
+  const number = mix ? numberOf.get(mix)! : 0
+  const common = { load: load.index, at, hazards }
+  const ofMix = { ...common, mix: number, layer: mix?.layer ?? 0 }
+  switch (step.step) {
+    case 'lay out':
+      return [{ ...common, id, what: 'lay out', items: layOut(step, run) }]
+    case 'weigh': {
+      const { steps, cupSize } = step.weighing!
+      const { resin, tints } = mix!.moulds[0].pour.layers[mix!.layer]
+      const densities = { A: resin.densityA, B: resin.densityB }
+      const last = steps.findLastIndex(({ what }) => what !== 'tint')
+      // Several cups wait for one another, and a fast one waits for nothing: their parts must not meet.
+      const stay = rounds(load.mixes).find((round) => round.includes(mix!))!
+      const apart = stay.length > 1 || mix!.cup.poursUntil < fast
+      return steps.map(({ what, key, name, mass }, i) => ({
+        ...ofMix,
+        id: `${id}.${i + 1}`,
+        what: 'weigh',
+        part: what,
+        key,
+        name,
+        mass,
+        density: what === 'tint' ? densityOfTint(tints, key) : densities[what],
+        apart: apart && i === last ? 'own cup' : 'mixing cup',
+        cup: cupSize,
+        step: mix!.moulds[0].pour.step,
+        moulds: mix!.moulds.length,
+      }))
+    }
+    case 'mix': {
+      const { cup, layer } = mix!
+      const gel = gelOfMix(mix!, run)
+      const { mixTime } = mix!.moulds[0].pour.layers[layer].resin
+      const hard = Math.max(...mix!.moulds.map(({ pour }) => inRoom(pour.layers[layer], run).hard))
+      return [
+        {
+          ...ofMix,
+          id,
+          what: 'mix',
+          takes: mixTime,
+          pours: cup.poursUntil,
+          gel: Math.min(cup.gel, longest),
+          gelInMould: gel === Infinity ? undefined : Math.min(gel, longest),
+          hard,
+          secondCup: cup.poursUntil < fast ? 'no' : 'yes',
+        },
+      ]
+    }
+    case 'vacuum':
+      return [
+        {
+          ...ofMix,
+          id,
+          what: 'vacuum',
+          gauge: tools.vessel!.gauge,
+          takes: takesOfTask(step, 'vacuum'),
+        },
+      ]
+    case 'fill':
+      return moulds.flatMap((mould, i): Task[] => {
+        const layer = mould.pour.layers[mix!.layer]
+        const own = `${id}.${i + 1}`
+        const places =
+          mix!.layer === 0 ? mould.pour.spots.filter(({ what }) => what === 'prefill') : []
+        const setting = (sets: typeof layer.sets, first: number) =>
+          sets.map(({ name, count, from, until }, k): Task => ({
+            ...ofMix,
+            id: `${own} set ${first + k + 1}`,
+            what: 'set',
+            name,
+            count,
+            from,
+            until,
+          }))
+        const fill: Task = {
+          ...ofMix,
+          at: atOf(step, 'fill', mould),
+          takes: takesOfTask(step, 'fill', mould),
+          id: own,
+          what: 'fill',
+          mould: named(mould),
+          volume: layer.volume,
+          mass: layer.mass,
+          vents: mould.pour.vents,
+        }
+        return [
+          ...(places.length > 0
+            ? [
+                {
+                  ...ofMix,
+                  at: atOf(step, 'prefill', mould),
+                  takes: takesOfTask(step, 'prefill', mould),
+                  id: `${own} first`,
+                  what: 'prefill' as const,
+                  mould: named(mould),
+                  spots: mould.pour.spots,
+                },
+              ]
+            : []),
+          ...setting(
+            layer.sets.filter(({ how }) => laidBefore.has(how)),
+            0,
+          ),
+          fill,
+          ...setting(
+            layer.sets.filter(({ how }) => !laidBefore.has(how)),
+            layer.sets.length,
+          ),
+        ]
+      })
+    case 'finish':
+      return [
+        { ...ofMix, id, what: 'band', moulds: moulds.map(named), takes: mix!.done - mix!.poured },
+      ]
+    case 'pressure': {
+      const { pot } = tools
+      const by = Math.min(
+        ...load.mixes.map((one) => one.begins + underPressureBy * gelOfMix(one, run)),
+      )
+      return [
+        {
+          ...common,
+          id,
+          what: 'lid',
+          gauge: pot!.gauge,
+          marked: pot!.marked,
+          by: by === Infinity ? undefined : Math.min(by, longest),
+          takes: load.atPressure! - load.lid!,
+        },
+        { ...common, id: `${id} hold`, what: 'hold', gauge: pot!.gauge, at: load.out },
+        { ...common, id: `${id} release`, what: 'release', at: load.out },
+      ]
+    }
+    case 'demould': {
+      const order = moulds.toSorted((a, b) => a.pour.depth - b.pour.depth)
+      const closed = order.filter(({ pour }) => pour.closed)
+      return [
+        { ...common, id, what: 'demould', moulds: order.map(named) },
+        ...(closed.length > 0
+          ? [{ ...common, id: `${id} gates`, what: 'trim' as const, moulds: closed.map(named) }]
+          : []),
+      ]
+    }
+  }
+}
+
+/** What is set in before its layer is poured over it. */
+const laidBefore = new Set(['on the mould', 'on the gel', 'dab'])
+
+/** Nothing on the bench is waited for longer, s. */
+const longest = 9e6
+
+const named = ({ key, pour, number, casts }: RunMould): BenchMould => ({
+  key,
+  pour: pour.id,
+  name: pour.name,
+  number,
+  casts: Math.max(1, casts),
+})
+
+const densityOfTint = (tints: RunMould['pour']['layers'][number]['tints'], key: string): number =>
+  tints[Number(key.replace('tint-', '')) - 1].material.density
+
+function taskIn({ mix }: RunStep, what: string, mould?: RunMould) {
+  return mix!.tasks.find((task) => task.what === what && (!mould || task.mould === mould))
+}
+
+const atOf = (step: RunStep, what: string, mould: RunMould): number | undefined => {
+  const task = taskIn(step, what, mould)
+  return task && step.mix!.begins + task.from
+}
+
+const takesOfTask = (step: RunStep, what: string, mould?: RunMould): number | undefined => {
+  const task = taskIn(step, what, mould)
+  return task && task.until - task.from
+}
+
+function layOut({ load, moulds }: RunStep, run: Run): { what: LayOutItem; count: number }[] {
+  const sum = (of: (mould: RunMould) => number) => moulds.reduce((all, one) => all + of(one), 0)
+  const prefills = sum(({ pour }) => pour.prefills)
+  const bands = sum(({ pour }) => pour.bands)
+  const pressed = run.way === 'pressure' || run.way === 'both'
+  const pumped = run.way === 'vacuum' || run.way === 'both'
+  return [
+    { what: 'gloves', count: run.hands },
+    { what: 'air', count: 1 },
+    { what: 'moulds', count: moulds.length },
+    { what: 'level', count: 1 },
+    ...(prefills > 0 ? [{ what: 'prefill tools' as const, count: prefills }] : []),
+    ...(bands > 0 ? [{ what: 'boards and bands' as const, count: bands }] : []),
+    { what: 'cups', count: 2 * load.mixes.length },
+    ...(pressed ? [{ what: 'pot open' as const, count: 1 }] : []),
+    ...(pumped ? [{ what: 'vessel' as const, count: 1 }] : []),
+    { what: 'timer', count: 1 },
+  ]
+}

@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest'
+import { sayCaution } from '@mivro/words/caution'
+import type { Material } from '../../../matter/material/index.ts'
+import { slowEpoxy, violet } from '../../../matter/material/samples.ts'
+import { fillCurve } from '../../../form/filling/index.ts'
+import { buildSolid } from '../../../form/shape/index.ts'
+import { newPlan, type Layer } from '../plan.ts'
+import { compile } from './compile.ts'
+
+const curve = fillCurve(
+  buildSolid({ solid: 'block', width: 0.04, depth: 0.05, height: 0.03 }),
+  [0, 0, 1],
+)
+const said = (more: Partial<Layer>, tint = violet) => {
+  const fill = { by: 'height', top: 0.03 } as const
+  const layer: Layer = {
+    id: 'a',
+    name: 'A',
+    fill,
+    resin: 'epoxy',
+    tints: [],
+    inclusions: [],
+    join: 'crisp',
+    ...more,
+  }
+  const shelf = new Map<string, Material>([
+    ['epoxy', slowEpoxy],
+    ['violet', tint],
+  ])
+  return compile({ ...newPlan('x'), layers: [layer] }, curve, shelf).cautions.map((c) =>
+    sayCaution(c),
+  )
+}
+
+describe('what is said of what goes into a layer', () => {
+  it('mica over its limit thickens and settles, a dye leaves the cast soft', () => {
+    const over = { tints: [{ material: 'violet', fraction: 0.2 }] }
+    const about = (form: 'dye' | 'mica') =>
+      said(over, { ...violet, form }).find((words) => words.includes('over its sheet'))
+    expect(about('mica')).toMatch(
+      /the mix thickens, keeps its bubbles, and what is too much settles/,
+    )
+    expect(about('dye')).toMatch(/the cast may stay soft/)
+  })
+
+  it('what is thinned with water is refused, with solvent kept from flame and vacuum', () => {
+    const little = { tints: [{ material: 'violet', fraction: 0.002 }] }
+    const about = (carrier: 'water' | 'solvent') => said(little, { ...violet, carrier }).join(' ')
+    expect(about('water')).toMatch(/thinned with water, and water spoils/)
+    expect(about('solvent')).toMatch(/no flame or heat gun near it, and no vacuum/)
+  })
+
+  it('mica in a clear resin wants something opaque behind it, unless it covers by itself', () => {
+    const mica = { ...violet, form: 'mica' as const, name: 'Gold mica', limit: 0.05, hides: 0.003 }
+    const about = (fraction: number) =>
+      said({ tints: [{ material: 'violet', fraction }] }, mica).some((one) =>
+        one.includes('comes out as amber'),
+      )
+    expect(about(0.002)).toBe(true)
+    expect(about(0.05)).toBe(false)
+  })
+
+  it('leaf is carried, whatever its metal weighs; petals are dried, sealed and kept cool', () => {
+    const leaf = {
+      id: 'l',
+      name: 'Gold leaf',
+      count: 10,
+      mass: 4e-4,
+      density: 19_300,
+      thickness: 0.2e-6,
+    }
+    const petal = { id: 'p', name: 'Petal', count: 10, mass: 1e-5, density: 400 }
+    const words = said({ inclusions: [leaf, petal] })
+    expect(words.some((one) => /^Gold leaf.* sinks/.test(one))).toBe(false)
+    expect(words).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^Gold leaf/),
+        expect.stringMatching(/^Petal.*dry.*seal.*60 °C/i),
+      ]),
+    )
+  })
+})

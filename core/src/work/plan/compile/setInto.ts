@@ -1,0 +1,54 @@
+import { caution, type Caution } from '../../../base/caution/index.ts'
+import { dabSets, setMoment } from '../../../matter/inclusion/index.ts'
+import type { Resin } from '../../../matter/material/index.ts'
+import { mixDensity } from '../../../matter/mix/index.ts'
+import type { LayerClock, SetIn } from './compiled.ts'
+import type { StackedLayer } from './stack.ts'
+
+/** Things whose density differs from the resin's by less hover, as a share (common practice, no source). */
+export const hovering = 0.03
+
+/**
+ * Where the things set into a layer lie; without a resin on its floor. What is dabbed lies on the
+ * floor whatever it weighs.
+ */
+export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
+  const liquid = resin ? mixDensity(resin.ratio, resin) : 0
+  return layer.inclusions.map(({ density, held }) => ({
+    lies: density >= liquid || held === 'dab' ? 'floor' : 'surface',
+  }))
+}
+
+/** The same with the moment each is set in, once the clock is known. */
+export const whenSetIn = (
+  { layer, bottom }: StackedLayer,
+  setIn: readonly SetIn[],
+  clock: LayerClock | undefined,
+  below: LayerClock | undefined,
+): SetIn[] =>
+  setIn.map((one, i) => {
+    if (!clock) return one
+    const { held, lift = one.lies === 'floor' ? 0 : Infinity, spread } = layer.inclusions[i]
+    const when = setMoment({
+      held,
+      onFloor: lift === 0 && !spread,
+      pourAt: clock.pourAt,
+      gelAt: clock.gelAt,
+      belowGels: bottom > 0 ? below?.gelAt : undefined,
+    })
+    return { ...one, when }
+  })
+
+/** What there is no time for. */
+export const judgeSetting = ({ layer }: StackedLayer, setIn: readonly SetIn[]): Caution[] =>
+  setIn.flatMap(({ when }, i) => {
+    if (when?.how !== 'dab' || when.until >= when.from) return []
+    const place = { layer: layer.id, field: 'inclusions' }
+    const amounts = {
+      inclusion: layer.inclusions[i].name,
+      layer: layer.name,
+      sets: dabSets,
+      short: when.from - when.until,
+    }
+    return caution('dab-no-time', 'warn', place, amounts)
+  })

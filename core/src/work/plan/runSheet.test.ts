@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest'
+import { buildSolid } from '../../form/shape/index.ts'
+import { fillCurve } from '../../form/filling/index.ts'
+import { slowEpoxy } from '../../matter/material/samples.ts'
+import { compile } from './compile/compile.ts'
+import { newPlan, type Layer, type Plan } from './plan.ts'
+import { runSheet } from './runSheet.ts'
+
+const mm = 1e-3
+const curve = fillCurve(
+  buildSolid({ solid: 'block', width: 40 * mm, depth: 50 * mm, height: 30 * mm }),
+  [0, 0, 1],
+)
+const layer = (id: string, top: number, resin: string | undefined = 'epoxy'): Layer => ({
+  id,
+  name: id.toUpperCase(),
+  fill: { by: 'height', top: top * mm },
+  ...(resin === '' ? {} : { resin }),
+  tints: [],
+  inclusions: [],
+  join: 'crisp',
+})
+const answer = (layers: Layer[], more: Partial<Plan> = {}) =>
+  compile(
+    { ...newPlan('test'), room: 296.15, layers, ...more },
+    curve,
+    new Map([['epoxy', slowEpoxy]]),
+  )
+
+describe('the run sheet', () => {
+  it('goes layer by layer and ends with demoulding', () => {
+    const sheet = runSheet(answer([layer('a', 15), layer('b', 30)]))
+    expect(sheet.map((s) => [s.step, s.layer?.name])).toEqual([
+      ['weigh', 'A'],
+      ['mix', 'A'],
+      ['pour', 'A'],
+      ['weigh', 'B'],
+      ['mix', 'B'],
+      ['pour', 'B'],
+      ['demould', undefined],
+    ])
+  })
+
+  it('gates are trimmed of the layer that fills them, and of none in an open mould', () => {
+    const layers = [layer('a', 15), layer('b', 30)]
+    const trims = (mould: 'open' | 'closed') => {
+      const compiled = answer(layers, { mould })
+      const clocks = compiled.layers.map(({ clock }) => clock!.trimAt)
+      return { clocks, sheet: runSheet(compiled).at(-1)!.trimAt }
+    }
+    expect(trims('open')).toEqual({ clocks: [undefined, undefined], sheet: undefined })
+    const { clocks, sheet } = trims('closed')
+    expect(clocks[0]).toBeUndefined()
+    expect(sheet).toBe(clocks[1])
+    expect(sheet).toBeGreaterThan(0)
+  })
+
+  it('leaves out what cannot be poured, and is empty without any', () => {
+    expect(runSheet(answer([layer('a', 15, '')]))).toEqual([])
+  })
+})

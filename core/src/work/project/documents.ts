@@ -1,0 +1,99 @@
+import type { AirAnswer, AirQuestion } from '../../form/cells/index.ts'
+import type { Batch, CureTimes, KnownTimes } from '../../matter/cure/index.ts'
+import type { Shelf, Silicone } from '../../matter/material/index.ts'
+import type {
+  CastResin,
+  CompiledMould,
+  Finding,
+  Mould,
+  MouldGeometry,
+  MouldOpening,
+  Seat,
+  Standing,
+} from '../../mould/index.ts'
+import type { Form } from '../../form/piece/index.ts'
+import type { CompiledPlan, Peak, Plan, PouredInto, PourHeatQuestion } from '../plan/index.ts'
+import type { UnitChoice } from '../../base/units/index.ts'
+import type { HeldQuestion, Survey } from './survey.ts'
+
+/** What people wrote: a piece, how it is poured, the mould that makes it, what stands on the shelf. */
+export interface ProjectDocuments {
+  form: Form
+  plan: Plan
+  mould?: Mould
+  shelf: Shelf
+  /** In which cups are sold. */
+  units: UnitChoice
+}
+
+/** How it is looked at: where it is cut open, radians about up, and what is poured in the mould's air. */
+export interface ProjectView {
+  turn: number
+  poured: 'resin' | 'silicone'
+}
+
+/** The hottest of each layer by the field, and the question that was answered. */
+export interface FoundHeat {
+  question: string
+  peaks: ReadonlyMap<string, Omit<Peak, 'by'>>
+}
+
+/** What is known by now of what was wanted. Any of it may be missing. */
+export interface ProjectAnswers {
+  survey?: Survey
+  seats?: readonly Seat[]
+  times?: KnownTimes
+  /** What a layer showed last, by its id, until its new batch is answered. */
+  before?: ReadonlyMap<string, CureTimes>
+  heat?: FoundHeat
+  geometry?: MouldGeometry
+  air?: AirAnswer
+}
+
+export interface SeatsQuestion extends HeldQuestion {
+  openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
+}
+
+export interface HeatOfPour {
+  form: Form
+  pour: PourHeatQuestion
+}
+
+/** What it would like to know of jobs that take their time. */
+export interface ProjectWanted {
+  held: HeldQuestion
+  seats?: SeatsQuestion
+  times: readonly Batch[]
+  /** The field of the pour, once nothing in it is a guess. */
+  heat?: HeatOfPour
+  /** The same as one text: it tells an answer that is out of date. */
+  heatKey: string
+  geometry?: HeldQuestion
+  air?: AirQuestion & { form: Form }
+}
+
+/** A pour as it is shown. */
+export interface ShownPour {
+  survey: Survey
+  standing: Standing
+  into: PouredInto
+  /** By the clock alone: what the field is asked with. */
+  estimated: CompiledPlan
+  compiled: CompiledPlan
+}
+
+/** A mould as it is shown. */
+export interface ShownMould {
+  silicone?: Silicone
+  compiled?: CompiledMould
+  airLeft: AirAnswer['pockets']
+  judged: Finding[]
+}
+
+export interface ProjectShown {
+  /** Absent until the shape was measured. */
+  pour?: ShownPour
+  mould?: ShownMould
+  /** What the pours of this piece cast, as far as contact goes. */
+  castResins: CastResin[]
+}

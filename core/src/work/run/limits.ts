@@ -1,0 +1,80 @@
+import { closingTime, underPressureBy, type AirTools } from '../../matter/air/index.ts'
+import { gelOf } from '../../matter/cure/index.ts'
+import type { Hands } from './hands.ts'
+import type { Mix } from './mix.ts'
+import type { RunMould } from './moulds.ts'
+import type { RunLayer } from './needs.ts'
+import type { Run } from './run.ts'
+
+/** What every load of a run is planned with. */
+export interface LoadBench {
+  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way'>
+  hands: Hands
+  /** Pairs of hands. */
+  pairs: number
+  tools: AirTools
+  /** The largest cup that is to be had, m³ to the brim. */
+  largestCup: number
+}
+
+/** A mix as it stands in its load. */
+export interface LoadedMix extends Mix {
+  /** From the first mix of the load until its parts meet, s. */
+  begins: number
+}
+
+/** Why a mould can't be filled in time even when it is alone. */
+export interface TooSlow {
+  mould: RunMould
+  by: 'pouring' | 'lid' | 'pot'
+  /** s that hands take, and that there are. */
+  needs: number
+  has: number
+}
+
+/** Casts cure under pressure. @example usesPot({ way: 'both' }) // true */
+export const usesPot = ({ way }: Pick<Run, 'way'>) => way === 'pressure' || way === 'both'
+/** A mix is freed of air before it is poured. @example usesVacuum({ way: 'none' }) // false */
+export const usesVacuum = ({ way }: Pick<Run, 'way'>) => way === 'vacuum' || way === 'both'
+
+/** What comes too late in a load, if anything: a mould, or the lid of the pot. */
+export function lateness(
+  mixes: readonly LoadedMix[],
+  bench: LoadBench,
+  pot: boolean,
+): Omit<TooSlow, 'mould'> | undefined {
+  for (const { poured, cup } of mixes) {
+    if (poured > cup.poursUntil) return { by: 'pouring', needs: poured, has: cup.poursUntil }
+  }
+  if (!pot) return undefined
+  const { atPressure } = closing(mixes, bench)
+  for (const mix of mixes) {
+    const has = underPressureBy * gelOfMix(mix, bench.run)
+    if (atPressure! - mix.begins > has) return { by: 'lid', needs: atPressure! - mix.begins, has }
+  }
+  return undefined
+}
+
+/** When the lid is on, and when the pot is at pressure, s after the first mix; nothing without a pot. */
+export function closing(mixes: readonly LoadedMix[], { run, tools }: LoadBench) {
+  const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
+  const pot = usesPot(run) ? tools.pot : undefined
+  return pot ? { lid: done + pot.lid, atPressure: done + closingTime(pot) } : {}
+}
+
+/** When a layer gels and is hard in the room of the run: as its law runs with the room, s after its mixing. */
+export function inRoom(
+  { law, gel, hard, room }: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room'>,
+  run: Pick<Run, 'room'>,
+): { gel: number; hard: number } {
+  const slower = gelOf(law, run.room) / gelOf(law, room)
+  return { gel: gel * slower, hard: hard * slower }
+}
+
+/** When the first of a mix's moulds gels that are to go into the pot; Infinity where none is. */
+export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number =>
+  Math.min(
+    ...moulds
+      .filter(({ pour }) => layer === pour.layers.length - 1)
+      .map(({ pour }) => inRoom(pour.layers[layer], run).gel),
+  )

@@ -1,0 +1,237 @@
+import {
+  airInEpoxy,
+  airInUrethane,
+  deairing,
+  deairingCup,
+  insideOf,
+  largestDeaired,
+  stirring,
+  underPressureBy,
+  type AirTools,
+  type GasInResin,
+} from '../../matter/air/index.ts'
+import { resinClasses, type Resin } from '../../matter/material/index.ts'
+import { cupFor } from '../../matter/mix/index.ts'
+import { ageingCup, type AgeingCup } from './cup.ts'
+import {
+  closing,
+  gelOfMix,
+  inRoom,
+  lateness,
+  usesPot,
+  usesVacuum,
+  type LoadBench,
+  type LoadedMix,
+  type TooSlow,
+} from './limits.ts'
+import { planMix, type Mix } from './mix.ts'
+import type { RunMould } from './moulds.ts'
+import { fitsPot } from './pack.ts'
+
+/** Moulds poured one after the other and, under pressure, in the pot together. */
+export interface Load {
+  mixes: LoadedMix[]
+  moulds: RunMould[]
+  /** s after the first mix: the lid is on, the pot is at pressure. */
+  lid?: number
+  atPressure?: number
+  /** Hands are free of it. */
+  handsOn: number
+  /** The last of it is hard enough to come out. */
+  out: number
+  /** The shortest time to spare of all its limits, s, and where it is. */
+  spare: number
+  tight?: { mould: RunMould; by: 'pouring' | 'lid' }
+}
+
+/** Air in a resin, by its class. */
+export const airIn = (resin: Resin): GasInResin =>
+  resinClasses[resin.class].hazard === 'epoxy' ? airInEpoxy : airInUrethane
+
+/**
+ * The next load: as many of the moulds as there is time, room in the pot and cup for, in their
+ * order; what of them stays for later is left out.
+ */
+export function planLoad(
+  moulds: readonly RunMould[],
+  bench: LoadBench,
+): { load?: Load; slow: TooSlow[] } {
+  const pot = usesPot(bench.run) ? bench.tools.pot : undefined
+  const taken: RunMould[] = []
+  const slow: TooSlow[] = []
+  for (const mould of moulds) {
+    if (
+      !pot ||
+      fitsPot(
+        [...taken, mould].map(({ pour }) => pour.block),
+        pot,
+      )
+    )
+      taken.push(mould)
+    else if (!fitsPot([mould.pour.block], pot)) {
+      slow.push({ mould, by: 'pot', needs: mould.pour.block.height, has: pot.height })
+    }
+  }
+  const cups = cupMaker(bench)
+  const layers = Math.max(0, ...taken.map(({ pour }) => pour.layers.length))
+  let mixes: LoadedMix[] = []
+  let inside = taken
+  for (let layer = 0; layer < layers; layer++) {
+    const round = inside.filter(({ pour }) => layer < pour.layers.length)
+    for (const group of byMix(round, layer)) {
+      const found = mixGroup(group, layer, mixes, { bench, cups, pot: pot !== undefined })
+      mixes = found.mixes
+      slow.push(...found.slow)
+      // A mould whose first layer found no time is not filled any further.
+      const filled = new Set(found.mixes.flatMap(({ moulds: of }) => of))
+      inside = inside.filter((mould) => !group.includes(mould) || filled.has(mould))
+    }
+  }
+  if (mixes.length === 0) return { slow }
+  return { load: finished(mixes, bench), slow }
+}
+
+/** Moulds that are filled from the same mix, in their order. */
+function byMix(moulds: readonly RunMould[], layer: number): RunMould[][] {
+  const groups = new Map<string, RunMould[]>()
+  for (const mould of moulds) {
+    const { mix } = mould.pour.layers[layer]
+    groups.set(mix, [...(groups.get(mix) ?? []), mould])
+  }
+  return [...groups.values()]
+}
+
+type Cups = (moulds: readonly RunMould[], layer: number) => AgeingCup
+
+/** Cups of the same mass age alike: each is followed once. */
+function cupMaker({ run }: LoadBench): Cups {
+  const known = new Map<string, AgeingCup>()
+  return (moulds, layer) => {
+    const { law, mix } = moulds[0].pour.layers[layer]
+    const mass = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].mass, 0)
+    const key = `${mix} ${mass.toPrecision(6)}`
+    const found = known.get(key) ?? ageingCup(law, { mass, room: run.room, parts: run.parts })
+    known.set(key, found)
+    return found
+  }
+}
+
+interface Grouping {
+  bench: LoadBench
+  cups: Cups
+  pot: boolean
+}
+
+/** As many mixes of a group as there is time for; with a pot only those that its lid waits for. */
+function mixGroup(
+  group: readonly RunMould[],
+  layer: number,
+  before: readonly LoadedMix[],
+  { bench, cups, pot }: Grouping,
+): { mixes: LoadedMix[]; slow: TooSlow[] } {
+  let mixes = [...before]
+  const slow: TooSlow[] = []
+  let rest = [...group]
+  while (rest.length > 0) {
+    const begins = beginOf(rest[0], layer, mixes)
+    let best: LoadedMix[] | undefined
+    const most = Math.min(rest.length, bench.run.perMix ?? Infinity)
+    for (let count = 1; count <= most; count++) {
+      const moulds = rest.slice(0, count)
+      if (!fitsCup(moulds, layer, bench)) break
+      const mix = { ...mixOf(moulds, layer, bench, cups, pot), begins }
+      const next = [...mixes, mix]
+      const late = lateness(next, bench, pot)
+      if (late) {
+        if (count === 1 && mixes.length === before.length && before.length === 0) {
+          slow.push({ mould: moulds[0], ...late })
+          rest = rest.filter(({ pour }) => pour !== moulds[0].pour)
+        }
+        break
+      }
+      best = next
+    }
+    if (!best) {
+      // The first in the load was too slow even alone: others may not be.
+      if (mixes.length === 0 && rest.length > 0 && slow.length > 0 && rest.length < group.length) {
+        group = rest
+        continue
+      }
+      break
+    }
+    rest = rest.slice(best.at(-1)!.moulds.length)
+    mixes = best
+  }
+  return { mixes, slow }
+}
+
+/** A first layer follows when hands are free; a later one when its join with the one below wants it. */
+function beginOf(first: RunMould, layer: number, mixes: readonly LoadedMix[]): number {
+  const free = Math.max(0, ...mixes.map(({ begins, done }) => begins + done))
+  const below = mixes.find((mix) => mix.layer === layer - 1 && mix.moulds.includes(first))
+  return below ? Math.max(free, below.begins + first.pour.layers[layer].wait) : free
+}
+
+function fitsCup(moulds: readonly RunMould[], layer: number, { largestCup }: LoadBench): boolean {
+  if (moulds.length === 1) return true
+  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  return cupFor(volume, [largestCup]).cups === 1
+}
+
+function mixOf(
+  moulds: readonly RunMould[],
+  layer: number,
+  { run, hands, pairs, tools }: LoadBench,
+  cups: Cups,
+  pot: boolean,
+): Mix {
+  const { resin } = moulds[0].pour.layers[layer]
+  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  const vessel = usesVacuum(run) ? tools.vessel : undefined
+  const vacuum =
+    vessel &&
+    deairing(
+      {
+        volume,
+        cup: deairingCup(volume),
+        share: stirring.usual.share,
+        gas: airIn(resin),
+      },
+      vessel,
+    ).takes
+  return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot })
+}
+
+function finished(mixes: LoadedMix[], bench: LoadBench): Load {
+  const { lid, atPressure } = closing(mixes, bench)
+  const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
+  const limits = mixes.flatMap((mix): Required<Pick<Load, 'spare' | 'tight'>>[] => {
+    const last = mix.moulds.at(-1)!
+    const pouring = {
+      spare: mix.cup.poursUntil - mix.poured,
+      tight: { mould: last, by: 'pouring' as const },
+    }
+    const gel = gelOfMix(mix, bench.run)
+    if (atPressure === undefined || gel === Infinity) return [pouring]
+    const spare = underPressureBy * gel - (atPressure - mix.begins)
+    return [pouring, { spare, tight: { mould: last, by: 'lid' as const } }]
+  })
+  const tightest = limits.toSorted((a, b) => a.spare - b.spare)[0]
+  return {
+    mixes,
+    moulds: [...new Set(mixes.flatMap(({ moulds }) => moulds))],
+    lid,
+    atPressure,
+    handsOn: atPressure ?? done,
+    out: Math.max(
+      ...mixes.flatMap(({ begins, moulds, layer }) =>
+        moulds.map(({ pour }) => begins + inRoom(pour.layers[layer], bench.run).hard),
+      ),
+    ),
+    ...tightest,
+  }
+}
+
+/** A batch that its vessel can take without frothing over, m³. */
+export const vesselTakes = ({ vessel }: AirTools): number =>
+  vessel ? largestDeaired(insideOf(vessel), Infinity) : Infinity

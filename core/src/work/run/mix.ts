@@ -1,0 +1,105 @@
+import { mixDensity } from '../../matter/mix/index.ts'
+import type { AgeingCup } from './cup.ts'
+import { thicknessAt } from './cup.ts'
+import { fillingOf, type Filling } from './filling.ts'
+import type { Hands } from './hands.ts'
+import type { RunMould } from './moulds.ts'
+
+export type TaskName =
+  'stir' | 'vacuum' | 'prefill' | 'fill' | 'rock' | 'band' | 'pot' | 'lid' | 'pressure'
+
+/** Something that one pair of hands does with a cup, s since its parts met. */
+export interface Task {
+  what: TaskName
+  /** Which mould of the load. */
+  mould?: RunMould
+  by: number
+  from: number
+  until: number
+  /** Of the mix when the task begins, Pa·s. */
+  viscosity: number
+  filling?: Filling['by']
+}
+
+/** One cup: which moulds it fills, and what the hands do while it ages. */
+export interface Mix {
+  moulds: RunMould[]
+  layer: number
+  /** kg and m³ */
+  mass: number
+  volume: number
+  cup: AgeingCup
+  tasks: Task[]
+  /** s since its parts met: the last mould is filled; the last is in its bands and in the pot. */
+  poured: number
+  done: number
+}
+
+export interface MixBench {
+  hands: Hands
+  /** Pairs of hands. */
+  pairs: number
+  /** Of the mix before it is poured, s. */
+  vacuum?: number
+  /** Moulds go into the pot when this is the last layer. */
+  pot: boolean
+}
+
+/**
+ * One mix, task by task: stirred, freed of air, then each mould prefilled, filled and rocked in
+ * turn; bands and pot after all are filled, or by the second pair of hands as they come.
+ */
+export function planMix(
+  moulds: readonly RunMould[],
+  layer: number,
+  cup: AgeingCup,
+  { hands, pairs, vacuum = 0, pot }: MixBench,
+): Mix {
+  const { resin } = moulds[0].pour.layers[layer]
+  const density = mixDensity(resin.ratio, resin)
+  const tasks: Task[] = []
+  const free = [0, 0]
+  const add = (what: TaskName, by: number, takes: number, more: Partial<Task> = {}) => {
+    if (!(takes > 0)) return
+    const from = free[by]
+    const until = from + takes
+    tasks.push({ what, by, from, until, viscosity: thicknessAt(cup, from), ...more })
+    free[by] = until
+  }
+  add('stir', 0, resin.mixTime)
+  add('vacuum', 0, vacuum)
+  free[1] = free[0]
+  let poured = free[0]
+  const helper = pairs > 1 ? 1 : 0
+  const finish = (mould: RunMould) => {
+    add('band', helper, mould.pour.bands > 0 ? hands.band : 0, { mould })
+    const last = layer === mould.pour.layers.length - 1
+    add('pot', helper, pot && last ? hands.intoPot : 0, { mould })
+  }
+  for (const mould of moulds) {
+    if (layer === 0) add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
+    const { volume } = mould.pour.layers[layer]
+    const runs = { viscosity: thicknessAt(cup, free[0]), density }
+    const { by: filling, time } = fillingOf(hands, { volume, bore: mould.pour.bore }, runs)
+    add('fill', 0, time, { mould, filling })
+    poured = free[0]
+    add('rock', 0, mould.pour.closed ? hands.rock : 0, { mould })
+    if (helper === 0) continue
+    free[helper] = Math.max(free[helper], free[0])
+    finish(mould)
+  }
+  if (helper === 0) moulds.forEach(finish)
+  const sum = (what: 'mass' | 'volume') =>
+    moulds.reduce((all, { pour }) => all + pour.layers[layer][what], 0)
+  const done = Math.max(...free)
+  return {
+    moulds: [...moulds],
+    layer,
+    mass: sum('mass'),
+    volume: sum('volume'),
+    cup,
+    tasks,
+    poured,
+    done,
+  }
+}

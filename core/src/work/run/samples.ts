@@ -1,0 +1,60 @@
+import { calibrate, learn, modelCure } from '../../matter/cure/index.ts'
+import { sheets } from '../../matter/cure/samples.ts'
+import type { Resin } from '../../matter/material/index.ts'
+import type { RunPour } from './needs.ts'
+
+const ml = 1e-6
+const mm = 1e-3
+
+/** Stirred for half a minute, as fast ones are. */
+export const stirred: Resin = { ...sheets.fast, mixTime: 30 }
+
+export const lawOf = (resin: Resin) => learn(calibrate(resin), resin).law
+
+/** A keycap in a fast urethane, in a small closed mould, for tests. */
+export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): RunPour => {
+  const law = lawOf(resin)
+  const room = 294.15
+  const { gel, demould: hard } = modelCure(calibrate(resin), {
+    resin,
+    room,
+    mass: 0.03,
+    depth: 10 * mm,
+    width: 18 * mm,
+    inCup: Math.min(90, resin.potLife / 2),
+  })
+  return {
+    id: 'keycap',
+    name: 'Keycap',
+    casts: 14,
+    cavities: 1,
+    moulds: 14,
+    closed: true,
+    bore: 4 * mm,
+    depth: 10 * mm,
+    prefills: 0,
+    vents: 0,
+    bands: 2,
+    block: { width: 40 * mm, depth: 40 * mm, height: 30 * mm, round: false },
+    layers: [
+      {
+        name: 'Body',
+        resin,
+        law,
+        tints: [],
+        mix: resin.name,
+        volume: 3 * ml,
+        mass: 3.3e-3,
+        wait: 0,
+        gel,
+        hard,
+        room,
+        sets: [],
+      },
+    ],
+    spots: [],
+    stops: 0,
+    step: 1e-4,
+    ...more,
+  }
+}
