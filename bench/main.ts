@@ -6,6 +6,7 @@ import { benchPages } from './pages.ts'
 import { benchParts } from './parts.ts'
 import { benchRun } from './run.ts'
 import { benchShapes } from './shapes.ts'
+import { benchStart } from './start.ts'
 import { benchStore } from './store.ts'
 
 const topics = {
@@ -15,6 +16,7 @@ const topics = {
   light: benchLight,
   run: benchRun,
   bench: benchBench,
+  start: benchStart,
   store: benchStore,
   pages: benchPages,
   drags: benchDrags,

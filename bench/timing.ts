@@ -1,3 +1,5 @@
+import { usual, yardstick } from './yardstick.ts'
+
 /** Median milliseconds of several runs; the first, cold one is left out. */
 export function median(run: () => unknown, times: number): number {
   run()
@@ -55,11 +57,17 @@ export function compare(
   return held
 }
 
-/** One line: ours against a figure in milliseconds. */
+/**
+ * One line: ours against a wanted time, said of a machine whose yardstick takes `usual`, and held
+ * against the yardstick as it is now.
+ */
 export function within(name: string, ours: number, most: number): boolean {
-  const held = ours <= most
+  const yard = yardstick()
+  const wanted = most / usual
+  const held = ours / yard <= wanted
+  const ratio = (x: number) => x.toPrecision(2)
   console.log(
-    `${name.padEnd(52)}  ${milliseconds(ours).padStart(9)}   wanted: under ${milliseconds(most)}${held ? '' : '   OVER'}`,
+    `${name.padEnd(52)}  ${milliseconds(ours).padStart(9)}   ${ratio(ours / yard)} yardsticks of ${milliseconds(yard)} (wanted: at most ${ratio(wanted)}, ${milliseconds(most)} where it takes ${usual} ms)${held ? '' : '   OVER'}`,
   )
   return held
 }

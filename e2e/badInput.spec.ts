@@ -41,7 +41,6 @@ test('in the pour: what cannot be is said at its place, and stays as it was type
   mivro,
   page,
 }) => {
-  test.setTimeout(90_000)
   await mivro.open('/pieces/demo-orrery/pour')
   await mivro.layer('Clear foot').click()
 

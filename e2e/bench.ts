@@ -12,7 +12,7 @@ export class AtBench {
   /** Opens the bench of a run that is planned. */
   async begin(run: string): Promise<void> {
     await this.mivro.open(`/runs/${run}`)
-    await this.page.getByRole('button', { name: 'Carry out' }).click({ timeout: 60_000 })
+    await this.page.getByRole('button', { name: 'Carry out' }).click({ timeout: 120_000 })
     await expect(this.page.locator('.bench')).toHaveAttribute('data-task', 'lay out')
     // Keys are of use once the clock is known.
     await expect(this.page.locator('.lamp').first()).not.toHaveText(/silent/)
@@ -38,7 +38,7 @@ export class AtBench {
     await expect(async () => {
       if ((await this.taskId) === before) await this.key('Space')
       expect(await this.taskId).not.toBe(before)
-    }).toPass({ timeout: 30_000, intervals: [50] })
+    }).toPass({ timeout: 120_000, intervals: [50] })
   }
 
   /** One press of the large key, weighing by hand where something is weighed. */

@@ -13,7 +13,7 @@ const finest = '800'
 
 /** The picture of the finished piece, as bytes of its canvas, once it is as fine as it gets. */
 async function pictureOf(page: Page): Promise<{ width: number; height: number; bytes: number[] }> {
-  await expect(page.locator(`canvas[data-drawn="${finest}"]`)).toBeVisible({ timeout: 30_000 })
+  await expect(page.locator(`canvas[data-drawn="${finest}"]`)).toBeVisible({ timeout: 120_000 })
   return page.locator('canvas[data-drawn]').evaluate((canvas: HTMLCanvasElement) => {
     const { width, height } = canvas
     const { data } = canvas.getContext('2d')!.getImageData(0, 0, width, height)
@@ -24,7 +24,7 @@ async function pictureOf(page: Page): Promise<{ width: number; height: number; b
 /** Stands for a picture: millions of bytes compared one by one would keep a failed test busy for hours. */
 async function fingerprint(page: Page): Promise<string> {
   const canvas = page.locator(`canvas[data-drawn="${finest}"]`)
-  await expect(canvas).toBeVisible({ timeout: 30_000 })
+  await expect(canvas).toBeVisible({ timeout: 120_000 })
   return canvas.evaluate(async (drawn: HTMLCanvasElement) => {
     const { width, height } = drawn
     const { data } = drawn.getContext('2d')!.getImageData(0, 0, width, height)
@@ -59,7 +59,6 @@ test('a coaster is tinted to a picked colour, gets forty flakes, is split, and c
   mivro,
   page,
 }) => {
-  test.setTimeout(150_000)
   await mivro.open('/pieces/demo-coaster/pour?lens=colour')
   const panel = page.getByRole('complementary', { name: 'What is chosen' })
   await expect(panel.getByRole('heading', { name: 'Clear face' })).toBeVisible()
@@ -102,18 +101,17 @@ test('a coaster is tinted to a picked colour, gets forty flakes, is split, and c
         kept = await fingerprint(page)
         return kept === before
       },
-      { timeout: 40_000 },
+      { timeout: 120_000 },
     )
     .toBe(true)
   await page.reload()
-  await expect.poll(() => fingerprint(page), { timeout: 40_000 }).toBe(kept)
+  await expect.poll(() => fingerprint(page), { timeout: 120_000 }).toBe(kept)
 })
 
 test('the picture on the screen is the one that is rendered anywhere for the same question', async ({
   mivro,
   page,
 }) => {
-  test.setTimeout(90_000)
   // A slab of one resin and one tint: its question can be written down by hand.
   const answer = await page.request.get(`${mivro.server.address}/api/materials`)
   const { items: list } = (await answer.json()) as {
@@ -187,7 +185,6 @@ test('a turntable of the piece is saved as one PNG of 24 pictures, side by side 
   mivro,
   page,
 }) => {
-  test.setTimeout(200_000)
   await mivro.open('/pieces/demo-keycap/pour?lens=colour')
   await pictureOf(page)
   await page.getByRole('button', { name: 'Turn over', exact: true }).click()
@@ -197,7 +194,7 @@ test('a turntable of the piece is saved as one PNG of 24 pictures, side by side 
     .first()
     .click()
   const around = async (as: string, name: string) => {
-    const waiting = page.waitForEvent('download', { timeout: 90_000 })
+    const waiting = page.waitForEvent('download', { timeout: 120_000 })
     await page.getByRole('button', { name: 'Save turntable' }).click()
     await page.getByRole('menuitem', { name: as }).click()
     const download = await waiting
@@ -259,7 +256,6 @@ test('doses are kept as a recipe, used in another layer, and go out as a table',
   mivro,
   page,
 }) => {
-  test.setTimeout(90_000)
   await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
   const panel = page.getByRole('complementary', { name: 'What is chosen' })
   await choose(page, '2 Dusk violet')
@@ -314,7 +310,6 @@ test('doses are counted in drops of this bottle, and a coat outside has doses of
 })
 
 test('a gem in a gold mount is gold where it is held', async ({ mivro, page }) => {
-  test.setTimeout(120_000)
   await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
   const yellow = ({ bytes }: { bytes: number[] }) => {
     let count = 0
@@ -325,6 +320,6 @@ test('a gem in a gold mount is gold where it is held', async ({ mivro, page }) =
   await mivro.pick('Held in', 'In gold')
   // The picture that stands is shown until the new one is drawn.
   await expect
-    .poll(async () => yellow(await pictureOf(page)), { timeout: 40_000 })
+    .poll(async () => yellow(await pictureOf(page)), { timeout: 120_000 })
     .toBeGreaterThan(free + 1000)
 })

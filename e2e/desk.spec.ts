@@ -80,17 +80,17 @@ test('a sheet is read: what a field means, and what it does to a piece', async (
   await mivro.open('/shelf/demo-slow-epoxy')
   const box = page.getByRole('combobox', { name: 'Example', exact: true })
   const list = page.locator('.el-select', { has: box })
-  await expect(list).toContainText('Night blue', { timeout: 20_000 })
+  await expect(list).toContainText('Night blue', { timeout: 120_000 })
   await mivro.field('Pot life').focus()
   await expect(page.getByText(/How long a cup of the stated mass can be worked/)).toBeVisible()
   await expect(page.getByRole('columnheader', { name: 'a fifth more' })).toBeVisible()
   await mivro.type('Demould time', '2 h')
-  await expect(page.getByText(/comes early for its pot life/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/comes early for its pot life/)).toBeVisible({ timeout: 120_000 })
   await mivro.type('Pot mass', '')
   await expect(page.getByText(/names no mass for its pot life/)).toBeVisible()
   await mivro.type('Peak exotherm in that cup', '30')
   await expect(page.getByText(/does not go with this pot life/).first()).toBeVisible({
-    timeout: 20_000,
+    timeout: 120_000,
   })
 })
 
@@ -100,7 +100,7 @@ test('three pot lives move the clock, and one can be left out', async ({ mivro, 
     .getByRole('row', { name: /^The cup pours for/ })
     .getByRole('cell')
     .nth(1)
-  await expect(pours).not.toBeEmpty({ timeout: 20_000 })
+  await expect(pours).not.toBeEmpty({ timeout: 120_000 })
   const before = await pours.textContent()
   const seen = page.getByRole('region', { name: 'Measurements' })
   for (const [room, time] of [
@@ -115,17 +115,17 @@ test('three pot lives move the clock, and one can be left out', async ({ mivro, 
     await seen.getByRole('button', { name: 'Add measurement' }).click()
     await expect(seen.getByRole('checkbox')).toHaveCount(room === '18' ? 1 : room === '23' ? 2 : 3)
   }
-  await expect(pours).not.toHaveText(before!, { timeout: 20_000 })
+  await expect(pours).not.toHaveText(before!, { timeout: 120_000 })
   const learned = await pours.textContent()
   await seen.locator('.el-checkbox').first().click()
-  await expect(pours).not.toHaveText(learned!, { timeout: 20_000 })
+  await expect(pours).not.toHaveText(learned!, { timeout: 120_000 })
   await mivro.saved()
 
   await mivro.open('/pieces/demo-comet-drop/pour')
   await mivro.layer('Night blue').click()
-  await expect(page.getByText('by the cure of each layer')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('by the cure of each layer')).toBeVisible({ timeout: 120_000 })
   await page.getByRole('button', { name: 'Where this time comes from' }).click()
-  await expect(page.getByText(/Learned from 2 of your own/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/Learned from 2 of your own/)).toBeVisible({ timeout: 120_000 })
 })
 
 test('materials go out as a table and come in again', async ({ mivro, page }) => {

@@ -87,7 +87,6 @@ const formats: [string, string, () => Uint8Array | string][] = [
 ]
 
 test('each format, from the file to a plan that is weighed', async ({ mivro, page }) => {
-  test.setTimeout(150_000)
   await mivro.open('/pieces/new')
   let weighed: Awaited<ReturnType<Mivro['weights']>> | undefined
   for (const [format, name, bytes] of formats) {
@@ -224,7 +223,6 @@ test.describe('parts and drawings', () => {
 })
 
 test('what is refused, with its reason, while what was typed stays', async ({ mivro, page }) => {
-  test.setTimeout(150_000)
   const bomb = () => {
     const zip = Buffer.from(threeMf())
     for (let i = 0; i + 4 < zip.length; i++) {

@@ -172,7 +172,6 @@ test('what floats is dabbed in one click, its moment stands on clock, sheet and 
   mivro,
   page,
 }) => {
-  test.setTimeout(90_000)
   await mivro.open('/pieces/demo-comet-drop/pour?lens=inclusions')
   const panel = panelOf(page)
   await choose(page, '2 Dusk violet')

@@ -36,7 +36,7 @@ test('what a hem has taught: cause, change and what came of it', async ({ mivro,
   await expect(page.locator('[data-cause]').first()).toHaveAttribute(
     'data-cause',
     'no way out for air',
-    { timeout: 60_000 },
+    { timeout: 120_000 },
   )
   await expect(page.getByLabel('What came of it')).toContainText(
     'void at a tip: 3 of 3 before, 0 of 10 since (now between 0 and 24 %, nine times in ten). It helped.',
@@ -53,7 +53,7 @@ test('a question is answered, a vent goes into the mould, and the next pour says
   page,
 }) => {
   await mivro.open('/pieces/demo-comet-drop/pulls')
-  await expect(page.getByRole('button', { name: 'Add a pin' })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('button', { name: 'Add a pin' })).toBeVisible({ timeout: 120_000 })
   await page.getByRole('button', { name: 'Add a pin' }).click()
   const causes = page.getByLabel('Causes')
   await expect(causes).toContainText('Why: void at a tip')
@@ -83,7 +83,7 @@ test('pictures: one that is none, lies, or is huge is refused at its place; a go
   page,
 }) => {
   await mivro.open('/pieces/demo-coaster/pulls')
-  await expect(page.getByRole('button', { name: 'Add a pin' })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('button', { name: 'Add a pin' })).toBeVisible({ timeout: 120_000 })
   const add = async (name: string, mimeType: string, buffer: Buffer) => {
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
@@ -117,7 +117,7 @@ test('a pin beside the piece is refused with how far it is, and nothing is lost'
   await mivro.open('/pieces/demo-orrery/pulls')
   await page.getByRole('button', { name: 'Record a pull' }).click()
   const canvas = page.locator('.canvas')
-  await expect(canvas).toBeVisible({ timeout: 30_000 })
+  await expect(canvas).toBeVisible({ timeout: 120_000 })
   const box = (await canvas.boundingBox())!
   await page.mouse.click(box.x + 8, box.y + 8)
   await expect(page.locator('.pins [role=alert]')).toContainText('beside the piece')
@@ -128,7 +128,7 @@ test('a pin beside the piece is refused with how far it is, and nothing is lost'
   // In 3D too: on the piece, and beside it.
   await page.getByRole('radiogroup', { name: 'Shown as' }).getByText('3D').click()
   const solid = page.locator('.solid canvas')
-  await expect(solid).toBeVisible({ timeout: 20_000 })
+  await expect(solid).toBeVisible({ timeout: 120_000 })
   await mivro.calm()
   const around = (await solid.boundingBox())!
   await page.mouse.click(around.x + around.width / 2, around.y + around.height / 2)

@@ -20,7 +20,6 @@ const choose = (mivro: Mivro, label: string, option: string) => mivro.pick(label
 const bytesOf = async (download: Download) => readFileSync((await download.path())!)
 
 test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, page }) => {
-  test.slow()
   await mivro.open('/pieces/new')
   await test.step('a figure from a file, foot up as it is poured', async () => {
     const file = Buffer.from(writeStl(await astronomer()))
@@ -34,7 +33,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
   })
 
   await test.step('air: a gate, and what stays is vented or prefilled', async () => {
-    await expect(page.getByText('There is no gate yet')).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByText('There is no gate yet')).toBeVisible({ timeout: 120_000 })
     await page.getByRole('button', { name: 'Gate', exact: true }).click()
     await expect(pockets(page)).toHaveCount(3)
     await pockets(page).nth(0).getByRole('button', { name: 'Vent it' }).click()
@@ -49,7 +48,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
   await test.step('the kind is advised and taken', async () => {
     await lens(page, 'Kind').click()
     const chart = page.locator('[data-chart="break-even"]')
-    await expect(chart).toBeVisible({ timeout: 30_000 })
+    await expect(chart).toBeVisible({ timeout: 120_000 })
     await expect(chart).toHaveAttribute('aria-label', /From 1: /)
     await mivro.type('Copies in total', '2')
     const advised = page.locator('tr[class*="kind-"]', { hasText: 'recommended' })
@@ -97,7 +96,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     await lens(page, 'Record').click()
     await expect(page.getByText('1 and 2')).toBeVisible()
     await page.getByRole('link', { name: 'Mould sheet' }).click()
-    await expect(page.locator('[data-step="silicone"]')).toBeVisible({ timeout: 30_000 })
+    await expect(page.locator('[data-step="silicone"]')).toBeVisible({ timeout: 120_000 })
     // Each line stands once, within its step and before its words.
     for (const [line, step] of [
       ['sanding', 'prepare'],
@@ -151,7 +150,7 @@ test.describe('in the demo studio', () => {
     await expect(page.getByRole('button', { name: /Find the best tilt/ })).toBeVisible()
     await page.getByRole('button', { name: /Find the best tilt/ }).click()
     const best = page.locator('[data-list="tilts"] li').first()
-    await expect(best).toContainText('2 vents, nothing stays', { timeout: 60_000 })
+    await expect(best).toContainText('2 vents, nothing stays', { timeout: 120_000 })
     await best.getByRole('button', { name: 'Apply' }).click()
     await expect(page.getByText('All of it fills')).toBeVisible()
     await expect(page.locator('[data-opening="vent"]')).toHaveCount(2)
@@ -181,7 +180,7 @@ test.describe('in the demo studio', () => {
     page.on('download', (download) => downloads.push(download))
     await page.getByRole('button', { name: /STL, 6.0 mm/ }).click()
     await expect(page.getByText(/It takes .* of silicone around the master/)).toBeVisible({
-      timeout: 60_000,
+      timeout: 120_000,
     })
     await expect.poll(() => downloads.length).toBe(2)
     for (const download of downloads) {
@@ -217,7 +216,7 @@ test.describe('in the demo studio', () => {
   }) => {
     await mivro.open('/pieces/demo-comet-drop/mould-sheet')
     const drawing = page.getByRole('img', { name: /^The box from above/ })
-    await expect(drawing).toBeVisible({ timeout: 30_000 })
+    await expect(drawing).toBeVisible({ timeout: 120_000 })
     const svg = decodeURIComponent((await drawing.getAttribute('src'))!)
     expect(svg.match(/gate 6.0 mm/g)).toHaveLength(2)
   })

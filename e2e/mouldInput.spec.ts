@@ -102,7 +102,7 @@ test.describe('moulds', () => {
     page,
   }) => {
     await mivro.open('/pieces/demo-astronomer/mould/silicone')
-    await expect(page.locator('[data-amount="mixed"]')).toBeVisible({ timeout: 30_000 })
+    await expect(page.locator('[data-amount="mixed"]')).toBeVisible({ timeout: 120_000 })
     await mivro.unfold('Losses, filler and what is on hand')
     await mivro.type('On hand', '300 g')
     await expect(page.locator('[data-code="silicone-short"]')).toContainText(

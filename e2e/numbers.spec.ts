@@ -29,7 +29,7 @@ test('a measured piece gets a box that it fits into, and sizes that are those ty
   await page.getByRole('link', { name: 'Mould', exact: true }).click()
   await page.getByRole('button', { name: 'Plan a mould' }).click()
   await page.getByRole('link', { name: /^Silicone/ }).click()
-  await expect(page.getByText('70.0 mm inside')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('70.0 mm inside')).toBeVisible({ timeout: 120_000 })
   await expect(page.getByText('from above, 70.0 mm by 60.0 mm')).toBeVisible()
   await mivro.pick('Silicone', 'Firm platinum silicone 30A')
   // 318.0 ml of a silicone whose mix is 1.11 g/ml: 353 g in the mould.
@@ -179,7 +179,7 @@ test('gates count by themselves, the mould says that it is closed, a caution men
   await mivro.saved()
   for (const sheet of ['Mould sheet', 'Run sheet']) {
     await page.getByRole('link', { name: sheet }).click()
-    await expect(page.getByText(`It is poured ${held}.`)).toBeVisible({ timeout: 20_000 })
+    await expect(page.getByText(`It is poured ${held}.`)).toBeVisible({ timeout: 120_000 })
     await page.goBack()
   }
 })
@@ -205,7 +205,7 @@ test('what was found of a figure is there again after a reload, without its file
   page,
 }) => {
   await mivro.open('/pieces/demo-astronomer/mould/casting')
-  await expect(page.getByText('Parting and pull')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('Parting and pull')).toBeVisible({ timeout: 120_000 })
   // It is kept when the page is calm.
   await expect.poll(() => keptAnswers(page)).toContain('geometry')
   let files = 0

@@ -38,7 +38,7 @@ test.describe('pictures for the README', () => {
         /mould|heat|shelf|air|runs|pulls|^.pieces$/.test(path) ? 8000 : 1200,
       )
       if (name === 'pieces') {
-        await expect(page.locator('.picture img')).toHaveCount(8, { timeout: 60_000 })
+        await expect(page.locator('.picture img')).toHaveCount(8, { timeout: 120_000 })
       }
       mkdirSync(resolve(folder!), { recursive: true })
       await page.screenshot({ path: join(resolve(folder!), `${name}.png`) })
@@ -48,12 +48,11 @@ test.describe('pictures for the README', () => {
   test('the finished look', async ({ mivro, page }) => {
     await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
     await page.getByText('2 Dusk violet', { exact: true }).first().click()
-    await expect(page.locator('canvas[data-drawn="800"]')).toBeVisible({ timeout: 30_000 })
+    await expect(page.locator('canvas[data-drawn="800"]')).toBeVisible({ timeout: 120_000 })
     await page.screenshot({ path: join(resolve(folder!), 'colour.png') })
   })
 
   test('the bench, weighing and pouring', async ({ mivro, page }) => {
-    test.setTimeout(120_000)
     const bench = new AtBench(mivro)
     const shot = (name: string) =>
       page.screenshot({ path: join(resolve(folder!), `bench-${name}.png`) })
@@ -62,7 +61,7 @@ test.describe('pictures for the README', () => {
     await bench.readCaution()
     await bench.world()
     await bench.pour('Pour to the mark')
-    await expect(page.locator('.bench')).toHaveAttribute('data-task-id', /2$/, { timeout: 20_000 })
+    await expect(page.locator('.bench')).toHaveAttribute('data-task-id', /2$/, { timeout: 120_000 })
     await bench.pour('Pour 1 g')
     for (let i = 0; i < 7; i++) await bench.press('Pour 1 g')
     await bench.key('w')
@@ -81,7 +80,7 @@ test.describe('pictures for the README', () => {
   for (const [name, path] of sheets) {
     test(`the printed ${name}`, async ({ mivro, page }) => {
       await mivro.open(path)
-      await expect(page.locator('[data-step]').first()).toBeVisible({ timeout: 30_000 })
+      await expect(page.locator('[data-step]').first()).toBeVisible({ timeout: 120_000 })
       const [pdf, png] = [join(tmpdir(), `mivro-${name}.pdf`), join(tmpdir(), `mivro-${name}`)]
       writeFileSync(pdf, await page.pdf({ preferCSSPageSize: true }))
       // The first page as a printer would get it, by poppler; without it the screen's view has to do.

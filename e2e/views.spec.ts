@@ -46,7 +46,6 @@ for (const { name, width, height, axe } of sizes) {
     mivro,
     page,
   }) => {
-    test.setTimeout(240_000)
     await page.setViewportSize({ width, height })
     await mivro.open('/pieces')
     for (const [view, path] of views) {

@@ -9,7 +9,7 @@ import {
   whiteUrethane,
 } from './matter/material/samples.ts'
 import { axesFor, cavityOf, fileUnits, writeStl, type Mesh } from './form/mesh/index.ts'
-import { girthOf, voxelise } from './form/cells/index.ts'
+import { thicknessProfile, voxelise } from './form/cells/index.ts'
 import { buildBox, compileMould, newMould, type Mould } from './mould/index.ts'
 import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/samples.ts'
 import { compileBy, newPlan, type Plan } from './work/plan/index.ts'
@@ -158,7 +158,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     gateOf6mmOnTop: gate([0, 0, 0.02]),
     standing: { up: [0, 0, 1], lowest: 0, height: 0.02 },
     rod,
-    girthOfRod: girthOf(rod, [0, 0, 1]),
+    girthOfRod: thicknessProfile(rod, [0, 0, 1]),
     batch,
     plan,
     planOf20ml: plan,

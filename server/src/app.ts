@@ -8,7 +8,7 @@ import { gate, type GateOptions } from './access/gate.ts'
 import { backupRoutes } from './backup/routes.ts'
 import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
-import { kindNames, kinds } from './document/kinds.ts'
+import { documentTypeNames, documentTypes } from '@mivro/core/studio'
 import { logRoutes } from './document/logRoutes.ts'
 import { overviewRoutes } from './document/overviewRoutes.ts'
 import { documentRoutes } from './document/routes.ts'
@@ -62,9 +62,9 @@ export function createApp(
   app.use('/api/overview', overviewRoutes(store))
   app.use('/api/log', logRoutes(store))
   const benchChanged = (id: string, revision: number) => instruments?.changed(id, revision)
-  for (const kind of kindNames) {
+  for (const kind of documentTypeNames) {
     const changed = kind === 'bench' ? benchChanged : undefined
-    app.use(`/api/${kinds[kind].path}`, documentRoutes(store, kind, changed))
+    app.use(`/api/${documentTypes[kind].path}`, documentRoutes(store, kind, changed))
   }
   app.use('/api/demo', demoRoutes(store))
   if (instruments) app.use('/api/instruments', instrumentRoutes(instruments))

@@ -1,1 +1,2 @@
 export * from './studio.ts'
+export * from './documents.ts'

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../app.ts'
 import { Store } from '../db/store.ts'
-import { kindNames, kinds } from '../document/kinds.ts'
+import { documentTypeNames, documentTypes } from '@mivro/core/studio'
 import { Instruments } from '../instruments/instruments.ts'
 import { temporaryFolder } from '../testServer.ts'
 import { certificateFor } from './certificate.ts'
@@ -96,9 +96,9 @@ const routes = [
   '/api/instruments/speed',
   '/api/instruments/lines',
   '/api/log',
-  ...kindNames.flatMap((kind) =>
+  ...documentTypeNames.flatMap((kind) =>
     ['', '/x', '/deleted', '/x/history', '/x/history/1', '/x/restore'].map(
-      (end) => `/api/${kinds[kind].path}${end}`,
+      (end) => `/api/${documentTypes[kind].path}${end}`,
     ),
   ),
   '/%2e%2e/passphrase.json',

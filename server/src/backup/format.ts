@@ -1,6 +1,6 @@
 import { z } from '@mivro/core/base/schema'
 import { Problem } from '@mivro/core/base/problem'
-import { kindNames, type Kind } from '../document/kinds.ts'
+import { documentTypeNames, type DocumentTypeName } from '@mivro/core/studio'
 
 /**
  * A backup is a zip: `manifest.json`, `documents.ndjson` and `revisions.ndjson` with a row a line,
@@ -32,7 +32,7 @@ export const manifestSchema = z.object({
 
 export const rowSchema = z.object({
   id,
-  kind: z.enum(kindNames as [Kind, ...Kind[]]),
+  kind: z.enum(documentTypeNames as [DocumentTypeName, ...DocumentTypeName[]]),
   parent: id.nullable(),
   revision: z.number().int().positive(),
   body: z.unknown(),

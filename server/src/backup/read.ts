@@ -4,8 +4,7 @@ import { inspectPicture } from '@mivro/core/base/picture'
 import { Problem, Problems } from '@mivro/core/base/problem'
 import { connect, type Transaction } from '../db/connect.ts'
 import { newEpoch } from '../db/migrations/0002_epoch_and_names.ts'
-import { filesOf } from '../document/filesOf.ts'
-import { kinds, type Kind } from '../document/kinds.ts'
+import { documentTypes, filesOf, type DocumentTypeName } from '@mivro/core/studio'
 import { Archive } from './archive.ts'
 import {
   backupFormat,
@@ -130,7 +129,7 @@ class Checks {
       if (!read.success) unreadable(`a document in it has no proper ${placeOf(read.error)}`)
       const row = read.data as DocumentLine
       if (this.known.has(row.id)) unreadable(`two documents in it have one id (${row.id})`)
-      const parentKind: Kind | undefined = kinds[row.kind].parent
+      const parentKind: DocumentTypeName | undefined = documentTypes[row.kind].parent
       const belongs =
         parentKind === undefined
           ? row.parent === null
@@ -138,7 +137,7 @@ class Checks {
       if (!belongs) unreadable(`a ${row.kind} in it lost what it belongs to (${row.id})`)
       row.body = bodyOf(row.kind, row.body, row.id)
       this.known.set(row.id, { row, newest: 0, same: false })
-      this.name(row.body)
+      this.name(row.kind, row.body)
       yield { ...row, body: JSON.stringify(row.body) }
     }
   }
@@ -155,7 +154,7 @@ class Checks {
         document.newest = row.revision
         document.same = sameDocument(row.body, document.row.body)
       }
-      this.name(row.body)
+      this.name(document.row.kind, row.body)
       yield { ...row, body: JSON.stringify(row.body) }
     }
   }
@@ -174,9 +173,9 @@ class Checks {
     }
   }
 
-  private name(body: unknown): void {
-    const { mesh, pictures } = filesOf(body)
-    if (mesh !== undefined) this.shapes.add(mesh)
+  private name(kind: DocumentTypeName, body: unknown): void {
+    const { meshes, pictures } = filesOf(kind, body)
+    for (const mesh of meshes) this.shapes.add(mesh)
     for (const picture of pictures) this.pictures.add(picture)
   }
 }
@@ -184,9 +183,9 @@ class Checks {
 const placeOf = (error: { issues: { path: PropertyKey[] }[] }) =>
   error.issues[0].path.join('.') || 'form'
 
-function bodyOf(kind: Kind, body: unknown, id: string): unknown {
+function bodyOf(kind: DocumentTypeName, body: unknown, id: string): unknown {
   try {
-    return readDocument(kinds[kind].schema, body)
+    return readDocument(documentTypes[kind].schema, body)
   } catch (error) {
     if (!(error instanceof Problems)) throw error
     return unreadable(`a ${kind} in it is damaged at ${error.list[0].path || 'its root'} (${id})`)

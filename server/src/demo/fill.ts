@@ -8,7 +8,7 @@ import { usualVessel, type Pot } from '@mivro/core/matter/air'
 import { newStudio } from '@mivro/core/studio'
 import type { Transaction } from '../db/connect.ts'
 import { DocumentStore } from '../document/store.ts'
-import type { Kind } from '../document/kinds.ts'
+import type { DocumentTypeName } from '@mivro/core/studio'
 import { MeshStore } from '../mesh/store.ts'
 import { solidKernel } from './solidKernel.ts'
 import { materials } from './materials.ts'
@@ -42,7 +42,12 @@ export async function fillDemo(
 ): Promise<void> {
   if (deleted === 'left' && (await isFilled(tx))) return
   let order = 0
-  const add = async (kind: Kind, id: string, parent: string | null, document: unknown) => {
+  const add = async (
+    kind: DocumentTypeName,
+    id: string,
+    parent: string | null,
+    document: unknown,
+  ) => {
     const documents = new DocumentStore(tx, kind, madeAt(order++))
     const { deletedAt } = await documents.add(id, parent, document)
     if (deletedAt !== null && deleted === 'restored') await documents.restore(id)

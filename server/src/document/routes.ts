@@ -6,8 +6,7 @@ import type { Transaction } from '../db/connect.ts'
 import type { Store } from '../db/store.ts'
 import { MeshStore } from '../mesh/store.ts'
 import { PictureStore } from '../picture/store.ts'
-import { filesOf } from './filesOf.ts'
-import { kinds, type Kind } from './kinds.ts'
+import { documentTypes, filesOf, type DocumentTypeName } from '@mivro/core/studio'
 import { DocumentStore } from './store.ts'
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
@@ -37,10 +36,10 @@ const nameSchema = z.object({ name: z.string().trim().min(1).max(80).nullable() 
 /** The HTTP face of one kind of document: list, get, add, change, delete, restore, history. */
 export function documentRoutes(
   store: Store,
-  kind: Kind,
+  kind: DocumentTypeName,
   changed: (id: string, revision: number) => void = () => {},
 ): Router {
-  const { schema, parent: parentKind } = kinds[kind]
+  const { schema, parent: parentKind } = documentTypes[kind]
   const router = Router()
   const inside = <T>(work: (documents: DocumentStore, tx: Transaction) => Promise<T>) =>
     store.transaction((tx) => work(new DocumentStore(tx, kind, new Date().toISOString()), tx))
@@ -75,7 +74,7 @@ export function documentRoutes(
     const read = readDocument(schema, document)
     const made = await inside(async (documents, tx) => {
       if (parentKind) await requireParent(tx, parentKind, parent)
-      await requireFiles(tx, read)
+      await requireFiles(tx, kind, read)
       return documents.add(id, parentKind ? parent! : null, read)
     })
     response.status(201).json(made)
@@ -85,7 +84,7 @@ export function documentRoutes(
     const { basedOn, change, document } = readDocument(changeSchema, request.body)
     const read = readDocument(schema, document)
     const made = await inside(async (documents, tx) => {
-      await requireFiles(tx, read)
+      await requireFiles(tx, kind, read)
       return documents.change(request.params.id, basedOn, read, change)
     })
     changed(made.id, made.revision)
@@ -103,17 +102,26 @@ export function documentRoutes(
   return router
 }
 
-async function requireParent(tx: Transaction, kind: Kind, id: string | undefined): Promise<void> {
+async function requireParent(
+  tx: Transaction,
+  kind: DocumentTypeName,
+  id: string | undefined,
+): Promise<void> {
   if (id === undefined)
     throw new Problem('malformed', { message: `a ${kind} is missing` }, 'parent')
   await new DocumentStore(tx, kind, '').get(id)
 }
 
-/** A piece made from a file may only name a mesh that is there, a pull pictures that are. */
-async function requireFiles(tx: Transaction, document: unknown): Promise<void> {
-  const { mesh, pictures } = filesOf(document)
-  if (mesh !== undefined && !(await new MeshStore(tx, '').has(mesh))) {
-    throw new Problem('mesh-missing', { id: mesh }, 'form.mesh')
+/** Files that a document names have to be there. */
+async function requireFiles(
+  tx: Transaction,
+  kind: DocumentTypeName,
+  document: unknown,
+): Promise<void> {
+  const { meshes, pictures } = filesOf(kind, document)
+  for (const id of meshes) {
+    if (!(await new MeshStore(tx, '').has(id)))
+      throw new Problem('mesh-missing', { id }, 'form.mesh')
   }
   const missing = await new PictureStore(tx, '').missing(pictures)
   if (missing !== undefined) throw new Problem('picture-missing', { id: missing }, 'pictures')

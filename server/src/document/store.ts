@@ -1,12 +1,12 @@
 import { Problem } from '@mivro/core/base/problem'
 import type { Change, Revision } from '@mivro/core/base/document'
 import type { Transaction } from '../db/connect.ts'
-import type { Kind } from './kinds.ts'
+import type { DocumentTypeName } from '@mivro/core/studio'
 
 /** A document as it is kept and answered. */
 export interface Stored {
   id: string
-  kind: Kind
+  kind: DocumentTypeName
   parent: string | null
   revision: number
   document: unknown
@@ -17,7 +17,7 @@ export interface Stored {
 
 interface Row {
   id: string
-  kind: Kind
+  kind: DocumentTypeName
   parent: string | null
   revision: number
   body: string
@@ -78,7 +78,7 @@ export class StaleWrite extends Error {
 export class DocumentStore {
   constructor(
     private readonly tx: Transaction,
-    private readonly kind: Kind,
+    private readonly kind: DocumentTypeName,
     private readonly now: string,
   ) {}
 
@@ -159,11 +159,13 @@ export class DocumentStore {
   /** Throws `StaleWrite` when somebody wrote in between. */
   async change(id: string, basedOn: number, document: unknown, change: Change): Promise<Stored> {
     const current = await this.get(id)
-    if (current.revision !== basedOn) {
-      const amounts = { kind: this.kind, basedOn, current: current.revision }
-      throw new StaleWrite(new Problem('revision-stale', amounts), current, document)
-    }
-    return this.write(current, { body: JSON.stringify(document), deleted_at: null }, change)
+    if (current.revision !== basedOn) throw this.stale(current, basedOn, document)
+    return this.write(
+      current,
+      { body: JSON.stringify(document), deleted_at: null },
+      change,
+      document,
+    )
   }
 
   async remove(id: string): Promise<Stored> {
@@ -223,15 +225,26 @@ export class DocumentStore {
     return stored(row)
   }
 
-  private async write(current: Stored, values: Partial<Row>, change: Change): Promise<Stored> {
-    const { id, kind } = current
-    const revision = current.revision + 1
-    await this.tx('documents')
-      .where({ id, kind })
-      .update({ ...values, revision, updated_at: this.now })
+  /** Only over the version that was read: with several connections another may have come between. */
+  private async write(
+    current: Stored,
+    values: Partial<Row>,
+    change: Change,
+    document: unknown = current.document,
+  ): Promise<Stored> {
+    const { id, kind, revision: basedOn } = current
+    const written = await this.tx('documents')
+      .where({ id, kind, revision: basedOn })
+      .update({ ...values, revision: basedOn + 1, updated_at: this.now })
+    if (written === 0) throw this.stale(await this.find(id), basedOn, document)
     const row = (await this.tx<Row>('documents').where({ id }).first())!
     await this.note(row, change)
     return stored(row)
+  }
+
+  private stale(current: Stored, basedOn: number, document: unknown): StaleWrite {
+    const amounts = { kind: this.kind, basedOn, current: current.revision }
+    return new StaleWrite(new Problem('revision-stale', amounts), current, document)
   }
 
   private async note({ id, revision, body }: Row, change: Change): Promise<void> {

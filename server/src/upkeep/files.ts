@@ -1,3 +1,10 @@
+import {
+  documentTypeNames,
+  documentTypes,
+  filesOf,
+  type DocumentTypeName,
+  type NamedFiles,
+} from '@mivro/core/studio'
 import type { Store } from '../db/store.ts'
 
 /** A file that nothing names is kept for so long: what names it may still be in the making. ms */
@@ -6,48 +13,59 @@ const grace = 7 * 24 * 3600_000
 /** Rows read at once. */
 const batch = 500
 
-/** Where files are kept by their hash, and how a document names them. */
-const kept = [
-  { table: 'meshes', holds: '%"mesh":%', named: /"mesh":"([0-9a-f]{64})"/g },
-  { table: 'pictures', holds: '%"picture%', named: /"(?:picture|id)":"([0-9a-f]{64})"/g },
-] as const
-
 /** Takes out shapes and pictures that no version of any document names, once they are old enough; says how many. */
-export async function removeUnnamedFiles(store: Store, now: number): Promise<number> {
-  let removed = 0
-  for (const one of kept) removed += await removeFrom(store, one, now)
-  return removed
-}
-
-function removeFrom(
-  store: Store,
-  { table, holds, named }: (typeof kept)[number],
-  now: number,
-): Promise<number> {
+export function removeUnnamedFiles(store: Store, now: number): Promise<number> {
   return store.transaction(async (tx) => {
     const old = new Date(now - grace).toISOString()
-    const candidates = await tx(table).where('created_at', '<', old).select('id')
-    const unnamed = new Set<string>(candidates.map(({ id }) => id))
+    const older = async (table: string) =>
+      new Set((await tx(table).where('created_at', '<', old).select('id')).map(({ id }) => id))
+    const unnamed = { meshes: await older('meshes'), pictures: await older('pictures') }
     let after = { document: '', revision: 0 }
-    while (unnamed.size > 0) {
+    while (unnamed.meshes.size + unnamed.pictures.size > 0) {
       const { document, revision } = after
-      const rows = await tx('revisions')
+      const rows: Row[] = await tx('revisions as r')
+        .join('documents as d', 'd.id', 'r.document')
         .where((later) =>
           later
-            .where('document', '>', document)
-            .orWhere((same) => same.where({ document }).andWhere('revision', '>', revision)),
+            .where('r.document', '>', document)
+            .orWhere((same) =>
+              same.where('r.document', document).andWhere('r.revision', '>', revision),
+            ),
         )
-        .whereLike('body', holds)
-        .orderBy(['document', 'revision'])
+        .whereIn('d.kind', withFiles)
+        .orderBy(['r.document', 'r.revision'])
         .limit(batch)
-        .select('document', 'revision', 'body')
-      for (const { body } of rows) {
-        for (const [, id] of body.matchAll(named)) unnamed.delete(id)
+        .select('r.document', 'r.revision', 'r.body', 'd.kind')
+      for (const { kind, body } of rows) {
+        const { meshes, pictures } = namedIn(kind, body)
+        for (const id of meshes) unnamed.meshes.delete(id)
+        for (const id of pictures) unnamed.pictures.delete(id)
       }
       if (rows.length < batch) break
       after = rows.at(-1)!
     }
-    for (const id of unnamed) await tx(table).where({ id }).delete()
-    return unnamed.size
+    for (const [table, ids] of Object.entries(unnamed)) {
+      for (const id of ids) await tx(table).where({ id }).delete()
+    }
+    return unnamed.meshes.size + unnamed.pictures.size
   })
+}
+
+interface Row {
+  document: string
+  revision: number
+  body: string
+  kind: DocumentTypeName
+}
+
+const withFiles = documentTypeNames.filter((name) => 'files' in documentTypes[name])
+
+/** What a version names, by its type; of one that is older than its type reads, everything that looks like a name. */
+function namedIn(kind: DocumentTypeName, body: string): NamedFiles {
+  try {
+    return filesOf(kind, JSON.parse(body))
+  } catch {
+    const all = body.match(/\b[0-9a-f]{64}\b/g) ?? []
+    return { meshes: all, pictures: all }
+  }
 }

@@ -4,7 +4,7 @@ import type { Resin } from '@mivro/core/matter/material'
 import type { Piece } from '@mivro/core/form/piece'
 import type { Plan } from '@mivro/core/work/plan'
 import type { LogRow, Pull } from '@mivro/core/work/pull'
-import { schemaFor, schemaOf, type Held, type Page, type Path, type Stored } from './kinds.ts'
+import { schemaOf, type Held, type Page, type Path, type Stored } from './kinds.ts'
 import { ask } from './request.ts'
 
 export type { Held, Page, Path, Stored } from './kinds.ts'
@@ -46,7 +46,6 @@ function query(values: Record<string, string | number | undefined>): string {
 
 /** All pages of a list, one after the other. */
 async function list<P extends Path>(path: P, wanted: Wanted = {}): Promise<Stored<Held[P]>[]> {
-  await schemaFor(path)
   const all: Stored<Held[P]>[] = []
   let after: string | undefined
   do {
@@ -72,7 +71,6 @@ export const api = {
   log: () => ask<{ rows: LogRow[] }>('GET', 'log'),
   deleted: <P extends Path>(path: P) => ask<Stored<Held[P]>[]>('GET', `${path}/deleted`),
   get: async <P extends Path>(path: P, id: string) => {
-    await schemaFor(path)
     return read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`))
   },
   /** The newest versions before one, in their order. */
@@ -88,7 +86,6 @@ export const api = {
   nameVersion: (path: Path, id: string, revision: number, name: string | null) =>
     send<unknown>('PUT', `${path}/${id}/history/${revision}`, { name }),
   add: async <P extends Path>(path: P, id: string, document: Held[P], parent?: string) => {
-    await schemaFor(path)
     return read(path, await send<Stored<Held[P]>>('POST', path, { id, parent, document }))
   },
   put: async <P extends Path>(

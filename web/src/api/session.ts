@@ -122,7 +122,7 @@ export function begin<P extends Path>(
       try {
         acknowledged(await api.put(path, id, revision.value, document, change))
       } catch (error) {
-        const next = survive(error)
+        const next = handleSendError(error)
         if (next !== 'on') return next
       }
     }
@@ -139,7 +139,7 @@ export function begin<P extends Path>(
   }
 
   /** Whether sending goes on, is over for now, or is tried again later. */
-  function survive(error: unknown): 'on' | 'done' | 'later' {
+  function handleSendError(error: unknown): 'on' | 'done' | 'later' {
     if (error instanceof Conflict) {
       const other = error.theirs as Stored<D>
       // The server was stopped after it wrote and before it answered: "theirs" is ours.
@@ -273,7 +273,7 @@ export function begin<P extends Path>(
     settle,
     follow,
     /** While the page goes: what is unsent, in the one way that is quick enough. */
-    hasten: () => queue.length > 0 && putAsideAtOnce(place, aside()),
+    flush: () => queue.length > 0 && putAsideAtOnce(place, aside()),
   })
 }
 

@@ -44,7 +44,7 @@ describe('open sessions', () => {
     fake.answer = () => Promise.reject(new TypeError('away'))
     const session = keep()
     session.edit(piece('B'))
-    session.hasten()
+    session.flush()
     expect(Object.keys(localStorage)[0]).toMatch(/^mivro.unsent.pieces\/p1 /)
     const [left] = await takeOver('pieces/p1')
     expect((left.changes[0].document as Piece).name).toBe('B')

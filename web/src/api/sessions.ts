@@ -139,6 +139,6 @@ export function forgetSessions(): void {
 }
 
 /** While the page goes everything unsent is put aside at once. */
-export function hastenAll(): void {
-  for (const session of openSessions.values()) session.hasten()
+export function flushAll(): void {
+  for (const session of openSessions.values()) session.flush()
 }

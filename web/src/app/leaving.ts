@@ -1,5 +1,5 @@
 import { isTyped } from './typing.ts'
-import { hastenAll } from '../api/sessions.ts'
+import { flushAll } from '../api/sessions.ts'
 
 /**
  * While the page goes (a reload, a closed tab, another app in front on a tablet) what stands in a
@@ -12,7 +12,7 @@ export function keepOnLeaving(target: Window = window): void {
       activeElement.dispatchEvent(new FocusEvent('blur'))
       activeElement.dispatchEvent(new Event('change', { bubbles: true }))
     }
-    hastenAll()
+    flushAll()
   }
   target.addEventListener('pagehide', keep)
   target.addEventListener('beforeunload', keep)

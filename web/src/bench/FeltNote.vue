@@ -3,7 +3,7 @@ import { computed, onMounted, shallowRef } from 'vue'
 import { ElButton } from 'element-plus'
 import dayjs from 'dayjs'
 import type { Bench } from '@mivro/core/work/bench'
-import { feltOf, type Felt } from '@mivro/core/learn/learning'
+import { cureObservations, type CureObservation } from '@mivro/core/learn/learning'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
 import { newId } from '../api/client.ts'
@@ -19,14 +19,14 @@ const studio = useStudio()
 const problems = shallowRef<readonly Problem[]>([])
 const kept = shallowRef(new Set<number>())
 onMounted(() => (shelf.loaded ? undefined : shelf.load()))
-const resinOf = ({ parts }: Felt) =>
+const resinOf = ({ parts }: CureObservation) =>
   shelf.stored.find(
     ({ document }) =>
       document.kind === 'resin' && parts.includes(document.nameA) && parts.includes(document.nameB),
   )
 const names = { gel: 'gel', peak: 'hottest', demould: 'hard', 'pot life': 'pot life' }
 const rows = computed(() =>
-  feltOf(props.bench, (at) => dayjs(at * 1000).format('YYYY-MM-DD')).map((felt, i) => {
+  cureObservations(props.bench, (at) => dayjs(at * 1000).format('YYYY-MM-DD')).map((felt, i) => {
     const { what, value, room, mass } = felt.observation
     const said =
       what === 'peak' ? show(value, 'temperature', studio.units) : showDuration(value, 'second')
@@ -34,7 +34,7 @@ const rows = computed(() =>
     return { felt, i, resin: resinOf(felt), text: `${names[what]}: ${said}, ${where}` }
   }),
 )
-async function keep({ felt, i }: { felt: Felt; i: number }): Promise<void> {
+async function keep({ felt, i }: { felt: CureObservation; i: number }): Promise<void> {
   try {
     const { id } = resinOf(felt)!
     const observation = { ...felt.observation, id: newId().slice(0, 12) }

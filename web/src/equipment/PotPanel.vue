@@ -4,7 +4,7 @@ import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { closingTime, insideOf, type Pot } from '@mivro/core/matter/air'
 import { safetyFor } from '@mivro/core/base/caution'
 import type { Problem } from '@mivro/core/base/problem'
-import { headroom, takesOf } from '@mivro/core/work/run'
+import { headroom, countPerPot } from '@mivro/core/work/run'
 import { figure, show, showDuration } from '@mivro/core/base/units'
 import type { Studio } from '@mivro/core/studio'
 import { sayTakes } from '@mivro/words/equipment'
@@ -40,13 +40,18 @@ const rows = computed(() =>
       id,
       name,
       size: `${side(block.width)} × ${side(block.depth)} × ${height}`,
-      takes: sayTakes(takesOf(block, props.pot), headroom(props.pot), block.height, studio.units),
+      takes: sayTakes(
+        countPerPot(block, props.pot),
+        headroom(props.pot),
+        block.height,
+        studio.units,
+      ),
     }
   }),
 )
 const chosen = ref('')
 const shown = computed(() => props.sizes.find(({ id }) => id === chosen.value) ?? props.sizes[0])
-const count = computed(() => (shown.value ? takesOf(shown.value.block, props.pot) : 0))
+const count = computed(() => (shown.value ? countPerPot(shown.value.block, props.pot) : 0))
 const items = computed(() =>
   Array.from({ length: count.value }, () => ({ name: shown.value!.name, ...shown.value!.block })),
 )

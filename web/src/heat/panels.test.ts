@@ -9,12 +9,12 @@ import { compile, compileBy, newPlan, type Plan } from '@mivro/core/work/plan'
 import { Problem } from '@mivro/core/base/problem'
 import { fillCurve } from '@mivro/core/form/filling'
 import { sheets } from '../../../core/src/matter/cure/samples.ts'
-import { useKnownTimes } from '../project/useKnownTimes.ts'
+import { useCureTimes } from '../project/useCureTimes.ts'
 import RoomFields from '../pour/RoomFields.vue'
 import { useShelf } from '../project/shelfStore.ts'
 import { handlers, type WaysQuestion } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
-import { hands } from '../work/onThisThread.ts'
+import { jobContext } from '../work/onThisThread.ts'
 import { buttonOf, rowsOf } from '../ui/inTests.ts'
 import WaysOut from './WaysOut.vue'
 import WhatIf from './WhatIf.vue'
@@ -28,7 +28,7 @@ const shelf = new Map<string, Material>([
   ['deep', { ...sheets.deep, name: 'Deep clear epoxy', maxDepth: 0.08 }],
   ['fast', sheets.fast],
 ])
-const { mesh } = await hands().cavity(form)
+const { mesh } = await jobContext().cavity(form)
 const curve = fillCurve(mesh, [0, 0, 1])
 
 let ways: 'found' | 'none' | 'problem' | 'never' = 'found'
@@ -45,7 +45,7 @@ vi.mock('../work/pool.ts', () => ({
     if (ways === 'never') return new Promise(() => {})
     if (ways === 'problem') throw new Problem('mesh-too-open', { share: 0.2 })
     if (ways === 'none') return []
-    return handlers.ways(question, hands(onProgress))
+    return handlers.ways(question, jobContext(onProgress))
   },
 }))
 
@@ -68,7 +68,7 @@ const planOf = (top: number, more: Partial<Plan> = {}): Plan => ({
 const cure = (batch: Batch) => cureTimes([batch])[0]
 const plan = shallowRef(planOf(0.05))
 const change = vi.fn<(next: Plan) => undefined>(() => undefined)
-const known = useKnownTimes()
+const known = useCureTimes()
 vi.mock('../project/projectStore.ts', () => ({
   useProject: () => ({
     piece: { document: { form } },

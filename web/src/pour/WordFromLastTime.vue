@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
-import { wordsOf, type Word } from '@mivro/core/work/pull'
+import { nextTimeNotes, type NextTimeNote } from '@mivro/core/work/pull'
 import { sayChange } from '@mivro/words/diagnosis'
 import { showDay } from '../ui/dates.ts'
 import { useProject } from '../project/projectStore.ts'
 
 const project = useProject()
-const words = computed(() => wordsOf(project.pulls.map(({ document }) => document)))
+const words = computed(() => nextTimeNotes(project.pulls.map(({ document }) => document)))
 const all = ref(false)
 const shown = computed(() => (all.value ? words.value : words.value.slice(0, 1)))
 const earlier = computed(() => words.value.length - 1)
@@ -20,7 +20,7 @@ const changes = computed(() =>
     .slice(0, 2),
 )
 
-const said = ({ nextTime, faults }: Word) =>
+const said = ({ nextTime, faults }: NextTimeNote) =>
   [nextTime, faults.length > 0 ? `Faults: ${faults.join(', ')}.` : ''].filter(Boolean).join(' ')
 </script>
 

@@ -16,7 +16,7 @@ import { answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import { handlers } from '../work/handlers.ts'
 import { cureTimes, lawOf } from '../work/laws.ts'
-import { hands, surveyHere } from '../work/onThisThread.ts'
+import { jobContext, surveyHere } from '../work/onThisThread.ts'
 import { useUses } from '../shelf/useUses.ts'
 import { openedProject } from './opened.ts'
 import { useRunPours } from './useRunPours.ts'
@@ -26,7 +26,7 @@ import { useShelf } from './shelfStore.ts'
 vi.mock('../work/pool.ts', () => ({
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => surveyHere(question),
-  askSeats: (question: SeatsQuestion) => handlers.seats(question, hands()),
+  askSeats: (question: SeatsQuestion) => handlers.seats(question, jobContext()),
   askAir: () => Promise.reject(new Error('nobody looks at the mould')),
   askGeometry: () => Promise.reject(new Error('nobody looks at the mould')),
   askLaw: async (resin: Resin) => lawOf(resin),

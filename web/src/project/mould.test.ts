@@ -12,7 +12,7 @@ import { forgetSessions } from '../api/sessions.ts'
 import { openedProject } from './opened.ts'
 import { handlers, type Question } from '../work/handlers.ts'
 import { cureTimes } from '../work/laws.ts'
-import { hands, surveyHere } from '../work/onThisThread.ts'
+import { jobContext, surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '@mivro/core/work/project'
 import { useAir } from '../mould/air/useAir.ts'
 
@@ -22,19 +22,19 @@ let failing = false
 vi.mock('../work/pool.ts', () => ({
   askTimes: async (batches: Batch[]) => cureTimes(batches),
   askSurvey: (question: SurveyQuestion) => surveyHere(question),
-  askSeats: (question: Question<'seats'>) => handlers.seats(question, hands()),
+  askSeats: (question: Question<'seats'>) => handlers.seats(question, jobContext()),
   askAir: (question: Question<'air'>) => {
     asked.push('air')
     if (failing) return Promise.reject(new Problem('work-failed', { job: 'air', reason: 'gone' }))
-    return handlers.air(question, hands())
+    return handlers.air(question, jobContext())
   },
   askGeometry: (question: Question<'geometry'>) => {
     asked.push('geometry')
-    return handlers.geometry(question, hands())
+    return handlers.geometry(question, jobContext())
   },
   askTilts: (question: Question<'tilts'>, { signal }: { signal: AbortSignal }) => {
     signal.addEventListener('abort', () => asked.push('cancelled'))
-    return handlers.tilts(question, hands())
+    return handlers.tilts(question, jobContext())
   },
 }))
 

@@ -5,7 +5,7 @@ import { mouldSchema, newMould, withKind, type Mould, type MouldKind } from '@mi
 import { pieceSchema, type Piece } from '@mivro/core/form/piece'
 import { newPlan, planSchema, type Plan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
-import { lastWord, type Pull } from '@mivro/core/work/pull'
+import { nextTimeNote, type Pull } from '@mivro/core/work/pull'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
@@ -41,7 +41,7 @@ export const useProject = defineStore('project', () => {
   const mouldPreview = shallowRef<Mould>()
   const plan = computed(() => planPreview.value ?? pour.value?.document)
   const mould = computed(() => mouldPreview.value ?? mouldSession.value?.document)
-  const word = computed(() => lastWord(pulls.value.map((pull) => pull.document)))
+  const word = computed(() => nextTimeNote(pulls.value.map((pull) => pull.document)))
 
   /** Where it is cut open, radians about up, and what is poured where air is looked for. */
   const turn = ref(0)

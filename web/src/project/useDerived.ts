@@ -10,7 +10,7 @@ import {
 import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
 import { askAir, askSeats } from '../work/pool.ts'
 import { useGeometry } from './useGeometry.ts'
-import { useKnownTimes } from './useKnownTimes.ts'
+import { useCureTimes } from './useCureTimes.ts'
 import { useLatest } from './useLatest.ts'
 import { useSurvey } from './useSurvey.ts'
 
@@ -40,7 +40,7 @@ export function useDerived(
   { on = 'clock', view = () => straight, mould = () => false }: Options = {},
 ) {
   const answers = shallowRef<Pick<ProjectAnswers, 'survey' | 'seats' | 'geometry' | 'air'>>({})
-  const known = useKnownTimes(on)
+  const known = useCureTimes(on)
   const heat = shallowRef<FoundHeat>()
   const all = computed((): ProjectAnswers => ({
     ...answers.value,

@@ -5,7 +5,8 @@ import type { UploadFile } from 'element-plus'
 import { Download, Upload } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/base/document'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
-import { studioSchema, type Studio } from '@mivro/core/studio'
+import { documentTypeNames, documentTypes, studioSchema, type Studio } from '@mivro/core/studio'
+import { documentTypeWords } from '@mivro/words/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import HousePanel from './HousePanel.vue'
@@ -35,15 +36,10 @@ interface TakenOff {
 }
 useUndoOf(() => [studio.session])
 const takenOff = ref<TakenOff[]>([])
-const kinds: [Path, string][] = [
-  ['pieces', 'Piece'],
-  ['moulds', 'Mould'],
-  ['runs', 'Run'],
-  ['benches', 'Run at the bench'],
-  ['plans', 'Pour'],
-  ['pulls', 'Pull'],
-  ['materials', 'Materials'],
-]
+/** What can be taken back: all but the studio itself. */
+const kinds = documentTypeNames.flatMap((name) =>
+  name === 'studio' ? [] : [[documentTypes[name].path, documentTypeWords[name]] as const],
+)
 
 const load = () =>
   trying(async () => {

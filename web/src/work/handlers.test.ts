@@ -7,7 +7,7 @@ import { type Vec3 } from '@mivro/core/form/mesh'
 import { slowEpoxy } from '../../../core/src/matter/material/samples.ts'
 import { handlers } from './handlers.ts'
 import { cureTimes, lawOf } from './laws.ts'
-import { hands } from './onThisThread.ts'
+import { jobContext } from './onThisThread.ts'
 
 const form: Form = {
   from: 'sizes',
@@ -54,14 +54,14 @@ describe('heat off the main thread', () => {
   })
 
   it('follows a pour, saying how far it is', async () => {
-    const { mesh } = await hands().cavity(form)
+    const { mesh } = await jobContext().cavity(form)
     const cure = (batch: Parameters<typeof cureTimes>[0][number]) => cureTimes([batch])[0]
     const compiled = compileBy(cure, plan, fillCurve(mesh, plan.up), new Map(shelf))
     const pour = pourHeatQuestion(plan, compiled, 3000)
     const shares: number[] = []
     const field = await handlers.heat(
       { form, pour },
-      hands((share: number) => shares.push(share)),
+      jobContext((share: number) => shares.push(share)),
     )
     expect(field.layers[0].hot.temperature - 273.15).toBeGreaterThan(100)
     expect(shares.at(-1)!).toBeLessThanOrEqual(1.01)
@@ -75,7 +75,7 @@ describe('heat off the main thread', () => {
     const shares: number[] = []
     const found = await handlers.ways(
       { form, plan, shelf, into, layer: 'all' },
-      hands((share: number) => shares.push(share)),
+      jobContext((share: number) => shares.push(share)),
     )
     expect(found.length).toBeGreaterThan(1)
     expect(found.every(({ holds, peak, limit }) => holds && peak <= limit!)).toBe(true)
@@ -98,7 +98,7 @@ describe('what takes seconds', () => {
     const gate = { at: [0, 0, 0.002] as Vec3, bore: 0.003 }
     const tilts = await handlers.tilts(
       { form: cup, up: [0, 0, 1], gate },
-      hands((share: number) => shares.push(share)),
+      jobContext((share: number) => shares.push(share)),
     )
     expect(shares[0]).toBe(0)
     expect(shares.at(-1)).toBe(1)
@@ -113,7 +113,7 @@ describe('what takes seconds', () => {
     const steps: string[] = []
     const geometry = await handlers.geometry(
       { form: cup, up: [0, 0, 1] },
-      hands((step: string) => steps.push(step)),
+      jobContext((step: string) => steps.push(step)),
     )
     expect(steps).toHaveLength(4)
     expect(geometry.foot.height).toBeCloseTo(0.05, 6)

@@ -82,7 +82,7 @@ export interface SiliconeAirQuestion {
 }
 
 /** What a job is given besides its question. */
-export interface Hands {
+export interface JobContext {
   /** The cavity of a form; steps of reading it are told as progress. */
   cavity: (form: Form) => Promise<Cavity>
   /** The file that the question is about and that is not uploaded yet. */
@@ -122,7 +122,7 @@ function cellsOf(cavity: Cavity, up: Vec3): Grid {
  */
 export const handlers = {
   /** Looks at a file: how many triangles, which unit it names or probably means. */
-  async inspect(_: { mesh: string }, { file }: Hands): Promise<FileReport> {
+  async inspect(_: { mesh: string }, { file }: JobContext): Promise<FileReport> {
     const { mesh, kind, unit } = await readMeshFile(await bytesOfFile(file!))
     const welded = weld(mesh)
     const suggestion = suggestUnit(welded)
@@ -134,37 +134,37 @@ export const handlers = {
   outline: ({ paths, unit }: { paths: DrawnPath[]; unit: number }): Promise<TidyLoops> =>
     tidyLoops(loopsOfPaths(paths, unit), solidKernel),
 
-  async held({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
+  async held({ form, up }: HeldQuestion, { cavity, tell }: JobContext) {
     const found = await cavity(form)
     tell('measure')
     return surveyHeld(found, up)
   },
 
-  async section({ form, up, turn }: SurveyQuestion, { cavity }: Hands) {
+  async section({ form, up, turn }: SurveyQuestion, { cavity }: JobContext) {
     return section((await cavity(form)).mesh, up, turn)
   },
 
-  async surface(form: Form, { cavity }: Hands): Promise<DrawnMesh> {
+  async surface(form: Form, { cavity }: JobContext): Promise<DrawnMesh> {
     const { positions, triangles } = clustered((await cavity(form)).mesh, mostDrawn)
     return { positions: Float32Array.from(positions), triangles: triangles.slice() }
   },
 
-  async air({ form, ...question }: AirQuestion & { form: Form }, { cavity }: Hands) {
+  async air({ form, ...question }: AirQuestion & { form: Form }, { cavity }: JobContext) {
     const found = await cavity(form)
     return findAir(found, question, cellsOf(found, question.up))
   },
 
-  async tilts({ form, up, gate }: HeldQuestion & { gate?: Opening }, { cavity, tell }: Hands) {
+  async tilts({ form, up, gate }: HeldQuestion & { gate?: Opening }, { cavity, tell }: JobContext) {
     const { mesh } = await cavity(form)
     return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
   },
 
   /** How gates and vents sit on the piece. */
-  async seats({ form, up, openings }: SeatsQuestion, { cavity }: Hands) {
+  async seats({ form, up, openings }: SeatsQuestion, { cavity }: JobContext) {
     return seatsOf((await cavity(form)).mesh, up, openings)
   },
 
-  async geometry({ form, up }: HeldQuestion, { cavity, tell }: Hands) {
+  async geometry({ form, up }: HeldQuestion, { cavity, tell }: JobContext) {
     const soldReady = form.from === 'sizes' && isSoldReady(form.solid)
     const { mouldGeometry } = await import('./hulls.ts')
     return mouldGeometry(await cavity(form), up, { onStep: tell, soldReady })
@@ -180,7 +180,7 @@ export const handlers = {
     deepestPour(lawOf(batch.resin), batch, limit, thick),
 
   /** Where everything that is set in lies. */
-  async arrange({ form, up, layers }: ArrangeQuestion, { cavity }: Hands) {
+  async arrange({ form, up, layers }: ArrangeQuestion, { cavity }: JobContext) {
     return arrange((await cavity(form)).mesh, up, layers)
   },
 
@@ -209,7 +209,7 @@ export const handlers = {
   siliconeAir: async ({ poured, done }: SiliconeAirQuestion) => siliconeAir(poured, done),
 
   /** The form of a thing that is set in, from a mesh file. */
-  thing: async ({ form }: { form: Form }, { cavity }: Hands) =>
+  thing: async ({ form }: { form: Form }, { cavity }: JobContext) =>
     solidFrom((await cavity(form)).mesh),
 
   /** What becomes of things while their layer is liquid. */
@@ -217,7 +217,7 @@ export const handlers = {
     settle(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, things),
 
   /** Pixels of the finished piece. */
-  async look({ form, look }: { form: Form; look: Look }, { cavity }: Hands) {
+  async look({ form, look }: { form: Form; look: Look }, { cavity }: JobContext) {
     const { pixelsOf } = await import('./looks.ts')
     return pixelsOf(await cavity(form), look)
   },
@@ -229,19 +229,19 @@ export const handlers = {
   },
 
   /** Heat and cure of a pour. */
-  async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: Hands) {
+  async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: JobContext) {
     return pourHeat((await cavity(form)).mesh, pour, lawOf, { onProgress: tell })
   },
 
   /** Ways out for a layer that runs hot. */
-  async ways({ form, plan, shelf, into, layer }: WaysQuestion, { cavity, tell }: Hands) {
+  async ways({ form, plan, shelf, into, layer }: WaysQuestion, { cavity, tell }: JobContext) {
     const { mesh } = await cavity(form)
     const curve = fillCurve(mesh, plan.up)
     return findWays({ plan, curve, shelf: new Map(shelf), into, lawOf }, layer, mesh, tell)
   },
 
   /** The two halves of a printed shell as STL files in millimetres. */
-  async shell({ form, up, openings, layer, wall }: ShellQuestion, { cavity }: Hands) {
+  async shell({ form, up, openings, layer, wall }: ShellQuestion, { cavity }: JobContext) {
     const { mesh, measures } = await cavity(form)
     const { printShell } = await import('./hulls.ts')
     const options = { layer, wall }

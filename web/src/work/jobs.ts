@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { Bench } from './bench.ts'
+import { WorkerQueue } from './workerQueue.ts'
 import { ByteCache } from './byteCache.ts'
 import { keep, kept } from './kept.ts'
 import { fileIn, noFile } from './pending.ts'
@@ -12,13 +12,13 @@ import type { AnswerTo, JobName, Question } from './handlers.ts'
  * `clock` how batches ripen, so that nothing slow stands before it, `light` and its twin the look
  * of the piece, each with the traces of its rows.
  */
-export type BenchName = 'front' | 'back' | 'search' | 'heat' | 'clock' | 'light' | 'light too'
+export type QueueName = 'front' | 'back' | 'search' | 'heat' | 'clock' | 'light' | 'light too'
 
 /** What a survey says of how far it is. */
 export type SurveyStep = ReadingStep | 'measure' | 'cut'
 
 interface JobKind {
-  on: BenchName
+  on: QueueName
   /** Kept over visits, in the browser: it takes seconds, or the file to be read. */
   kept?: true
   /** Each is asked once: pictures while a piece is turned. */
@@ -59,7 +59,7 @@ const kinds: Record<JobName, JobKind> = {
 const mostBytes = 200e6
 
 const answers = new ByteCache<{ answer: unknown }>(mostBytes)
-const benches: Partial<Record<BenchName, Bench>> = {}
+const queues: Partial<Record<QueueName, WorkerQueue>> = {}
 
 /** A question that is being answered, and how many wait for it. */
 interface Shared {
@@ -80,7 +80,7 @@ function close(key: string): void {
 export interface AskOptions<P> {
   signal?: AbortSignal
   onProgress?: (progress: P) => void
-  on?: BenchName
+  on?: QueueName
 }
 
 /**
@@ -108,10 +108,10 @@ export async function ask<J extends JobName, P = never>(
   }
 }
 
-function begin(key: string, job: JobName, question: unknown, on: BenchName): Shared {
+function begin(key: string, job: JobName, question: unknown, on: QueueName): Shared {
   const end = new AbortController()
   const heard = new Set<(progress: never) => void>()
-  const bench = (benches[on] ??= new Bench(startWorker))
+  const queue = (queues[on] ??= new WorkerQueue(startWorker))
   const onProgress = (progress: number | string) => {
     for (const hear of heard) hear(progress as never)
   }
@@ -121,7 +121,7 @@ function begin(key: string, job: JobName, question: unknown, on: BenchName): Sha
   const asked = (async () => {
     const found = lasting ? await kept(key) : undefined
     if (found !== undefined) return found
-    const answer = await bench.ask(task, end.signal)
+    const answer = await queue.ask(task, end.signal)
     if (lasting) keep(key, answer)
     return answer
   })()

@@ -1,7 +1,7 @@
 import { problemsOf, toData, type ProblemData } from '@mivro/core/base/problem'
 import { buffersIn } from './bytes.ts'
 import { cavityFor } from './cavities.ts'
-import { handlers, type Hands, type JobName } from './handlers.ts'
+import { handlers, type JobContext, type JobName } from './handlers.ts'
 
 /** One question to a worker. The page sends the next when it has the answer. */
 export interface Asked {
@@ -29,10 +29,10 @@ const tellPage = (told: Told, hand: ArrayBuffer[] = []) =>
 self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   const { id, job, question, file } = data
   const tell = (progress: number | string) => tellPage({ id, progress })
-  const hands: Hands = { cavity: (form) => cavityFor(form, file, tell), file, tell }
+  const context: JobContext = { cavity: (form) => cavityFor(form, file, tell), file, tell }
   try {
-    const work = handlers[job] as (question: unknown, hands: Hands) => Promise<unknown>
-    const answer = await work(question, hands)
+    const work = handlers[job] as (question: unknown, context: JobContext) => Promise<unknown>
+    const answer = await work(question, context)
     tellPage({ id, answer }, keeping.has(job) ? [] : [...buffersIn(answer)])
   } catch (error) {
     tellPage({ id, ...refusalOf(error) })

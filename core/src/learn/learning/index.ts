@@ -1,4 +1,4 @@
 export * from './spread.ts'
 export * from './hands.ts'
-export * from './felt.ts'
+export * from './cureObservations.ts'
 export * from './mouldLife.ts'

@@ -3,7 +3,7 @@ import type { Bench, BenchEvent, Task } from '../../work/bench/index.ts'
 import { sampleMould } from '../../mould/samples.ts'
 import type { Pull } from '../../work/pull/index.ts'
 import { usualHands } from '../../work/run/index.ts'
-import { feltOf } from './felt.ts'
+import { cureObservations } from './cureObservations.ts'
 import { learnedHands } from './hands.ts'
 import { lifeOf, newMouldTakes } from './mouldLife.ts'
 import { spreadOf } from './spread.ts'
@@ -119,7 +119,7 @@ it('what was felt of a cup is an observation of its resin', () => {
       { what: 'touched', mix: 0, at: 200, mark: 'syrup' },
     ] as BenchEvent[],
   }
-  const felt = feltOf(bench, () => '2026-11-27')
+  const felt = cureObservations(bench, () => '2026-11-27')
   expect(felt.map(({ observation: { what, value } }) => [what, value])).toEqual([
     ['gel', 210],
     ['peak', 350],

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { calibrate, gelOf, learn, thickeningOf } from '../cure/index.ts'
 import { sheets } from '../cure/samples.ts'
-import { fatesOf, squeezed, type BubbleQuestion } from './fates.ts'
+import { fatesOf, squeezed, type BubbleQuestion } from './bubbleOutcomes.ts'
 import {
   airInEpoxy,
   airInUrethane,

@@ -1,4 +1,4 @@
-export * from './fates.ts'
+export * from './bubbleOutcomes.ts'
 export * from './gas.ts'
 export * from './population.ts'
 export * from './rise.ts'

@@ -1,5 +1,5 @@
 import type { Thickening } from '../cure/index.ts'
-import { fatesOf } from './fates.ts'
+import { fatesOf } from './bubbleOutcomes.ts'
 import { atmosphere, type GasInResin } from './gas.ts'
 import { drawnIn, stirring } from './population.ts'
 

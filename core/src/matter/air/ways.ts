@@ -2,7 +2,12 @@ import { deairing } from './deairing.ts'
 import { leftBy, type Handling, type OwnWay } from './handling.ts'
 import { absolute, closingTime, insideOf, type AirTools } from './equipment.ts'
 import { largestDeaired } from './vessel.ts'
-import { fatesOf, type BubbleQuestion, type Fates, type Staying } from './fates.ts'
+import {
+  fatesOf,
+  type BubbleQuestion,
+  type BubbleOutcomes,
+  type Staying,
+} from './bubbleOutcomes.ts'
 
 export const ways = ['none', 'vacuum', 'pressure', 'both'] as const
 export type Way = (typeof ways)[number]
@@ -19,8 +24,8 @@ export interface WayResult {
   hindrance?: Hindrance
   fault?: OwnFault
   /** With gas going into the resin as fast as is thought, and ten times as slowly. */
-  likely: Fates
-  slow: Fates
+  likely: BubbleOutcomes
+  slow: BubbleOutcomes
   /** s that it adds to the time at the bench. */
   takes: number
   /** When the mix is poured, s since mixing: after its vacuum. */
@@ -164,7 +169,7 @@ function bothFates(
 }
 
 /** What hands leave of what would stay. */
-function handled(fates: Fates, left: { pits: number; inside: number }): Fates {
+function handled(fates: BubbleOutcomes, left: { pits: number; inside: number }): BubbleOutcomes {
   const drawn = { pit: 0, inside: 0 }
   return {
     ...fates,

@@ -1,7 +1,7 @@
 import type { Batch, CureModel, CureTimes } from './cureTimes.ts'
 
 /** How batches ripen, by `batchKey`: what a model has answered so far. */
-export type KnownTimes = ReadonlyMap<string, CureTimes>
+export type CureTimesCache = ReadonlyMap<string, CureTimes>
 
 /**
  * What makes two batches the same question.
@@ -15,5 +15,5 @@ export const batchKey = (batch: Batch): string => JSON.stringify({ ...batch, of:
  *
  * @example timesOf([batch], sheetCure).get(batchKey(batch))!.pourable === sheetCure(batch).pourable // true
  */
-export const timesOf = (batches: readonly Batch[], model: CureModel): KnownTimes =>
+export const timesOf = (batches: readonly Batch[], model: CureModel): CureTimesCache =>
   new Map(batches.map((batch) => [batchKey(batch), model(batch)]))

@@ -1,4 +1,4 @@
-export * from './follow.ts'
+export * from './traceRay.ts'
 export * from './fresnel.ts'
 export * from './media.ts'
 export * from './onTable.ts'

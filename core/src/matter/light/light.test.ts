@@ -13,12 +13,12 @@ import {
 import { slowEpoxy, violet } from '../material/samples.ts'
 import { buildSolid, type Solid } from '../../form/shape/index.ts'
 import type { Vec3 } from '../../form/mesh/index.ts'
-import { follow, type Optics } from './follow.ts'
+import { traceRay, type Optics } from './traceRay.ts'
 import { buried, fresnel, refracted } from './fresnel.ts'
 import { LookMaker, type Look } from './look.ts'
 import { mattersOf, strata } from './media.ts'
 import { lightTable, traceLamp } from './onTable.ts'
-import { Passing } from './passing.ts'
+import { Transmittance } from './transmittance.ts'
 import { ends, PathBook } from './paths.ts'
 import { shade } from './shade.ts'
 import { standOnTable } from './standing.ts'
@@ -76,7 +76,7 @@ describe('a ball', () => {
         index: 1.5,
       }
       const book = new PathBook(1)
-      follow(optics, book, [aside, 0, 0.1], [0, 0, -1])
+      traceRay(optics, book, [aside, 0, 0.1], [0, 0, -1])
       expect(book.paths.end[0]).toBe(ends.table)
       return book.paths.at[0]
     }
@@ -95,7 +95,7 @@ describe('layers along a path', () => {
   const straightDown = (index: number) => {
     const { levels } = strata(layers)
     const book = new PathBook(1)
-    follow(
+    traceRay(
       { piece: standOnTable(slab, up), levels, index },
       book,
       [1 * mm, 2 * mm, 0.1],
@@ -107,7 +107,7 @@ describe('layers along a path', () => {
   it('straight through three of them pass the product of the three (Beer–Lambert, 1e-6)', () => {
     const matters = [dosed(0, 5e-4), dosed(1, 3e-4), dosed(2, 8e-4)]
     const out = new Float64Array(8)
-    new Passing(strata(layers).media, matters, 0.1).through(straightDown(1.53), 0, out)
+    new Transmittance(strata(layers).media, matters, 0.1).through(straightDown(1.53), 0, out)
     const product = passes([
       { matter: matters[0], depth: 4 * mm },
       { matter: matters[1], depth: 3 * mm },
@@ -124,7 +124,7 @@ describe('layers along a path', () => {
     const { levels } = strata(layers)
     const piece = standOnTable(slab, [0, 0, -1], { poured: up })
     const book = new PathBook(1)
-    follow({ piece, levels, index: 1.53 }, book, [1 * mm, 2 * mm, 0.1], [0, 0, -1])
+    traceRay({ piece, levels, index: 1.53 }, book, [1 * mm, 2 * mm, 0.1], [0, 0, -1])
     const { medium, length } = book.paths
     expect([...medium.subarray(0, 3)]).toEqual([0, 1, 2])
     expect([...length.subarray(0, 3)].map((x) => Math.round(x / mm))).toEqual([4, 3, 5])
@@ -183,11 +183,11 @@ describe('energy', () => {
         fc.double({ min: 0.05, max: 1.5, noNaN: true }),
         (turn, lift) => {
           const paths = traceView(optics, { turn, lift, width: 16, height: 16 })
-          const passing = new Passing(media, [dosed(0, 5e-4), white], 0.12)
+          const transmittance = new Transmittance(media, [dosed(0, 5e-4), white], 0.12)
           for (let i = 0; i < paths.count; i++) {
             expect(paths.weight[i] + paths.sheen[i]).toBeLessThanOrEqual(1 + 1e-6)
             light.fill(1)
-            passing.behind(paths, i, light, 1)
+            transmittance.behind(paths, i, light, 1)
             expect(Math.max(...light)).toBeLessThanOrEqual(1 + 1e-6)
           }
         },

@@ -1,7 +1,7 @@
 import { even, linearOf, spectrumOf, type Matter } from '../colour/index.ts'
 import { middleOf, thingsMesh, type LaidPlace, type ThingSize } from '../inclusion/index.ts'
 import { axesFor, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
-import type { Optics } from './follow.ts'
+import type { Optics } from './traceRay.ts'
 import { strata, type Medium, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
 import type { Paths } from './paths.ts'

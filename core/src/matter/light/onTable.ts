@@ -1,9 +1,9 @@
 import { bandCount, rgbOfBands, type Matter } from '../colour/index.ts'
-import { follow, type Optics } from './follow.ts'
+import { traceRay, type Optics } from './traceRay.ts'
 import { ends, PathBook, type Paths } from './paths.ts'
 import type { Medium } from './media.ts'
 import { fromLamp } from './setting.ts'
-import { Passing } from './passing.ts'
+import { Transmittance } from './transmittance.ts'
 
 /** Cells along each side of the table's picture. */
 const cells = 96
@@ -52,7 +52,7 @@ export function traceLamp(
       const t = from[2] / lz
       straight[2 * i] = from[0] - t * lx
       straight[2 * i + 1] = from[1] - t * ly
-      follow(optics, book, from, [-lx, -ly, -lz])
+      traceRay(optics, book, from, [-lx, -ly, -lz])
       i++
     }
   }
@@ -98,10 +98,10 @@ export function lightTable(
   for (let i = 0, at = 0; i < shadow.length; i++) {
     for (let band = 0; band < bandCount; band++) map[at++] = shadow[i]
   }
-  const passing = new Passing(media, layers, reach)
+  const transmittance = new Transmittance(media, layers, reach)
   const share = new Float64Array(bandCount)
   for (let j = 0; j < landing.length; j++) {
-    passing.through(paths, landing[j], share)
+    transmittance.through(paths, landing[j], share)
     for (let corner = 4 * j; corner < 4 * j + 4; corner++) {
       const at = cell[corner] * bandCount
       const weight = near[corner]

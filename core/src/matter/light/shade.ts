@@ -2,7 +2,7 @@ import { bandCount, rgbOfBands, type Matter, type Spectrum } from '../colour/ind
 import { endingOf, type Seen } from './ending.ts'
 import { lightAt, type TableLight } from './onTable.ts'
 import type { Medium } from './media.ts'
-import { Passing } from './passing.ts'
+import { Transmittance } from './transmittance.ts'
 import { ends, type Paths } from './paths.ts'
 import { mountColours, woodAt, type Setting } from './setting.ts'
 
@@ -29,7 +29,7 @@ export interface Shading {
  */
 export function shade(paths: Paths, shading: Shading): Float32Array {
   const { media, layers, setting, lamp, table, things, reach } = shading
-  const passing = new Passing(media, layers, reach)
+  const transmittance = new Transmittance(media, layers, reach)
   const { end: seen, sheen: mirror, falls } = endingOf(paths, setting, lamp, reach)
   const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
   const out = new Float32Array(3 * paths.count)
@@ -76,7 +76,7 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
       for (let band = 0; band < bandCount; band++) light[band] = colour[band] * share
     } else if (paths.weight[i] > 0) from(end, paths.at, i, seen, light)
     else light.fill(0)
-    if (paths.starts[i + 1] > paths.starts[i]) passing.behind(paths, i, light, falls[i])
+    if (paths.starts[i + 1] > paths.starts[i]) transmittance.behind(paths, i, light, falls[i])
     if (sheen > 0) from(paths.sheenEnd[i], paths.sheenAt, i, mirror, mirrored)
     const weight = paths.weight[i]
     let red = 0

@@ -1,5 +1,5 @@
 import { PathBook, type Paths } from './paths.ts'
-import { follow, type Optics } from './follow.ts'
+import { traceRay, type Optics } from './traceRay.ts'
 
 /** From where a piece is looked at. */
 export interface View {
@@ -52,7 +52,7 @@ export function traceView(optics: Optics, view: View, first = 0, last = view.hei
       const dy = forward[1] + h * right[1] + v * up[1]
       const dz = forward[2] + h * right[2] + v * up[2]
       const size = Math.hypot(dx, dy, dz)
-      follow(optics, book, from, [dx / size, dy / size, dz / size])
+      traceRay(optics, book, from, [dx / size, dy / size, dz / size])
     }
   }
   return book.paths

@@ -22,7 +22,7 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
 }
 
 /** What is told in sentences says itself which step it is. */
-const standOf = (task: Task) =>
+const safetyStepOf = (task: Task) =>
   task.what === 'step'
     ? { step: task.step, again: 'once' as const }
     : (silicone(task) ?? stands[task.what])
@@ -41,12 +41,12 @@ export function toRead(
   { tasks, events }: Pick<Bench, 'tasks' | 'events'>,
   task: Task,
 ): SafetyLine[] {
-  const stand = standOf(task)
+  const stand = safetyStepOf(task)
   if (!stand) return []
   const byId = new Map(tasks.map((one) => [one.id, one]))
   const read = events.flatMap((event) => {
     const other = event.what === 'read' ? byId.get(event.task) : undefined
-    if (!other || standOf(other)?.step !== stand.step) return []
+    if (!other || safetyStepOf(other)?.step !== stand.step) return []
     return stand.again === 'once' || other.load === task.load ? [other] : []
   })
   const known = new Set(

@@ -83,10 +83,10 @@ export function compileWith(
 ): CompiledPlan {
   const { shelf, units } = documents
   const { survey, times, before } = answers
-  const { curve, girth } = survey!
+  const { curve, thickness } = survey!
   const { into } = standingOf({ ...documents, plan }, answers)!
   const cups = cupsSoldIn(units)
-  return compile(plan, curve, shelf, { into, girth, cups, times, before, field })
+  return compile(plan, curve, shelf, { into, thickness, cups, times, before, field })
 }
 
 function standingOf({ plan, mould }: ProjectDocuments, { survey, seats }: ProjectAnswers) {

@@ -1,5 +1,5 @@
 import type { AirAnswer, AirQuestion } from '../../form/cells/index.ts'
-import type { Batch, CureTimes, KnownTimes } from '../../matter/cure/index.ts'
+import type { Batch, CureTimes, CureTimesCache } from '../../matter/cure/index.ts'
 import type { Shelf, Silicone } from '../../matter/material/index.ts'
 import type {
   CastResin,
@@ -42,7 +42,7 @@ export interface FoundHeat {
 export interface ProjectAnswers {
   survey?: Survey
   seats?: readonly Seat[]
-  times?: KnownTimes
+  times?: CureTimesCache
   /** What a layer showed last, by its id, until its new batch is answered. */
   before?: ReadonlyMap<string, CureTimes>
   heat?: FoundHeat

@@ -1,5 +1,5 @@
 import type { Caution } from '../../base/caution/index.ts'
-import { girthOf, type Girth } from '../../form/cells/index.ts'
+import { thicknessProfile, type ThicknessProfile } from '../../form/cells/index.ts'
 import { fillCurve, type FillCurve, type Section } from '../../form/filling/index.ts'
 import { triangleCount, type Cavity, type Measures, type Vec3 } from '../../form/mesh/index.ts'
 import type { Form } from '../../form/piece/index.ts'
@@ -24,7 +24,7 @@ export interface HeldSurvey {
   cautions: Caution[]
   curve: FillCurve
   /** How stout it is; unknown where its surface is too open for cells. */
-  girth?: Girth
+  thickness?: ThicknessProfile
 }
 
 /** Everything the screens show of a shape. */
@@ -44,13 +44,13 @@ export function surveyHeld({ mesh, measures, closure, cautions }: Cavity, up: Ve
     closed: closure.openEdges === 0,
     cautions,
     curve: fillCurve(mesh, up),
-    girth: girthWherePossible(mesh, up),
+    thickness: thicknessWherePossible(mesh, up),
   }
 }
 
-function girthWherePossible(mesh: Cavity['mesh'], up: Vec3): Girth | undefined {
+function thicknessWherePossible(mesh: Cavity['mesh'], up: Vec3): ThicknessProfile | undefined {
   try {
-    return girthOf(mesh, up)
+    return thicknessProfile(mesh, up)
   } catch (error) {
     if (error instanceof Problem && error.code === 'mesh-too-open') return undefined
     throw error

@@ -1,6 +1,6 @@
 export * from './faults.ts'
 export * from './pull.ts'
 export * from './ratioCheck.ts'
-export * from './lastWord.ts'
+export * from './nextTimeNote.ts'
 export * from './wear.ts'
 export * from './log.ts'

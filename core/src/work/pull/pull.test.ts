@@ -4,7 +4,7 @@ import { slowEpoxy } from '../../matter/material/samples.ts'
 import { compile, newPlan } from '../plan/index.ts'
 import { buildSolid } from '../../form/shape/index.ts'
 import { fillCurve } from '../../form/filling/index.ts'
-import { lastWord, wordsOf } from './lastWord.ts'
+import { nextTimeNote, nextTimeNotes } from './nextTimeNote.ts'
 import { newPull, pullSchema, type Pull } from './pull.ts'
 import { ratioErrors } from './ratioCheck.ts'
 
@@ -56,12 +56,12 @@ describe('a pull', () => {
       pull({ pouredAt: '2026-03-09T10:00:00Z', nextTime: ' Warm the mould ' }),
       pull({ pouredAt: '2026-03-20T10:00:00Z', nextTime: '' }),
     ]
-    expect(lastWord(pulls)).toEqual({
+    expect(nextTimeNote(pulls)).toEqual({
       nextTime: 'Warm the mould',
       faults: [],
       pouredAt: '2026-03-09T10:00:00Z',
     })
-    expect(lastWord([])).toBeUndefined()
+    expect(nextTimeNote([])).toBeUndefined()
   })
 
   it('what earlier pulls said and ran into stays too, the newest first', () => {
@@ -70,7 +70,7 @@ describe('a pull', () => {
       pull({ pouredAt: '2026-03-09T10:00:00Z', nextTime: '' }),
       pull({ pouredAt: '2026-03-20T10:00:00Z', nextTime: '', faults: ['foam'] }),
     ]
-    expect(wordsOf(pulls).map(({ nextTime, faults }) => [nextTime, faults])).toEqual([
+    expect(nextTimeNotes(pulls).map(({ nextTime, faults }) => [nextTime, faults])).toEqual([
       ['', ['foam']],
       ['Tilt more', ['void at a tip']],
     ])

@@ -22,7 +22,7 @@ import { usualHands } from './hands.ts'
 import { lanesOf, ticksOf } from './lanes.ts'
 import { moved } from './moulds.ts'
 import { needsOf, sizeAs } from './needs.ts'
-import { fitsInside, headroom, takesOf } from './plates.ts'
+import { fitsInside, headroom, countPerPot } from './plates.ts'
 import { newRun } from './run.ts'
 import { newStudio, studioSchema } from '../../studio/index.ts'
 import { readDocument } from '../../base/document/index.ts'
@@ -175,8 +175,8 @@ describe('a piece as a run needs it', () => {
 describe('what fits, and how a mix froths', () => {
   it('as many of a mould as find room, none that is too high', () => {
     const block = { width: 50 * mm, depth: 50 * mm, height: 50 * mm, round: false }
-    expect(takesOf(block, { diameter: 0.24, height: 0.26 })).toBeGreaterThanOrEqual(9)
-    expect(takesOf({ ...block, height: 0.3 }, { diameter: 0.24, height: 0.26 })).toBe(0)
+    expect(countPerPot(block, { diameter: 0.24, height: 0.26 })).toBeGreaterThanOrEqual(9)
+    expect(countPerPot({ ...block, height: 0.3 }, { diameter: 0.24, height: 0.26 })).toBe(0)
     expect(sayTakes(0, headroom({ height: 0.26 }), 0.3)).toContain('too high')
   })
 

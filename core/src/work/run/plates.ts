@@ -7,9 +7,9 @@ const most = 60
 /**
  * How many of one mould stand in a pot at once; 0 when it is too high or too wide.
  *
- * @example takesOf({ width: 0.1, depth: 0.1, height: 0.1, round: false }, { diameter: 0.2, height: 0.2 }) // 1
+ * @example countPerPot({ width: 0.1, depth: 0.1, height: 0.1, round: false }, { diameter: 0.2, height: 0.2 }) // 1
  */
-export function takesOf(block: Block, pot: { diameter: number; height: number }): number {
+export function countPerPot(block: Block, pot: { diameter: number; height: number }): number {
   if (!fitsPot([block], pot)) return 0
   const area = (Math.PI / 4) * pot.diameter ** 2
   const bound = Math.min(most, Math.floor(area / (block.width * block.depth)) + 1)

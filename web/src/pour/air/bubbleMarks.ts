@@ -1,4 +1,4 @@
-import type { Fates } from '@mivro/core/matter/air'
+import type { BubbleOutcomes } from '@mivro/core/matter/air'
 import type { Frame } from '../../cutaway/frame.ts'
 
 /** A bubble as it is drawn, px. */
@@ -20,7 +20,7 @@ const golden = 0.618033988749895
 export const bubbleMarks = (
   { x, y }: Frame,
   { id, bottom, top }: { id: string; bottom: number; top: number },
-  stay: Fates['stay'],
+  stay: BubbleOutcomes['stay'],
   width: number,
 ): BubbleMark[] =>
   stay.map(({ index, height, diameter, pit }) => ({

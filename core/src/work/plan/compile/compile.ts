@@ -1,5 +1,5 @@
 import type { FillCurve } from '../../../form/filling/index.ts'
-import { thicknessOf, type Girth } from '../../../form/cells/index.ts'
+import { thicknessOf, type ThicknessProfile } from '../../../form/cells/index.ts'
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import {
   bodyMatter,
@@ -23,7 +23,7 @@ import {
   type Batch,
   type CureModel,
   type CureTimes,
-  type KnownTimes,
+  type CureTimesCache,
 } from '../../../matter/cure/index.ts'
 import type { Layer, Plan } from '../plan.ts'
 import { pouredInto, type PouredInto } from '../pouredInto.ts'
@@ -52,11 +52,11 @@ export interface CompileOptions {
   /** The mould that is poured into; what the plan says alone unless told otherwise. */
   into?: PouredInto
   /** How stout the piece is at each height: until it is known a column stands for it. */
-  girth?: Girth
+  thickness?: ThicknessProfile
   /** Cups that are to be had, m³ to the brim. */
   cups?: readonly number[]
   /** What a model has answered about batches; the sheet speaks for those that are missing. */
-  times?: KnownTimes
+  times?: CureTimesCache
   /** What a layer showed before, by its id, until its batch is answered. */
   before?: ReadonlyMap<string, CureTimes>
   /** The hottest of layers by the field in three dimensions, by their id: overrules the estimate. */
@@ -89,7 +89,7 @@ export function compile(
   shelf: Shelf,
   options: CompileOptions = {},
 ): CompiledPlan {
-  const { into = intoNothing(plan, curve), girth, cups, times, before, field } = options
+  const { into = intoNothing(plan, curve), thickness, cups, times, before, field } = options
   const { stacked, cautions } = stack(plan, curve)
   const mixed = stacked.map((layer, index) => {
     const gate = index === stacked.length - 1 ? into.gate : 0
@@ -130,7 +130,7 @@ export function compile(
       peak: found ? { ...found, by: 'field' } : clock.peak,
     }
   })
-  const thick = mixed.map(({ stacked: layer, column }) => thickOf(layer, column, girth))
+  const thick = mixed.map(({ stacked: layer, column }) => thickOf(layer, column, thickness))
   const limits = mixed.map(({ resin }) => heatLimitOf(plan, resin))
   for (const [i, clock] of clocks.entries()) {
     const at = mixed.indexOf(poured[i])
@@ -284,9 +284,13 @@ function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
 const slab = 0.9
 
 /** By the piece itself where it is known; else by the narrower of depth and width of a column. */
-function thickOf({ bottom, top }: StackedLayer, column: LayerColumn, girth?: Girth): number {
+function thickOf(
+  { bottom, top }: StackedLayer,
+  column: LayerColumn,
+  thickness?: ThicknessProfile,
+): number {
   const depth = top - bottom
-  const thick = girth ? thicknessOf(girth, bottom, top) : Math.min(depth, column.width)
+  const thick = thickness ? thicknessOf(thickness, bottom, top) : Math.min(depth, column.width)
   return thick >= slab * depth ? depth : thick
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { girthOf } from '../../../form/cells/index.ts'
+import { thicknessProfile } from '../../../form/cells/index.ts'
 import {
   calibrate,
   learn,
@@ -44,7 +44,10 @@ const judged = (
     layers: [{ id: 'a', name: 'All', fill, resin, tints: [], inclusions, join: 'crisp' }],
     ...more,
   }
-  return compileBy(cure, plan, curve, shelf, { girth: girthOf(mesh, [0, 0, 1]), ...options })
+  return compileBy(cure, plan, curve, shelf, {
+    thickness: thicknessProfile(mesh, [0, 0, 1]),
+    ...options,
+  })
 }
 const severities = ({ cautions }: ReturnType<typeof judged>) =>
   Object.fromEntries(cautions.map(({ code, severity }) => [code, severity]))

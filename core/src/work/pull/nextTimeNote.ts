@@ -1,14 +1,14 @@
 import type { Pull } from './pull.ts'
 
 /** What a pull leaves for the next plan: what to change, and what went wrong. */
-export interface Word {
+export interface NextTimeNote {
   nextTime: string
   faults: Pull['faults']
   pouredAt: string
 }
 
 /** What every pull said to change or ran into, the newest first; those that said nothing are left out. */
-export function wordsOf(pulls: readonly Pull[]): Word[] {
+export function nextTimeNotes(pulls: readonly Pull[]): NextTimeNote[] {
   return pulls
     .filter(({ nextTime, faults }) => nextTime.trim() !== '' || faults.length > 0)
     .sort((a, b) => Date.parse(b.pouredAt) - Date.parse(a.pouredAt))
@@ -19,5 +19,5 @@ export function wordsOf(pulls: readonly Pull[]): Word[] {
  * What the newest pull said to change, for the next plan to open with. Earlier pulls count
  * only when later ones left no word.
  */
-export const lastWord = (pulls: readonly Pull[]): Word | undefined =>
-  wordsOf(pulls).find(({ nextTime }) => nextTime !== '')
+export const nextTimeNote = (pulls: readonly Pull[]): NextTimeNote | undefined =>
+  nextTimeNotes(pulls).find(({ nextTime }) => nextTime !== '')

@@ -2,7 +2,7 @@ import { inCupOf, progressOf, roomBefore, type Bench } from '../../work/bench/in
 import type { Observation } from '../../matter/material/index.ts'
 
 /** What was felt of a mix at the bench, as its resin's sheet keeps it. */
-export interface Felt {
+export interface CureObservation {
   observation: Omit<Observation, 'id'>
   /** Names of the parts that met in it: they tell the resin. */
   parts: string[]
@@ -14,12 +14,12 @@ const whatOf = { 'gel of the cup': 'gel', hottest: 'peak', hard: 'demould' } as 
  * Gels, peaks and hard casts that were marked at the bench, each with the room and the mass of its
  * cup. `day` gives the date of a moment.
  */
-export function feltOf(
+export function cureObservations(
   bench: Pick<Bench, 'tasks' | 'events' | 'room'>,
   day: (at: number) => string,
-): Felt[] {
+): CureObservation[] {
   const { met } = progressOf(bench)
-  return bench.events.flatMap((event): Felt[] => {
+  return bench.events.flatMap((event): CureObservation[] => {
     if (event.what !== 'touched' || event.mark === 'syrup') return []
     const begun = met.get(event.mix)
     const what = whatOf[event.mark]

@@ -27,7 +27,7 @@ interface Scattering {
  * (Beer–Lambert: exponents add, so only how long a path is in each layer counts), those that
  * scatter from a table by length, up to `reach` m.
  */
-export class Passing {
+export class Transmittance {
   private readonly absorb: Float64Array
   private readonly tables: (Scattering | undefined)[]
   private readonly perMetre: number

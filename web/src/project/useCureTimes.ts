@@ -4,7 +4,7 @@ import {
   sheetCure,
   type Batch,
   type CureTimes,
-  type KnownTimes,
+  type CureTimesCache,
 } from '@mivro/core/matter/cure'
 import type { CompiledPlan } from '@mivro/core/work/plan'
 import { askTimes } from '../work/pool.ts'
@@ -15,8 +15,8 @@ const most = 400
  * What the model of the cure has answered so far, as a value that compiling takes: what compiling
  * would like to know is wanted here, and asked of a worker.
  */
-export function useKnownTimes(on: 'clock' | 'back' = 'clock') {
-  const times = shallowRef<KnownTimes>(new Map())
+export function useCureTimes(on: 'clock' | 'back' = 'clock') {
+  const times = shallowRef<CureTimesCache>(new Map())
   /** What each layer showed last, for as long as its new batch is not answered. */
   const before = new Map<string, CureTimes>()
   /** Something shown is not yet answered by the model. */
@@ -58,7 +58,7 @@ export function useKnownTimes(on: 'clock' | 'back' = 'clock') {
   }
 
   /** How batches are answered apart from what is shown: nothing is kept in mind of layers. */
-  async function answer(batches: readonly Batch[]): Promise<KnownTimes> {
+  async function answer(batches: readonly Batch[]): Promise<CureTimesCache> {
     const missing = onlyOnce(batches).filter((batch) => !times.value.has(batchKey(batch)))
     if (missing.length > 0) remember(missing, await askTimes([...missing], on))
     return times.value

@@ -4,7 +4,7 @@ import { batchKey, sheetCure, type Batch } from '@mivro/core/matter/cure'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 import { cureTimes } from '../work/laws.ts'
 import { slowEpoxy } from '../../../core/src/matter/material/samples.ts'
-import { useKnownTimes } from './useKnownTimes.ts'
+import { useCureTimes } from './useCureTimes.ts'
 
 const asked: Batch[][] = []
 let broken = false
@@ -29,14 +29,14 @@ const batch = (values: Partial<Batch> = {}): Batch => ({
   ...values,
 })
 /** What compiling would say of layers with these batches. */
-const shown = (known: ReturnType<typeof useKnownTimes>, ...batches: Batch[]) => ({
+const shown = (known: ReturnType<typeof useCureTimes>, ...batches: Batch[]) => ({
   layers: batches.map((one) => ({ id: one.of, batch: one }) as CompiledLayer),
   wanted: batches.filter((one) => !known.times.value.has(batchKey(one))),
 })
 
 describe('times by the model', () => {
   it('are asked once, of one worker, and known then', async () => {
-    const known = useKnownTimes()
+    const known = useCureTimes()
     known.follow(shown(known, batch(), batch({ of: 'b' })))
     expect(known.waiting.value).toBe(true)
     await flushPromises()
@@ -49,7 +49,7 @@ describe('times by the model', () => {
   })
 
   it('a layer that changes keeps in mind what it had until it is answered anew', async () => {
-    const known = useKnownTimes()
+    const known = useCureTimes()
     known.follow(shown(known, batch()))
     await flushPromises()
     known.follow(shown(known, batch()))
@@ -59,7 +59,7 @@ describe('times by the model', () => {
   })
 
   it('what a drag passed through while the worker was busy is not asked', async () => {
-    const known = useKnownTimes()
+    const known = useCureTimes()
     for (let i = 0; i < 20; i++) known.follow(shown(known, batch({ depth: 0.006 + i * 1e-4 })))
     await flushPromises()
     expect(asked.map((list) => list[0].depth)).toEqual([0.006, 0.006 + 19e-4])
@@ -67,7 +67,7 @@ describe('times by the model', () => {
 
   it('without a worker the sheet stands, and is not asked for ever', async () => {
     broken = true
-    const known = useKnownTimes()
+    const known = useCureTimes()
     known.follow(shown(known, batch()))
     await flushPromises()
     expect(known.times.value.get(batchKey(batch()))).toEqual(sheetCure(batch()))
@@ -77,7 +77,7 @@ describe('times by the model', () => {
   })
 
   it('answers apart from a plan share what is known, and leave what is shown alone', async () => {
-    const known = useKnownTimes()
+    const known = useCureTimes()
     const rooms = [291.15, 301.15].map((room) => batch({ room }))
     const times = await known.answer(rooms)
     const [cold, warm] = rooms.map((one) => times.get(batchKey(one))!)

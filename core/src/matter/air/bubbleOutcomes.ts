@@ -52,7 +52,7 @@ export interface Staying {
 }
 
 /** Where bubbles end, and how many. */
-export interface Fates {
+export interface BubbleOutcomes {
   /** Large enough to be seen, in the body, and against a ceiling as pits. */
   inside: number
   pits: number
@@ -80,9 +80,9 @@ const gone = 1e-6
  * rise to the surface or to a ceiling, shrink and dissolve under pressure, until the gel holds
  * them. What is let go before the resin is hard grows again.
  */
-export function fatesOf(question: BubbleQuestion): Fates {
+export function fatesOf(question: BubbleQuestion): BubbleOutcomes {
   const { stirred, volume, samples, seed, seenFrom, ceiling } = question
-  const fates: Fates = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0, stay: [] }
+  const fates: BubbleOutcomes = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0, stay: [] }
   const own = bubblesOf(stirred, volume, samples, seed)
   const few = Math.ceil(samples / 4)
   const drawn = bubblesOf(question.drawn, volume, few, seed + 1)

@@ -1,15 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { Problem } from '@mivro/core/base/problem'
-import { Bench, type Hand } from './bench.ts'
+import { WorkerQueue, type WorkerLike } from './workerQueue.ts'
 import type { Asked } from './worker.ts'
 
 /** A worker that does as the test says. */
-class FakeHand implements Hand {
+class FakeWorker implements WorkerLike {
   asked: Asked[] = []
   ended = false
-  onmessage: Hand['onmessage'] = null
-  onerror: Hand['onerror'] = null
-  onmessageerror: Hand['onmessageerror'] = null
+  onmessage: WorkerLike['onmessage'] = null
+  onerror: WorkerLike['onerror'] = null
+  onmessageerror: WorkerLike['onmessageerror'] = null
   postMessage(message: Asked): void {
     this.asked.push(message)
   }
@@ -25,35 +25,35 @@ class FakeHand implements Hand {
   }
 }
 
-let hands: FakeHand[]
-let bench: Bench
+let workers: FakeWorker[]
+let queue: WorkerQueue
 beforeEach(() => {
   vi.useFakeTimers()
-  hands = []
-  bench = new Bench(() => {
-    hands.push(new FakeHand())
-    return hands.at(-1)!
+  workers = []
+  queue = new WorkerQueue(() => {
+    workers.push(new FakeWorker())
+    return workers.at(-1)!
   })
 })
 afterEach(() => vi.useRealTimers())
 
 const told: (number | string)[] = []
 const ask = (question: unknown, signal = new AbortController().signal) =>
-  bench.ask({ job: 'held', question, limit: 10, onProgress: (share) => told.push(share) }, signal)
+  queue.ask({ job: 'held', question, limit: 10, onProgress: (share) => told.push(share) }, signal)
 const outcome = (asked: Promise<unknown>) => asked.catch((error: unknown) => error)
 
 describe('a worker with its questions', () => {
   it('is given one at a time, hears its progress, and goes on with the next', async () => {
     const [one, two] = [ask('one'), ask('two')]
-    const [hand] = hands
-    expect(hand.asked.map(({ question }) => question)).toEqual(['one'])
-    hand.tell({ progress: 0.5 })
-    hand.tell({ answer: 1 })
+    const [worker] = workers
+    expect(worker.asked.map(({ question }) => question)).toEqual(['one'])
+    worker.tell({ progress: 0.5 })
+    worker.tell({ answer: 1 })
     expect(await one).toBe(1)
     expect(told).toEqual([0.5])
-    hand.tell({ problems: [{ code: 'mesh-missing', amounts: { id: 'x' }, path: '' }] })
+    worker.tell({ problems: [{ code: 'mesh-missing', amounts: { id: 'x' }, path: '' }] })
     expect(await outcome(two)).toMatchObject({ list: [{ code: 'mesh-missing' }] })
-    expect(hands).toHaveLength(1)
+    expect(workers).toHaveLength(1)
   })
 
   it('given up while it is at work: that ends at once with the reason, the others go to a new one', async () => {
@@ -61,9 +61,9 @@ describe('a worker with its questions', () => {
     const [one, two] = [ask('one', giveUp.signal), ask('two')]
     giveUp.abort(new Error('enough'))
     expect(await outcome(one)).toMatchObject({ message: 'enough' })
-    expect(hands[0].ended).toBe(true)
-    expect(hands[1].asked.map(({ question }) => question)).toEqual(['two'])
-    hands[1].tell({ answer: 2 })
+    expect(workers[0].ended).toBe(true)
+    expect(workers[1].asked.map(({ question }) => question)).toEqual(['two'])
+    workers[1].tell({ answer: 2 })
     expect(await two).toBe(2)
   })
 
@@ -72,35 +72,35 @@ describe('a worker with its questions', () => {
     const [one, two, three] = [ask('one'), ask('two', giveUp.signal), ask('three')]
     giveUp.abort(new Error('enough'))
     expect(await outcome(two)).toMatchObject({ message: 'enough' })
-    hands[0].tell({ answer: 1 })
+    workers[0].tell({ answer: 1 })
     expect(await one).toBe(1)
-    hands[0].tell({ answer: 3 })
+    workers[0].tell({ answer: 3 })
     expect(await three).toBe(3)
-    expect(hands[0].asked.map(({ question }) => question)).toEqual(['one', 'three'])
+    expect(workers[0].asked.map(({ question }) => question)).toEqual(['one', 'three'])
   })
 
   it('asked with what is given up already, it does nothing', async () => {
     expect(await outcome(ask('one', AbortSignal.abort(new Error('before'))))).toMatchObject({
       message: 'before',
     })
-    expect(hands).toEqual([])
+    expect(workers).toEqual([])
   })
 
   it('one that dies refuses the question it had by a sentence, and a new one answers the rest', async () => {
     const [one, two] = [ask('one'), ask('two')]
-    hands[0].die('out of memory')
+    workers[0].die('out of memory')
     const error = (await outcome(one)) as Problem<'work-failed'>
     expect(error).toBeInstanceOf(Problem)
     expect([error.code, error.amounts]).toEqual([
       'work-failed',
       { job: 'held', reason: 'out of memory' },
     ])
-    hands[1].tell({ answer: 2 })
+    workers[1].tell({ answer: 2 })
     expect(await two).toBe(2)
   })
 
   it('one that cannot be started refuses by a sentence', async () => {
-    bench = new Bench(() => {
+    queue = new WorkerQueue(() => {
       throw new Error('workers are forbidden')
     })
     expect(await outcome(ask('one'))).toMatchObject({
@@ -113,12 +113,12 @@ describe('a worker with its questions', () => {
     const one = outcome(ask('one'))
     await vi.advanceTimersByTimeAsync(10_001)
     expect(await one).toMatchObject({ code: 'work-too-long', amounts: { job: 'held', limit: 10 } })
-    expect(hands[0].ended).toBe(true)
+    expect(workers[0].ended).toBe(true)
   })
 
   it('an unexpected fault in a job is a problem with its words', async () => {
     const one = outcome(ask('one'))
-    hands[0].tell({ fault: 'x is not a function' })
+    workers[0].tell({ fault: 'x is not a function' })
     expect(await one).toMatchObject({
       code: 'work-failed',
       amounts: { reason: 'x is not a function' },

@@ -29,7 +29,7 @@ const ray = new Ray()
  * stronger branch each time, until it meets a thing, the mount, the table or the room. Ends the
  * book's current path.
  */
-export function follow(
+export function traceRay(
   { piece, levels, index, things = [], mount = 0 }: Optics,
   book: PathBook,
   from: readonly [number, number, number],

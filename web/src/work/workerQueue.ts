@@ -18,7 +18,7 @@ interface Waiting extends Task {
 }
 
 /** What of a Worker is used here, so that a test can stand in for it. */
-export type Hand = Pick<
+export type WorkerLike = Pick<
   Worker,
   'postMessage' | 'terminate' | 'onmessage' | 'onerror' | 'onmessageerror'
 >
@@ -28,14 +28,14 @@ export type Hand = Pick<
  * it is worked on ends the worker; the others wait on and go to a new one. A worker that dies
  * refuses the question it had, and no other.
  */
-export class Bench {
-  private hand: Hand | undefined
+export class WorkerQueue {
+  private worker: WorkerLike | undefined
   private running: Waiting | undefined
   private waiting: Waiting[] = []
   private timer: ReturnType<typeof setTimeout> | undefined
   private ids = 0
 
-  constructor(private readonly start: () => Hand) {}
+  constructor(private readonly start: () => WorkerLike) {}
 
   /** Rejects with the signal's reason as soon as it is aborted, and with `Problem`s. */
   ask(task: Task, signal: AbortSignal): Promise<unknown> {
@@ -59,24 +59,24 @@ export class Bench {
     const { id, job, question, file } = own
     const asked: Asked = { id, job, question, file }
     try {
-      this.hand ??= this.begin()
-      this.hand.postMessage(asked)
+      this.worker ??= this.begin()
+      this.worker.postMessage(asked)
     } catch (error) {
       this.end(own, failure(own.job, error))
     }
   }
 
-  private begin(): Hand {
-    const hand = this.start()
-    hand.onmessage = ({ data }: MessageEvent<Told>) => this.hear(data)
-    hand.onerror = (event) => {
+  private begin(): WorkerLike {
+    const worker = this.start()
+    worker.onmessage = ({ data }: MessageEvent<Told>) => this.hear(data)
+    worker.onerror = (event) => {
       event.preventDefault?.()
-      if (this.hand === hand) this.died(event.message)
+      if (this.worker === worker) this.died(event.message)
     }
-    hand.onmessageerror = () => {
-      if (this.hand === hand) this.died('its answer could not be read')
+    worker.onmessageerror = () => {
+      if (this.worker === worker) this.died('its answer could not be read')
     }
-    return hand
+    return worker
   }
 
   private hear(told: Told): void {
@@ -117,8 +117,8 @@ export class Bench {
   }
 
   private dismiss(): void {
-    this.hand?.terminate()
-    this.hand = undefined
+    this.worker?.terminate()
+    this.worker = undefined
   }
 }
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { buildSolid, type Solid } from '../shape/index.ts'
-import { girthOf, thicknessOf } from './girth.ts'
+import { thicknessProfile, thicknessOf } from './thicknessProfile.ts'
 
-const girth = (solid: Solid) => girthOf(buildSolid(solid), [0, 0, 1])
+const profile = (solid: Solid) => thicknessProfile(buildSolid(solid), [0, 0, 1])
 
 describe('how thick what keeps heat is', () => {
   it.each<[string, Solid, number, number, number]>([
@@ -31,7 +31,7 @@ describe('how thick what keeps heat is', () => {
     ['a ball of 40 mm', { solid: 'ball', diameter: 0.04 }, 0, 0.04, 0.04],
   ])('%s', (_, solid, bottom, top, thick) => {
     // Known to a cell of 1/64 of the longest side, or better.
-    const found = thicknessOf(girth(solid), bottom, top)
+    const found = thicknessOf(profile(solid), bottom, top)
     expect(Math.abs(found - thick)).toBeLessThan(0.002)
   })
 })

@@ -4,7 +4,7 @@ import { nearDistance } from './demoulding/distance.ts'
 import { voxelise } from './voxel/voxelise.ts'
 
 /** How stout a piece is at each height, as it stands. Plain data. */
-export interface Girth {
+export interface ThicknessProfile {
   /** m */
   height: number
   /** From the lowest row up: twice the greatest distance from inside to the surface, m. */
@@ -18,9 +18,9 @@ const cells = 64
  * How stout a piece is at each height: what keeps heat in is not how tall it stands, but how far
  * its inside lies from a wall. Throws `Problem` as `voxelise` does.
  *
- * @example girthOf(rod, [0, 0, 1]).widths[30] // 0.02 (20 x 20 x 95 mm)
+ * @example thicknessProfile(rod, [0, 0, 1]).widths[30] // 0.02 (20 x 20 x 95 mm)
  */
-export function girthOf(mesh: Mesh, up: Vec3): Girth {
+export function thicknessProfile(mesh: Mesh, up: Vec3): ThicknessProfile {
   const grid = voxelise(mesh, up, { longest: cells })
   const [nx, ny, nz] = grid.counts
   const rows = nz - 2
@@ -46,7 +46,11 @@ export function girthOf(mesh: Mesh, up: Vec3): Girth {
  *
  * @example thicknessOf(girthOfRod, 0, 0.095) // 0.02
  */
-export function thicknessOf({ height, widths }: Girth, bottom: number, top: number): number {
+export function thicknessOf(
+  { height, widths }: ThicknessProfile,
+  bottom: number,
+  top: number,
+): number {
   const row = height / widths.length
   let most = 0
   const from = Math.max(0, Math.floor(bottom / row))
