@@ -225,6 +225,12 @@ test('the bench by keyboard alone, with large targets, and nothing for axe to sa
     expect(footer.y + footer.height).toBeLessThanOrEqual(size.height)
   }
   for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('PageDown')
+  // An unread caution stands before every key; only the large one reads it.
+  for (const key of ['t', 'k', 'x', 's', 'h']) {
+    await bench.key(key)
+    await expect(page.getByRole('alert')).toContainText('Read the caution first')
+  }
+  expect(await bench.cautionsShown()).toBe(true)
   await bench.key('Enter')
   await expect(page.locator('.bench')).toHaveAttribute('data-task', 'weigh')
   // By hand, without a scale.

@@ -64,8 +64,11 @@ export function useDerived(
   const airQuestion = steady(() => (mould() ? wanted.value?.air : undefined))
   const air = useLatest(() => airQuestion.value, askAir)
   watch(
-    [shape.survey, seats.answer, geometry.geometry, air.answer],
-    ([survey, seats, geometry, air]) => (answers.value = { survey, seats, geometry, air }),
+    [shape.survey, seats.answer, geometry.geometry, air.answer, mould],
+    ([survey, seats, geometry, air, looked]) => {
+      // A mould that nobody looks at is not compiled anew with every move of a layer.
+      answers.value = looked ? { survey, seats, geometry, air } : { survey, seats }
+    },
     { flush: 'sync' },
   )
   watch(
