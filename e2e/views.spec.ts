@@ -36,7 +36,7 @@ const chosen: Record<string, (page: Page) => Promise<void>> = {
 
 const sizes = [
   { name: 'the desk', width: 1280, height: 800, axe: true },
-  { name: 'a small laptop', width: 1024, height: 768, axe: true },
+  { name: 'a small laptop', width: 1024, height: 768, axe: false },
   { name: 'a tablet upright', width: 800, height: 1280, axe: false },
   { name: '1280 x 800 enlarged to twice its size', width: 640, height: 400, axe: false },
 ]

@@ -11,8 +11,13 @@ const stays = 90
 
 type Make = (question: LookQuestion, tell: (drawn: number) => void) => Promise<Blob>
 
+/** What was drawn last: saved in another form it is not drawn anew. */
+let last: { key: string; pictures: ImageData[] } | undefined
+
 /** Every picture around a piece, told how many are drawn. */
 async function around(question: LookQuestion, tell: (drawn: number) => void): Promise<ImageData[]> {
+  const key = JSON.stringify(question)
+  if (last?.key === key) return last.pictures
   const pictures: ImageData[] = []
   for (let i = 0; i < turns; i++) {
     const turn = question.view.turn + (2 * Math.PI * i) / turns
@@ -20,6 +25,7 @@ async function around(question: LookQuestion, tell: (drawn: number) => void): Pr
     pictures.push(await drawLook({ ...question, view }))
     tell(i + 1)
   }
+  last = { key, pictures }
   return pictures
 }
 
