@@ -210,6 +210,9 @@ test('a backup taken by the button is a whole zip', async ({ mivro, page }) => {
 test('a view that cannot be fetched while the server is away is said', async ({ mivro, page }) => {
   await mivro.open('/pieces')
   await expect(page.getByRole('heading', { name: 'Orrery base' })).toBeVisible()
+  // On a first visit nothing of that view is in the browser yet.
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.clearBrowserCache')
   await mivro.server.kill()
   await page.getByRole('link', { name: 'Mixing' }).click()
   await expect(page.getByRole('alert')).toContainText('Something went wrong on this page')

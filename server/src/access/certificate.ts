@@ -27,7 +27,9 @@ export async function certificateFor(
     /^[\d.]+$|:/.test(name) ? { type: 7 as const, ip: name } : { type: 2 as const, value: name },
   )
   // Only where a certificate is made: it is a tenth of what the server loads.
-  const { generate } = await import('selfsigned')
+  const loaded = await import('selfsigned')
+  // Bundled, a CommonJS module comes as its default alone.
+  const { generate } = 'default' in loaded ? (loaded.default as typeof loaded) : loaded
   const made = await generate([{ name: 'commonName', value: 'Mivro' }], {
     keyType: 'ec',
     algorithm: 'sha256',

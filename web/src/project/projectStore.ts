@@ -6,6 +6,7 @@ import { pieceSchema, type Piece } from '@mivro/core/form/piece'
 import { newPlan, planSchema, type Plan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { nextTimeNote, type Pull } from '@mivro/core/work/pull'
+import { deriveMould } from '@mivro/core/work/project'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
@@ -60,13 +61,15 @@ export const useProject = defineStore('project', () => {
         units: studio.units,
       },
     {
-      view: () => ({ turn: turn.value, poured: poured.value }),
-      mould: () => mouldViews.value > 0,
+      mould: {
+        derive: deriveMould,
+        looked: () => mouldViews.value > 0,
+        view: () => ({ turn: turn.value, poured: poured.value }),
+      },
     },
   )
-  const { shown, shape, geometry, air } = derived
+  const { shown, shownMould, shape, geometry, air } = derived
   const shownPour = computed(() => shown.value?.pour)
-  const shownMould = computed(() => shown.value?.mould)
   const ownMoulds = computed(() => mouldsOf(moulds.value))
 
   function lookAtMould(): () => void {
@@ -251,7 +254,7 @@ export const useProject = defineStore('project', () => {
     lookAtGeometry: geometry.look,
     stopLooking: geometry.stop,
     compiledMould: computed(() => shownMould.value?.compiled),
-    castResins: computed(() => shown.value?.castResins ?? []),
+    castResins: computed(() => shownMould.value?.castResins ?? []),
     poured: readonly(poured),
     pourIn,
     air: air.answer,

@@ -1,7 +1,8 @@
 import { computed, shallowRef, watch } from 'vue'
 import {
   compileWith,
-  derive,
+  derivePour,
+  type deriveMould,
   type FoundHeat,
   type ProjectAnswers,
   type ProjectDocuments,
@@ -15,14 +16,11 @@ import { useLatest } from './useLatest.ts'
 import { useSurvey } from './useSurvey.ts'
 
 interface Options {
-  /** Who answers how batches ripen: what stands before the person, or what may wait. */
-  on?: 'clock' | 'back'
-  view?: () => ProjectView
-  /** The mould is looked at: its geometry and its air are asked for. */
-  mould?: () => boolean
+  /** Who answers: what stands before the person, or what may wait. */
+  on?: 'back'
+  /** The mould too, where it is looked at: a card knows nothing of it. */
+  mould?: { derive: typeof deriveMould; looked: () => boolean; view: () => ProjectView }
 }
-
-const straight: ProjectView = { turn: 0, poured: 'resin' }
 
 /** The same question as before is the same object: only another one is asked. */
 const steady = <Q>(question: () => Q | undefined) =>
@@ -37,10 +35,10 @@ const steady = <Q>(question: () => Q | undefined) =>
  */
 export function useDerived(
   documents: () => ProjectDocuments | undefined,
-  { on = 'clock', view = () => straight, mould = () => false }: Options = {},
+  { on, mould }: Options = {},
 ) {
   const answers = shallowRef<Pick<ProjectAnswers, 'survey' | 'seats' | 'geometry' | 'air'>>({})
-  const known = useCureTimes(on)
+  const known = useCureTimes(on ?? 'clock')
   const heat = shallowRef<FoundHeat>()
   const all = computed((): ProjectAnswers => ({
     ...answers.value,
@@ -50,24 +48,34 @@ export function useDerived(
   }))
   const derived = computed(() => {
     const found = documents()
-    return found && derive(found, all.value, view())
+    return found && derivePour(found, all.value)
   })
   const wanted = computed(() => derived.value?.wanted)
+  const ofMould = computed(() => {
+    const found = documents()
+    if (!mould || !found?.mould) return undefined
+    const pour = derived.value?.shown.pour
+    return mould.derive({ ...found, mould: found.mould }, all.value, mould.view(), pour)
+  })
+  const looked = () => mould?.looked() === true
 
   const shape = useSurvey(
-    () => wanted.value && { ...wanted.value.held, turn: view().turn },
-    on === 'back' ? { on } : {},
+    () => wanted.value && { ...wanted.value.held, turn: mould?.view().turn ?? 0 },
+    { on },
   )
   const seatsQuestion = steady(() => wanted.value?.seats)
-  const seats = useLatest(() => seatsQuestion.value, askSeats)
-  const geometry = useGeometry(() => (mould() ? wanted.value?.geometry : undefined))
-  const airQuestion = steady(() => (mould() ? wanted.value?.air : undefined))
+  const seats = useLatest(
+    () => seatsQuestion.value,
+    (question) => askSeats(question, { on }),
+  )
+  const geometry = useGeometry(() => (looked() ? ofMould.value?.wanted.geometry : undefined))
+  const airQuestion = steady(() => (looked() ? ofMould.value?.wanted.air : undefined))
   const air = useLatest(() => airQuestion.value, askAir)
   watch(
-    [shape.survey, seats.answer, geometry.geometry, air.answer, mould],
-    ([survey, seats, geometry, air, looked]) => {
+    [shape.survey, seats.answer, geometry.geometry, air.answer, looked],
+    ([survey, seats, geometry, air, shown]) => {
       // A mould that nobody looks at is not compiled anew with every move of a layer.
-      answers.value = looked ? { survey, seats, geometry, air } : { survey, seats }
+      answers.value = shown ? { survey, seats, geometry, air } : { survey, seats }
     },
     { flush: 'sync' },
   )
@@ -88,6 +96,7 @@ export function useDerived(
 
   return {
     shown: computed(() => derived.value?.shown),
+    shownMould: computed(() => ofMould.value?.shown),
     shape,
     known,
     geometry,

@@ -27,7 +27,8 @@ export const askAir = (question: AirQuestion & { form: Form }, options?: AskOpti
   ask('air', question, options)
 
 /** How gates and vents sit on the piece. */
-export const askSeats = (question: SeatsQuestion) => ask('seats', question)
+export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =>
+  ask('seats', question, options)
 
 /** The best ways to hold the mould; seconds. */
 export const askTilts = (

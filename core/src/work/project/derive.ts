@@ -1,149 +1,29 @@
-import { siliconeIn } from '../../matter/cure/index.ts'
-import { cupsSoldIn } from '../../matter/mix/index.ts'
-import type { Vec3 } from '../../form/mesh/index.ts'
-import { aboutCeilings, castResinOf, compileMould, findings } from '../../mould/index.ts'
-import {
-  compile,
-  pouredInto,
-  pourHeatQuestion,
-  type CompiledPlan,
-  type Plan,
-} from '../plan/index.ts'
+import { deriveMould } from './deriveMould.ts'
+import { derivePour } from './derivePour.ts'
 import type {
-  FoundHeat,
-  HeatOfPour,
   ProjectAnswers,
   ProjectDocuments,
   ProjectShown,
   ProjectView,
   ProjectWanted,
-  ShownMould,
-  ShownPour,
 } from './documents.ts'
 
-const straight: ProjectView = { turn: 0, poured: 'resin' }
-
 /**
- * Everything that screens show of a piece, its pour and its mould, from what people wrote and what is
- * known by now; and what it would like to know besides, as questions to jobs. The same documents and
- * answers give the same, wherever they are shown. Never throws for documents that their schemas accept.
+ * Everything that screens show of a piece, its pour and its mould, and what it would like to know:
+ * `derivePour` and `deriveMould` together.
  *
  * @example derive(documents, {}).wanted.held.up // [0, 0, 1]
  */
 export function derive(
   documents: ProjectDocuments,
   answers: ProjectAnswers,
-  view: ProjectView = straight,
+  view: ProjectView = { turn: 0, poured: 'resin' },
 ): { shown: ProjectShown; wanted: ProjectWanted } {
-  const { form, plan, mould, shelf } = documents
-  const up = plan.up as Vec3
-  const pour = pourOf(documents, answers)
-  const heat = pour && heatOf(documents, pour.estimated)
+  const pour = derivePour(documents, answers)
+  const { mould } = documents
+  const made = mould && deriveMould({ ...documents, mould }, answers, view, pour.shown.pour)
   return {
-    shown: {
-      pour: pour && withField(documents, answers, pour, heat),
-      mould: mould && mouldOf({ ...documents, mould }, answers, view, pour),
-      castResins: plan.layers.flatMap(({ resin }) => {
-        const material = shelf.get(resin ?? '')
-        return material?.kind === 'resin' ? [castResinOf(material.class)] : []
-      }),
-    },
-    wanted: {
-      held: { form, up },
-      seats:
-        mould && mould.openings.length > 0
-          ? { form, up, openings: mould.openings.map(({ id, at, bore }) => ({ id, at, bore })) }
-          : undefined,
-      times: pour?.estimated.wanted ?? [],
-      heat,
-      heatKey: heat ? keyOf(heat) : '',
-      geometry: mould && { form, up: mould.masterUp as Vec3 },
-      air: mould && {
-        form,
-        up: (view.poured === 'resin' ? up : mould.masterUp) as Vec3,
-        turn: view.turn,
-        of: view.poured,
-        openings: mould.openings.map(({ at, bore }) => ({ at: at as Vec3, bore })),
-        prefills: mould.prefills.map(({ at }) => at as Vec3),
-      },
-    },
+    shown: { ...pour.shown, mould: made?.shown },
+    wanted: { ...pour.wanted, ...made?.wanted },
   }
 }
-
-/**
- * The same pour by another plan: a way out that is tried, a wish. Throws when the shape is not known.
- *
- * @example compileWith(documents, answers, documents.plan).layers.length // 1
- */
-export function compileWith(
-  documents: ProjectDocuments,
-  answers: ProjectAnswers,
-  plan: Plan,
-  field?: FoundHeat['peaks'],
-): CompiledPlan {
-  const { shelf, units } = documents
-  const { survey, times, before } = answers
-  const { curve, thickness } = survey!
-  const { into } = standingOf({ ...documents, plan }, answers)!
-  const cups = cupsSoldIn(units)
-  return compile(plan, curve, shelf, { into, thickness, cups, times, before, field })
-}
-
-function standingOf({ plan, mould }: ProjectDocuments, { survey, seats }: ProjectAnswers) {
-  if (!survey) return undefined
-  const up = plan.up as Vec3
-  const standing = { up, lowest: survey.section.origin[2], height: survey.curve.height }
-  return { standing, into: pouredInto(plan, mould, standing, seats) }
-}
-
-function pourOf(documents: ProjectDocuments, answers: ProjectAnswers): ShownPour | undefined {
-  const found = standingOf(documents, answers)
-  if (!found) return undefined
-  const estimated = compileWith(documents, answers, documents.plan)
-  return { ...found, survey: answers.survey!, estimated, compiled: estimated }
-}
-
-/** The field is asked when every batch is answered by the model: a guess would be followed in vain. */
-function heatOf({ form, plan }: ProjectDocuments, found: CompiledPlan): HeatOfPour | undefined {
-  if (found.wanted.length > 0 || !found.layers.some(({ clock }) => clock)) return undefined
-  return { form, pour: pourHeatQuestion(plan, found) }
-}
-
-const keyOf = (heat: HeatOfPour): string => JSON.stringify(heat)
-
-/** What the field found overrules the estimate, as long as it is still about this pour. */
-function withField(
-  documents: ProjectDocuments,
-  answers: ProjectAnswers,
-  pour: ShownPour,
-  heat: HeatOfPour | undefined,
-): ShownPour {
-  const found = answers.heat
-  if (!found || !heat || found.question !== keyOf(heat)) return pour
-  return { ...pour, compiled: compileWith(documents, answers, documents.plan, found.peaks) }
-}
-
-function mouldOf(
-  { plan, mould, shelf }: ProjectDocuments & { mould: NonNullable<ProjectDocuments['mould']> },
-  { geometry, air }: ProjectAnswers,
-  { poured }: ProjectView,
-  pour: ShownPour | undefined,
-): ShownMould {
-  const material = shelf.get(mould.silicone ?? '')
-  // As it is in the room of the pour, with what was seen of it.
-  const silicone = material?.kind === 'silicone' ? siliconeIn(material, plan.room) : undefined
-  const airLeft = air?.pockets.filter(({ prefilled }) => !prefilled) ?? []
-  const base = { silicone, airLeft, judged: [] }
-  if (!geometry) return base
-  const compiled = compileMould(mould, geometry, silicone, plan.scaleStep)
-  if (!pour) return { ...base, compiled }
-  const pockets = poured === 'resin' ? airLeft.map((one) => ({ ...one, cells: noCells })) : []
-  const through = plan.layers.flatMap(({ inclusions }) => inclusions)
-  const ceilings =
-    air && pour.into.mould === 'closed' && !geometry.guessed ? aboutCeilings(air.ceilings.area) : []
-  const judged = findings(mould, geometry, pockets, pour.into.openings, through)
-  return { ...base, compiled, judged: [...judged, ...ceilings] }
-}
-
-/** The screens draw pockets by their places; sentences need none. */
-const noCells = new Uint32Array(0)

@@ -88,12 +88,12 @@ export interface ShownMould {
   compiled?: CompiledMould
   airLeft: AirAnswer['pockets']
   judged: Finding[]
+  /** What the pour casts in it, as far as contact goes. */
+  castResins: CastResin[]
 }
 
 export interface ProjectShown {
   /** Absent until the shape was measured. */
   pour?: ShownPour
   mould?: ShownMould
-  /** What the pours of this piece cast, as far as contact goes. */
-  castResins: CastResin[]
 }

@@ -1,3 +1,5 @@
 export * from './survey.ts'
 export * from './documents.ts'
+export * from './derivePour.ts'
+export * from './deriveMould.ts'
 export * from './derive.ts'
