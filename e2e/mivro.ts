@@ -111,21 +111,33 @@ export class Mivro {
     await this.calm()
   }
 
-  /** Waits until nothing is asked of the server or of the workers, and the answer is drawn. */
+  /**
+   * Waits until nothing is asked of the server or of the workers, the answer is drawn and nothing
+   * fades in any more; says what is asked where that never ends.
+   */
   async calm(): Promise<void> {
-    await this.page.evaluate(
-      (frames) =>
-        new Promise<void>((done) => {
+    const asked = await this.page.evaluate(
+      ({ frames, longest }) =>
+        new Promise<string | undefined>((done) => {
+          const begun = performance.now()
           let still = 0
+          const fades = () =>
+            document.getAnimations().some(({ playState, effect }) => {
+              const { endTime = 0 } = effect?.getComputedTiming() ?? {}
+              return playState === 'running' && Number.isFinite(endTime)
+            })
           const look = () => {
-            still = document.body.hasAttribute('data-working') ? 0 : still + 1
-            if (still > frames) done()
+            const { working } = document.body.dataset
+            still = working === undefined && !fades() ? still + 1 : 0
+            if (still > frames) done(undefined)
+            else if (performance.now() - begun > longest) done(working ?? 'an animation')
             else requestAnimationFrame(look)
           }
           look()
         }),
-      calmFrames,
+      { frames: calmFrames, longest: 180_000 },
     )
+    expect(asked, `still asked at ${this.page.url()}`).toBeUndefined()
   }
 
   field(name: string | RegExp): Locator {

@@ -11,8 +11,8 @@ export class Conflict<D> extends Error {
 
 const epochHeader = 'Mivro-Epoch'
 
-/** How many requests wait for their answer. */
-export const requestsUnderWay = shallowRef(0)
+/** The requests that wait for their answer. */
+export const requestsUnderWay = shallowRef<string[]>([])
 
 /** The store that this page was opened on; every write names it. */
 let epoch: string | undefined
@@ -38,12 +38,14 @@ export async function ask<T>(
   const headers: Record<string, string> = {}
   if (type) headers['content-type'] = type
   if (method !== 'GET' && epoch !== undefined) headers[epochHeader] = epoch
-  requestsUnderWay.value++
+  const own = `${method} ${path}`
+  requestsUnderWay.value = [...requestsUnderWay.value, own]
   try {
     const response = await fetch(`/api/${path}`, { method, body, headers, signal }).catch(away)
     return await answered<T>(response)
   } finally {
-    requestsUnderWay.value--
+    const at = requestsUnderWay.value.indexOf(own)
+    requestsUnderWay.value = requestsUnderWay.value.toSpliced(at, 1)
   }
 }
 

@@ -32,7 +32,9 @@ const conflict = computed(() =>
 
 /** Something is asked of the server or computed: the pointer says so, and tests wait for its end. */
 watchEffect(() => {
-  document.body.toggleAttribute('data-working', requestsUnderWay.value + jobsUnderWay.value > 0)
+  const asked = [...requestsUnderWay.value, ...jobsUnderWay.value]
+  if (asked.length > 0) document.body.dataset.working = asked.join(', ')
+  else delete document.body.dataset.working
 })
 
 useWhereabouts()

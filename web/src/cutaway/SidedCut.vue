@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import type { Section } from '@mivro/core/form/filling'
 import type { CompiledPlan } from '@mivro/core/work/plan'
 import Bands from './Bands.vue'
-import { useSidedFrame } from './useSidedFrame.ts'
+import { frameForCard, outlinePath } from './frame.ts'
 
-/** The cut alone with its layers, and which side is up; what is drawn in it comes by its slots. */
+/**
+ * The cut alone with its layers, and which side is up; what is drawn in it, or instead of its
+ * bands, comes by its slots. The drawing takes the room that its box has and never makes it.
+ */
 const props = defineProps<{
   section: Section
   compiled: CompiledPlan
@@ -15,17 +19,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [id: string] }>()
 const box = ref<HTMLElement>()
-const {
-  width,
-  height,
-  label: above,
-  frame,
-  path,
-  sides,
-} = useSidedFrame(
-  box,
-  () => props.section,
-  () => props.compiled,
+const { width, height } = useElementSize(box, { width: 280, height: 400 })
+/** Above and below the piece stands which side is up, px. */
+const above = 20
+const frame = computed(() => frameForCard(props.section, width.value, height.value - 2 * above))
+const path = computed(() => outlinePath(props.section, frame.value))
+const sides = computed(() =>
+  props.compiled.into.mould === 'open'
+    ? { top: 'Back, poured last', bottom: 'Face, poured first' }
+    : { top: 'Up', bottom: 'Lowest, poured first' },
 )
 </script>
 
@@ -40,15 +42,17 @@ const {
     >
       <g :transform="`translate(0 ${above})`">
         <path :d="path" fill="var(--panel)" fill-rule="evenodd" />
-        <Bands
-          :layers="compiled.layers"
-          :frame="frame"
-          :path="path"
-          :selected="selected"
-          @select="emit('select', $event)"
-        >
-          <slot name="within" :frame="frame" :width="width" />
-        </Bands>
+        <slot name="layers" :frame="frame" :path="path">
+          <Bands
+            :layers="compiled.layers"
+            :frame="frame"
+            :path="path"
+            :selected="selected"
+            @select="emit('select', $event)"
+          >
+            <slot name="within" :frame="frame" :width="width" />
+          </Bands>
+        </slot>
         <path :d="path" class="outline" />
         <slot :frame="frame" />
       </g>

@@ -70,11 +70,14 @@ interface Shared {
 }
 const open = new Map<string, Shared>()
 
-/** How many questions the workers are at. */
-export const jobsUnderWay = shallowRef(0)
+/** The questions that the workers are at, by what is asked. */
+export const jobsUnderWay = shallowRef<string[]>([])
+function underWay(): void {
+  jobsUnderWay.value = [...open.keys()].map((key) => key.slice(0, key.indexOf(' ')))
+}
 function close(key: string): void {
   open.delete(key)
-  jobsUnderWay.value = open.size
+  underWay()
 }
 
 export interface AskOptions<P> {
@@ -127,7 +130,7 @@ function begin(key: string, job: JobName, question: unknown, on: QueueName): Sha
   })()
   const shared: Shared = { asked, heard, askers: 0, end }
   open.set(key, shared)
-  jobsUnderWay.value = open.size
+  underWay()
   asked.then(
     (answer) => {
       close(key)

@@ -52,7 +52,6 @@ watch(
     <ColourSection
       :section="project.survey!.section"
       :curve="project.survey!.curve"
-      :plan="project.plan!"
       :compiled="project.compiled!"
       :selected="selected"
       @select="emit('select', $event)"
