@@ -38,40 +38,34 @@ const opened: [string, string, string][] = [
   ['the log', '/log', 'tbody tr'],
 ]
 
+/** Until nothing was asked for six pictures of the screen. As text: the loader's helpers stay here. */
+const calm = `new Promise((done) => {
+  let still = 0
+  const look = () => {
+    still = document.body.dataset.working === undefined ? still + 1 : 0
+    if (still > 6) done()
+    else requestAnimationFrame(look)
+  }
+  look()
+})`
+
 /** Until something is drawn, until all is there, and the longest task meanwhile, ms. */
 async function open(browser: Browser, address: string, shown: string) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   const page = await context.newPage()
-  await page.addInitScript(() => {
-    const long = [0]
-    Object.assign(globalThis, { long })
-    new PerformanceObserver((list) =>
-      long.push(...list.getEntries().map((entry) => entry.duration)),
-    ).observe({ type: 'longtask' })
-  })
+  await page.addInitScript(`
+    globalThis.long = [0]
+    new PerformanceObserver((list) => long.push(...list.getEntries().map((one) => one.duration)))
+      .observe({ type: 'longtask' })
+  `)
   const visit = async (go: () => Promise<unknown>) => {
     const start = performance.now()
     await go()
     await page.locator(shown).first().waitFor({ timeout: 60_000 })
     const first = performance.now() - start
-    await page.waitForFunction(
-      () =>
-        new Promise<boolean>((done) => {
-          let still = 0
-          const look = () => {
-            still = document.body.hasAttribute('data-working') ? 0 : still + 1
-            if (still > 6) done(true)
-            else requestAnimationFrame(look)
-          }
-          look()
-        }),
-      undefined,
-      { timeout: 60_000 },
-    )
+    await page.evaluate(calm)
     const all = performance.now() - start
-    const long = await page.evaluate(() =>
-      Math.max(...(globalThis as unknown as { long: number[] }).long),
-    )
+    const long = await page.evaluate<number>('Math.max(...long)')
     return { first, all, long }
   }
   const fresh = await visit(() => page.goto(address, { waitUntil: 'commit' }))

@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import { pino, type Logger } from 'pino'
+import sirv from 'sirv'
 import { Problem } from '@mivro/core/base/problem'
 import { gate, type GateOptions } from './access/gate.ts'
 import { backupRoutes } from './backup/routes.ts'
@@ -11,6 +12,7 @@ import { demoRoutes } from './demo/routes.ts'
 import { documentTypeNames, documentTypes } from '@mivro/core/studio'
 import { logRoutes } from './document/logRoutes.ts'
 import { overviewRoutes } from './document/overviewRoutes.ts'
+import { firstRequests, projectRoutes } from './document/projectRoutes.ts'
 import { documentRoutes } from './document/routes.ts'
 import { sameEpoch } from './http/epoch.ts'
 import { ownHost, securityHeaders } from './http/guard.ts'
@@ -61,6 +63,7 @@ export function createApp(
   app.use('/api', express.json({ limit: '2mb' }))
   app.use('/api/overview', overviewRoutes(store))
   app.use('/api/log', logRoutes(store))
+  app.use('/api/projects', projectRoutes(store))
   const benchChanged = (id: string, revision: number) => instruments?.changed(id, revision)
   for (const kind of documentTypeNames) {
     const changed = kind === 'bench' ? benchChanged : undefined
@@ -79,13 +82,20 @@ const nothingThere: RequestHandler = (request) => {
 }
 
 function serveWeb(app: Express, web: string): void {
+  // Compressed when it was built: a page asks for a hundred files at once.
+  const year = 365 * 24 * 3600
   app.use(
     '/assets',
-    express.static(join(web, 'assets'), { immutable: true, maxAge: '1y' }),
+    sirv(join(web, 'assets'), { gzip: true, immutable: true, maxAge: year }),
     nothingThere,
   )
   app.use(express.static(web, { index: false }))
-  app.get('/{*path}', (_request, response) => {
+  app.get('/{*path}', (request, response) => {
+    const asked = firstRequests(request.path)
+    response.set(
+      'Link',
+      asked.map((path) => `<${path}>; rel=preload; as=fetch; crossorigin`),
+    )
     response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))
   })
   app.use((request) => {

@@ -1,5 +1,3 @@
-import { createPinia } from 'pinia'
-import { createApp } from 'vue'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
 import '@fontsource-variable/hanken-grotesk/wght.css'
 import './theme/tokens.css'
@@ -9,13 +7,10 @@ import './theme/element/buttons.css'
 import './theme/element/fields.css'
 import './theme/element/tables.css'
 import './theme/element/popups.css'
-import App from './app/App.vue'
-import { hearFaults, reportFault } from './app/faults.ts'
-import { keepOnLeaving } from './app/leaving.ts'
-import { router } from './app/router.ts'
+import { viewsAt } from './app/routes.ts'
+import { startEarly } from './work/startWorker.ts'
 
-hearFaults()
-keepOnLeaving()
-const app = createApp(App)
-app.config.errorHandler = reportFault
-app.use(createPinia()).use(router).mount('#app')
+// All at once: the application, the view that the address names, and a worker.
+startEarly()
+void import('./app/start.ts')
+for (const view of viewsAt(location.pathname)) void view()

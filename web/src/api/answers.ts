@@ -25,3 +25,21 @@ export const stored = <T>(
   updatedAt: '',
   deletedAt: null,
 })
+
+/**
+ * For tests: what is answered at a path, where `given` says what a document or a list is; a project
+ * is made of them as the server does it.
+ */
+export function answerAt(path: string, given: (path: string) => unknown): unknown {
+  const [, id] = /^projects\/(.+)$/.exec(path) ?? []
+  if (id === undefined) return path.includes('/history') ? [] : given(path)
+  const lists = {
+    plans: `plans?parent=${id}`,
+    pulls: `pulls?parent=${id}`,
+    moulds: 'moulds',
+    materials: 'materials',
+  }
+  const pages = Object.entries(lists).map(([name, of]) => [name, { items: given(of) ?? [] }])
+  const piece = given(`pieces/${id}`)
+  return piece && { piece, ...(Object.fromEntries(pages) as object) }
+}

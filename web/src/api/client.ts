@@ -44,21 +44,46 @@ function query(values: Record<string, string | number | undefined>): string {
   return `?${new URLSearchParams(known.map(([key, value]) => [key, String(value)])).toString()}`
 }
 
-/** All pages of a list, one after the other. */
-async function list<P extends Path>(path: P, wanted: Wanted = {}): Promise<Stored<Held[P]>[]> {
-  const all: Stored<Held[P]>[] = []
-  let after: string | undefined
-  do {
-    const asked = query({ ...wanted, ids: wanted.ids?.join(), after })
-    const page = await ask<Page<Stored<Held[P]>>>('GET', path + asked)
-    all.push(...page.items.map((entry) => read(path, entry)))
-    after = page.next
-  } while (after !== undefined)
-  return all
+/** All pages of a list, one after the other; the first may be known. */
+async function list<P extends Path>(
+  path: P,
+  wanted: Wanted = {},
+  first?: Page<Stored<Held[P]>>,
+): Promise<Stored<Held[P]>[]> {
+  const pageAfter = (after?: string) =>
+    ask<Page<Stored<Held[P]>>>('GET', path + query({ ...wanted, ids: wanted.ids?.join(), after }))
+  let page = first ?? (await pageAfter())
+  const all = [...page.items]
+  while (page.next !== undefined) {
+    page = await pageAfter(page.next)
+    all.push(...page.items)
+  }
+  return all.map((entry) => read(path, entry))
+}
+
+/** The first page of each list that a piece is shown with. */
+type ProjectLists = {
+  [P in 'plans' | 'pulls' | 'moulds' | 'materials']: Page<Stored<Held[P]>>
+}
+
+/** All that a piece is shown with, in one request. */
+async function project(id: string) {
+  const { piece, ...lists } = await ask<{ piece: Stored<Piece> } & ProjectLists>(
+    'GET',
+    `projects/${id}`,
+  )
+  const [plans, pulls, moulds, materials] = await Promise.all([
+    list('plans', { parent: id }, lists.plans),
+    list('pulls', { parent: id }, lists.pulls),
+    list('moulds', {}, lists.moulds),
+    list('materials', {}, lists.materials),
+  ])
+  return { piece: read('pieces', piece), plans, pulls, moulds, materials }
 }
 
 export const api = {
   list,
+  project,
   overview: async (after?: string): Promise<Page<PieceOverview>> => {
     const page = await ask<Page<PieceOverview>>('GET', `overview${query({ after })}`)
     const items = page.items.map((card) => ({

@@ -40,8 +40,8 @@ export const gesture = (): number => ++gestures
 
 export interface Opened<D> {
   stored: Stored<D>
-  /** The newest versions, and where older ones begin. */
-  history: Page<Revision<D>>
+  /** The newest versions, and where older ones begin; read when the page is calm if not given. */
+  history?: Page<Revision<D>>
   /** What tabs that are gone could not send. */
   unsent: Unsent[]
 }
@@ -64,13 +64,14 @@ export function begin<P extends Path>(
   }
   const { id } = first
   const place = `${path}/${id}`
-  const versions: Step[] = [...history.items]
-  const newest = history.items.at(-1)
+  const versions: Step[] = [...(history?.items ?? [])]
+  const newest = history?.items.at(-1)
   const timeline = shallowRef<Timeline<D>>(
-    newest ? timelineOf(history.items) : { past: [], present: first.document, future: [] },
+    newest ? timelineOf(history!.items) : { past: [], present: first.document, future: [] },
   )
   const revision = ref(Math.max(first.revision, newest?.revision ?? 0))
-  const earlier = ref(history.next)
+  const unread = first.revision > 1 ? String(first.revision + 1) : undefined
+  const earlier = ref(history ? history.next : unread)
   const state = ref<SaveState>('saved')
   const theirs = shallowRef<Stored<D>>()
   const touched = ref(0)
@@ -229,21 +230,17 @@ export function begin<P extends Path>(
   }
   nextOfBacklog()
 
-  async function fetchEarlier(): Promise<void> {
+  let fetching: Promise<void> | undefined
+  const fetchEarlier = () => (fetching ??= readEarlier().finally(() => (fetching = undefined)))
+  async function readEarlier(): Promise<void> {
     const before = earlier.value
     if (before === undefined) return
-    earlier.value = undefined
-    try {
-      const page = await api.history(path, id, before)
-      versions.unshift(...page.items)
-      earlier.value = page.next
-      timeline.value = timelineOf(
-        versions.map((version, i) => ({ ...version, revision: i + 1, at: '' })),
-      )
-    } catch (error) {
-      earlier.value = before
-      throw error
-    }
+    const page = await api.history(path, id, before)
+    versions.unshift(...page.items)
+    earlier.value = page.next
+    timeline.value = timelineOf(
+      versions.map((version, i) => ({ ...version, revision: i + 1, at: '' })),
+    )
   }
 
   async function undoOnce(): Promise<void> {
@@ -270,6 +267,7 @@ export function begin<P extends Path>(
     edit: (next: D) => push(edit(timeline.value, next), 'edited'),
     undo: undoOnce,
     redo: () => timeline.value.future.length > 0 && push(redo(timeline.value), 'redone'),
+    fetchEarlier,
     settle,
     follow,
     /** While the page goes: what is unsent, in the one way that is quick enough. */

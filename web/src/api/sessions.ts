@@ -21,11 +21,21 @@ channel?.addEventListener(
   },
 )
 
+/** Histories are read when what is on the screen is drawn: undo and redo of earlier visits. */
+const whenCalm = (work: () => void): void => {
+  if (typeof requestIdleCallback === 'undefined') setTimeout(work)
+  else requestIdleCallback(work, { timeout: 2000 })
+}
+
 /**
- * Opens a document for one user, with its newest versions and what earlier visits could not send.
- * Whoever opens it calls `leave` when done. Throws `Problem` when it is not there.
+ * Opens a document for one user, with what earlier visits could not send; `read` where it was read
+ * just now. Whoever opens it calls `leave` when done. Throws `Problem` when it is not there.
  */
-export async function openSession<P extends Path>(path: P, id: string): Promise<Session<P>> {
+export async function openSession<P extends Path>(
+  path: P,
+  id: string,
+  read?: Stored<Held[P]>,
+): Promise<Session<P>> {
   const place = `${path}/${id}`
   const used = users.get(place) ?? 0
   users.set(place, used + 1)
@@ -33,7 +43,7 @@ export async function openSession<P extends Path>(path: P, id: string): Promise<
     const known = openSessions.get(place)
     // One that nobody used may have been changed elsewhere since: it is read anew.
     const good = known && (used > 0 || known.state !== 'saved')
-    const session = good ? known : await (opening.get(place) ?? load(path, id))
+    const session = good ? known : await (opening.get(place) ?? load(path, id, read))
     return session as unknown as Session<P>
   } catch (error) {
     leavePlace(place)
@@ -41,13 +51,15 @@ export async function openSession<P extends Path>(path: P, id: string): Promise<
   }
 }
 
-function load(path: Path, id: string): Promise<Session<Path>> {
+function load(path: Path, id: string, read?: Stored<Held[Path]>): Promise<Session<Path>> {
   const place = `${path}/${id}`
-  const loading = Promise.all([api.get(path, id), api.history(path, id), takeOver(place)]).then(
-    ([stored, history, unsent]) => {
+  const loading = Promise.all([read ?? api.get(path, id), takeOver(place)]).then(
+    ([stored, unsent]) => {
       const heard = (written: Stored<Held[Path]>) => channel?.postMessage({ path, stored: written })
-      const session = begin(path, { stored, history, unsent } as never, heard) as Session<Path>
+      const session = begin(path, { stored, unsent } as never, heard) as Session<Path>
       openSessions.set(place, session)
+      // Where it can't be read now, undo asks for it again.
+      whenCalm(() => void session.fetchEarlier().catch(() => {}))
       return session
     },
   )

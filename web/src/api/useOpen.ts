@@ -1,6 +1,6 @@
 import { getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
-import type { Path } from './client.ts'
+import type { Held, Path, Stored } from './client.ts'
 import type { Session } from './session.ts'
 import { leave, openSession } from './sessions.ts'
 
@@ -15,7 +15,10 @@ export function useOpen<P extends Path>(path: P) {
   let asked = 0
 
   /** Resolves with the session when this is still what is asked for, else with undefined. */
-  async function open(id: string | undefined): Promise<Session<P> | undefined> {
+  async function open(
+    id: string | undefined,
+    read?: Stored<Held[P]>,
+  ): Promise<Session<P> | undefined> {
     if (id !== undefined && session.value?.id === id && !busy.value) return session.value
     const own = ++asked
     show(undefined)
@@ -23,7 +26,7 @@ export function useOpen<P extends Path>(path: P) {
     busy.value = id !== undefined
     if (id === undefined) return undefined
     try {
-      const opened = await openSession(path, id)
+      const opened = await openSession(path, id, read)
       if (own !== asked) {
         leave(opened)
         return undefined

@@ -25,7 +25,7 @@ function choose(key: keyof UnitChoice, value: string): void {
 </script>
 
 <template>
-  <ElPopover trigger="click" placement="bottom-end" :width="300">
+  <ElPopover :persistent="false" trigger="click" placement="bottom-end" :width="300">
     <template #reference>
       <ElButton round size="small" :aria-label="`Units: ${label}. Change them`">
         {{ label }}

@@ -153,10 +153,15 @@ const heal = () => act({ do: 'fail', instrument: ill.value, how: null })
       <section>
         <h2>What goes wrong</h2>
         <ElButton @click="act({ do: 'knock' })">Knock the table</ElButton>
-        <ElSelect v-model="ill" aria-label="Instrument">
+        <ElSelect :persistent="false" v-model="ill" aria-label="Instrument">
           <ElOption v-for="name in instrumentNames" :key="name" :value="name" :label="name" />
         </ElSelect>
-        <ElSelect v-model="how" aria-label="How it fails" placeholder="fails how">
+        <ElSelect
+          :persistent="false"
+          v-model="how"
+          aria-label="How it fails"
+          placeholder="fails how"
+        >
           <ElOption v-for="name in failures" :key="name" :value="name" :label="name" />
         </ElSelect>
         <ElButton :disabled="!how" @click="fail">Let it fail</ElButton>

@@ -71,6 +71,7 @@ function wishBy(value: string): void {
     <div class="row">
       <span class="field-label">Material</span>
       <ElSelect
+        :persistent="false"
         class="select"
         aria-label="What is mixed"
         :model-value="desk.materialId ?? own"

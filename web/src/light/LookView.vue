@@ -134,6 +134,7 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         @choose="setting.table = $event as Table"
       />
       <ElSelect
+        :persistent="false"
         class="mount"
         size="small"
         aria-label="Held in"
@@ -149,7 +150,12 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         @choose="setting.lamp = $event as Lamp"
       />
       <ElButton size="small" @click="emit('turnOver')">Turn over</ElButton>
-      <ElDropdown trigger="click" :disabled="sheet !== undefined" @command="saveTurntable">
+      <ElDropdown
+        :persistent="false"
+        trigger="click"
+        :disabled="sheet !== undefined"
+        @command="saveTurntable"
+      >
         <ElButton size="small" :loading="sheet !== undefined">
           {{ sheet === undefined ? 'Save turntable' : `Picture ${sheet} of ${turns}` }}
         </ElButton>

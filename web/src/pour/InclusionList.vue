@@ -98,6 +98,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
     <div class="add">
       <Plus :size="14" aria-hidden="true" />
       <ElSelect
+        :persistent="false"
         class="picker"
         aria-label="Add inclusion"
         placeholder="Add inclusion"

@@ -12,7 +12,7 @@ import { newPlan, type CompiledPlan, type Plan } from '@mivro/core/work/plan'
 import type { SeatsQuestion, SurveyQuestion } from '@mivro/core/work/project'
 import { newRun, type Run } from '@mivro/core/work/run'
 import { metric } from '@mivro/core/base/units'
-import { answered, stored } from '../api/answers.ts'
+import { answerAt, answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import { handlers } from '../work/handlers.ts'
 import { cureTimes, lawOf } from '../work/laws.ts'
@@ -106,7 +106,7 @@ it('stage, run, card and shelf say the same of a pour, whatever it is', async ()
       ]
       vi.stubGlobal('fetch', async (url: string) => {
         const path = url.replace('/api/', '')
-        const answer = path.includes('/history') ? [] : lists.find(([of]) => of.test(path))?.[1]
+        const answer = answerAt(path, (of) => lists.find(([known]) => known.test(of))?.[1])
         return answer === undefined ? new Response('', { status: 500 }) : answered(answer)
       })
 

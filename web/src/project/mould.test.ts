@@ -7,7 +7,7 @@ import { newMould, type Mould } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/form/piece'
 import { newPlan } from '@mivro/core/work/plan'
 import { Problem } from '@mivro/core/base/problem'
-import { answered, stored } from '../api/answers.ts'
+import { answerAt, answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import { openedProject } from './opened.ts'
 import { handlers, type Question } from '../work/handlers.ts'
@@ -68,11 +68,9 @@ beforeEach(() => {
     const path = url.replace('/api/', '')
     const document = body === undefined ? undefined : JSON.parse(body).document
     if (document) sent.push({ path, document })
-    const answer = path.includes('/history')
-      ? []
-      : document
-        ? { ...stored(path.split('/')[1] ?? 'new', document), revision: 2 }
-        : answers[path]
+    const answer = document
+      ? { ...stored(path.split('/')[1] ?? 'new', document), revision: 2 }
+      : answerAt(path, (of) => answers[of])
     return answer === undefined ? new Response('', { status: 500 }) : answered(answer)
   })
 })

@@ -10,7 +10,7 @@ import type { Pull } from '@mivro/core/work/pull'
 import { surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '@mivro/core/work/project'
 import { cureTimes } from '../work/laws.ts'
-import { answered, stored } from '../api/answers.ts'
+import { answerAt, answered, stored } from '../api/answers.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import { openedProject } from './opened.ts'
 import { useProject } from './projectStore.ts'
@@ -92,11 +92,7 @@ beforeEach(() => {
       const document = body === undefined ? undefined : JSON.parse(body).document
       const made = stored(body === undefined ? '' : (JSON.parse(body).id ?? 'l'), document, 'p')
       const value =
-        body === undefined
-          ? path.includes('/history')
-            ? []
-            : answers[path]
-          : { ...made, revision: 2 }
+        body === undefined ? answerAt(path, (of) => answers[of]) : { ...made, revision: 2 }
       if (value === undefined && !path.startsWith('plans/')) {
         const problem = { code: 'not-found', amounts: { kind: 'piece', id: 'x' }, path: '' }
         return answered({ problems: [problem] }, 404)

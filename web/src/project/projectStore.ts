@@ -8,7 +8,7 @@ import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { nextTimeNote, type Pull } from '@mivro/core/work/pull'
 import { deriveMould } from '@mivro/core/work/project'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest } from '../api/sessions.ts'
+import { newestOf } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
 import { openName } from './openName.ts'
 import { useShelf } from './shelfStore.ts'
@@ -102,34 +102,34 @@ export const useProject = defineStore('project', () => {
     const own = ++opening
     problems.value = []
     try {
-      const [listed, pulled, all] = await Promise.all([
-        listNewest('plans', { parent: id }),
-        listNewest('pulls', { parent: id }),
-        listNewest('moulds'),
-        shelf.loaded ? undefined : shelf.load(),
-      ])
+      const read = await api.project(id)
+      const plans = newestOf('plans', read.plans)
       if (own !== opening) return
-      const found = listed.length > 0 ? listed : [await addPour(id, newPlan('First pour'))]
+      const found = plans.length > 0 ? plans : [await addPour(id, newPlan('First pour'))]
       if (own !== opening) return
+      shelf.take(read.materials)
       pours.value = found
-      pulls.value = pulled
-      moulds.value = all
-      const make = mouldsOf(all, id)[0]
-      if (mouldSession.value?.id !== make?.id) await openMould(make?.id)
+      pulls.value = newestOf('pulls', read.pulls)
+      moulds.value = newestOf('moulds', read.moulds)
+      const make = mouldsOf(moulds.value, id)[0]
+      if (mouldSession.value?.id !== make?.id) await openMould(make?.id, make)
       mouldProblems.value = noMould.value
-      await showPour(pourId ?? found[found.length - 1].id)
+      await showPour(pourId ?? found[found.length - 1].id, plans)
       if (own !== opening) return
       loaded.value = true
       // Last, since the views open with it.
-      const opened = await openPiece(id)
+      const opened = await openPiece(id, read.piece)
       if (!opened && own === opening) problems.value = noPiece.value
     } catch (error) {
       if (own === opening) problems.value = problemsOf(error)
     }
   }
 
-  async function showPour(id: string): Promise<void> {
-    const shown = await openPour(id)
+  async function showPour(id: string, read: readonly Stored<Plan>[] = []): Promise<void> {
+    const shown = await openPour(
+      id,
+      read.find((plan) => plan.id === id),
+    )
     if (!shown && noPour.value.length > 0) problems.value = noPour.value
   }
 

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Material, Shelf } from '@mivro/core/matter/material'
 import { api, newId, type Stored } from '../api/client.ts'
-import { listNewest } from '../api/sessions.ts'
+import { newestOf } from '../api/sessions.ts'
 
 /** The materials of the studio. */
 export const useShelf = defineStore('shelf', () => {
@@ -12,8 +12,11 @@ export const useShelf = defineStore('shelf', () => {
     () => new Map(stored.value.map((entry) => [entry.id, entry.document])),
   )
 
-  async function load(): Promise<void> {
-    stored.value = await listNewest('materials')
+  const load = async () => take(await api.list('materials'))
+
+  /** The list as it was read just now. */
+  function take(read: Stored<Material>[]): void {
+    stored.value = newestOf('materials', read)
     loaded.value = true
   }
 
@@ -44,5 +47,5 @@ export const useShelf = defineStore('shelf', () => {
     await load()
   }
 
-  return { stored, loaded, materials, load, add, addTypical, follow, remove, restore }
+  return { stored, loaded, materials, load, take, add, addTypical, follow, remove, restore }
 })

@@ -104,7 +104,7 @@ function facts(material: Material): string {
       <h1>Materials</h1>
       <span class="space" />
       <ElButton @click="arriving = true">Import</ElButton>
-      <ElDropdown trigger="click" @command="handOut">
+      <ElDropdown :persistent="false" trigger="click" @command="handOut">
         <ElButton>Export<ChevronDown :size="14" aria-hidden="true" /></ElButton>
         <template #dropdown>
           <ElDropdownMenu>

@@ -6,7 +6,7 @@ defineProps<{ of: string; lines: readonly string[] }>()
 </script>
 
 <template>
-  <ElPopover trigger="click" placement="left" :width="340">
+  <ElPopover :persistent="false" trigger="click" placement="left" :width="340">
     <template #reference>
       <ElButton link type="primary" class="icon" :aria-label="`Where ${of} comes from`">
         <Info :size="14" aria-hidden="true" />

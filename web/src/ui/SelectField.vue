@@ -15,6 +15,7 @@ const emit = defineEmits<{ choose: [value: string] }>()
 <template>
   <FieldRow :label="label">
     <ElSelect
+      :persistent="false"
       class="line"
       :empty-values="[null, undefined]"
       :model-value="value"

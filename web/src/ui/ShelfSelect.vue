@@ -32,6 +32,7 @@ const swatch = (id: string) => {
 <template>
   <FieldRow :label="label" :bare="bare">
     <ElSelect
+      :persistent="false"
       class="line"
       :model-value="shown"
       :aria-label="label"

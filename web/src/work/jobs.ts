@@ -2,6 +2,7 @@ import { shallowRef } from 'vue'
 import { WorkerQueue } from './workerQueue.ts'
 import { ByteCache } from './byteCache.ts'
 import { keep, kept } from './kept.ts'
+import { startWorker } from './startWorker.ts'
 import { fileIn, noFile } from './pending.ts'
 import type { ReadingStep } from '@mivro/core/form/piece'
 import type { AnswerTo, JobName, Question } from './handlers.ts'
@@ -141,9 +142,6 @@ function begin(key: string, job: JobName, question: unknown, on: QueueName): Sha
   end.signal.addEventListener('abort', () => open.get(key) === shared && close(key))
   return shared
 }
-
-const startWorker = () =>
-  new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'work' })
 
 /** A promise, or the signal's reason as soon as it is aborted. */
 function orAborted<T>(promise: Promise<T>, signal: AbortSignal | undefined): Promise<T> {

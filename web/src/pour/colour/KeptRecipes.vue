@@ -133,6 +133,7 @@ function useIt(id: string): void {
       </ElButton>
       <ElButton v-if="lines.length > 0" size="small" @click="saveCard">Save recipe card</ElButton>
       <ElSelect
+        :persistent="false"
         v-if="recipes.length > 0"
         class="kept"
         size="small"
