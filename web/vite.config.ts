@@ -45,7 +45,10 @@ const groups = [
     name: 'fields',
     test: /element-plus\/es\/(directives|components\/(input|checkbox|select|option|tag|scrollbar|table|collapse|collapse-transition|dialog|overlay)\/)/,
   },
-  { name: 'kit', test: /web\/src\/(api|ui\/(Tip|ProblemNote|FieldRow|Says|SegmentField|keys|undo))/ },
+  {
+    name: 'kit',
+    test: /web\/src\/(api|ui\/(Tip|ProblemNote|FieldRow|Says|SegmentField|keys|undo))/,
+  },
 ]
 
 export default defineConfig({

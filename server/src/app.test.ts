@@ -51,6 +51,23 @@ describe('documents', () => {
     expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
   })
 
+  it('a piece comes with all it is shown with, in one answer; one that is gone is said', async () => {
+    await addPlan()
+    await call('POST', '/moulds', { id: 'm1', document: newMould('Block', 'p1', [0, 0, 1], 0.1) })
+    const { body } = await call('GET', '/projects/p1')
+    expect(body.piece).toMatchObject({ id: 'p1', revision: 1, document: { name: 'Coaster' } })
+    for (const [list, ids] of [
+      ['plans', ['l1']],
+      ['pulls', []],
+      ['moulds', ['m1']],
+      ['materials', []],
+    ] as const) {
+      expect(body[list], list).toEqual((await call('GET', `/${list}`)).body)
+      expect(body[list].items.map(({ id }: { id: string }) => id)).toEqual(ids)
+    }
+    expect((await call('GET', '/projects/gone')).body.problems[0].code).toBe('not-found')
+  })
+
   it('a stale write is refused with both versions, and nothing is lost', async () => {
     await addPiece()
     await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Theirs') })

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { Writable } from 'node:stream'
+import { gzipSync } from 'node:zlib'
 import { pino } from 'pino'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { createApp } from './app.ts'
@@ -19,6 +20,8 @@ beforeEach(async () => {
   mkdirSync(join(web, 'assets'), { recursive: true })
   writeFileSync(join(web, 'index.html'), '<!doctype html><title>Mivro</title>')
   writeFileSync(join(web, 'assets', 'a.js'), '1')
+  writeFileSync(join(web, 'assets', 'b.js'), 'plain')
+  writeFileSync(join(web, 'assets', 'b.js.gz'), gzipSync('compressed'))
   store = await Store.open(join(folder, 'store.sqlite'))
   logged = ''
   const log = pino(
@@ -40,6 +43,32 @@ describe('pages', () => {
     expect(await (await fetch(`${base}/pieces/x/pour`)).text()).toContain('<title>Mivro')
     const script = await fetch(`${base}/assets/a.js`)
     expect(script.headers.get('cache-control')).toMatch(/immutable/)
+  })
+
+  it('a script goes as it was compressed when it was built, where the browser takes that', async () => {
+    const script = await fetch(`${base}/assets/b.js`)
+    expect(script.headers.get('content-encoding')).toBe('gzip')
+    expect(await script.text()).toBe('compressed')
+    const plain = { 'accept-encoding': 'identity' }
+    expect(await (await fetch(`${base}/assets/b.js`, { headers: plain })).text()).toBe('plain')
+  })
+
+  it.each([
+    ['/pieces', ['studios/studio', 'overview', 'materials']],
+    ['/pieces/new', ['studios/studio']],
+    ['/pieces/p1/pour', ['studios/studio', 'projects/p1']],
+    ['/pieces/a%22b/pour', ['studios/studio']],
+    [
+      '/runs/r1',
+      ['studios/studio', 'runs/r1', 'benches?naming=r1', 'pieces', 'moulds', 'materials'],
+    ],
+    ['/log', ['studios/studio', 'log']],
+    ['/nowhere', ['studios/studio']],
+  ])('%s names what its page asks for first', async (path, asked) => {
+    const link = (await fetch(base + path)).headers.get('link')
+    expect(link).toBe(
+      asked.map((to) => `</api/${to}>; rel=preload; as=fetch; crossorigin`).join(', '),
+    )
   })
 
   it.each([

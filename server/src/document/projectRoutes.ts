@@ -30,7 +30,13 @@ export function projectRoutes(store: Store): Router {
  * @example firstRequests('/pieces/p1/pour') // ['/api/studios/studio', '/api/projects/p1']
  */
 export function firstRequests(path: string): string[] {
-  const [, place, id, stage] = path.split('/')
-  const own = place === 'pieces' && stage && /^[\w-]{1,64}$/.test(id) ? [`/api/projects/${id}`] : []
-  return ['/api/studios/studio', ...own]
+  const [, place, id = '', stage] = path.split('/')
+  const own = /^[\w-]{0,64}$/.test(id) ? (ofPlace[place]?.(id, stage) ?? []) : []
+  return ['studios/studio', ...own].map((wanted) => `/api/${wanted}`)
+}
+const lists = ['pieces', 'moulds', 'materials']
+const ofPlace: Record<string, (id: string, stage?: string) => string[]> = {
+  pieces: (id, stage) => (stage ? [`projects/${id}`] : id ? [] : ['overview', 'materials']),
+  runs: (id, stage) => (id && !stage ? [`runs/${id}`, `benches?naming=${id}`, ...lists] : []),
+  log: () => ['log'],
 }

@@ -297,6 +297,36 @@ describe('a long history', () => {
       document: piece(`v${from + i}`),
     }))
 
+  it('is read when the page is calm: an edit before that is undone to what was opened, and further', async () => {
+    fake.given['pieces/p1'] = stored('v3', 3)
+    fake.given['pieces/p1/history?before=4&limit=50'] = { items: versions(1, 3) }
+    const session = await openSession('pieces', 'p1')
+    expect(session.canUndo).toBe(true)
+    session.edit(piece('mine'))
+    await session.undo()
+    expect(session.document.name).toBe('v3')
+    await settle()
+    await session.undo()
+    await session.undo()
+    expect(session.document.name).toBe('v1')
+    expect(session.canUndo).toBe(false)
+    session.redo()
+    expect(session.document.name).toBe('v2')
+  })
+
+  it('undone at once, it is read first', async () => {
+    fake.given['pieces/p1'] = stored('v3', 3)
+    fake.given['pieces/p1/history?before=4&limit=50'] = { items: versions(1, 3) }
+    const session = await openSession('pieces', 'p1')
+    await Promise.all([session.undo(), session.undo()])
+    expect(session.document.name).toBe('v1')
+  })
+
+  it('of one version there is none to read', async () => {
+    fake.given['pieces/p1'] = stored('v1', 1)
+    expect((await openSession('pieces', 'p1')).canUndo).toBe(false)
+  })
+
   it('opens with its newest versions, and fetches earlier ones before undo needs them', async () => {
     fake.given['pieces/p1/history?before=15&limit=50'] = { items: versions(1, 14) }
     const session = begin('pieces', {

@@ -13,6 +13,7 @@ import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useArrangement } from '../project/useArrangement.ts'
 import { useProject } from '../project/projectStore.ts'
+import { useInTurn } from '../ui/useInTurn.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import ToolButton from '../ui/ToolButton.vue'
 import LayerPanel from './LayerPanel.vue'
@@ -80,6 +81,12 @@ const things = computed(() =>
 )
 const heat = useHeat(() => lens.value === 'heat')
 const bubbles = useBubbles(() => lens.value === 'air')
+/** The cut, the clock, what is chosen, and what is only chosen later. */
+const built = useInTurn(
+  () =>
+    project.survey !== undefined && project.compiled !== undefined && project.pour !== undefined,
+  4,
+)
 
 function movedPour(index: number, moment: PourMoment): void {
   project.preview(movePour(plan.value, project.compiled!, index, moment))
@@ -215,6 +222,7 @@ const shortcuts = [
       />
     </section>
     <ClockStrip
+      v-if="built > 1"
       class="strip"
       :compiled="project.compiled"
       :selected="selected"
@@ -247,10 +255,20 @@ const shortcuts = [
         <InclusionsPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
-      <div v-if="shown" class="panels" :class="{ away: !layer || lens !== 'layers' }">
+      <div
+        v-if="shown && built > (layer ? 2 : 3)"
+        class="panels"
+        :class="{ away: !layer || lens !== 'layers' }"
+      >
         <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
-      <div class="panels" :class="{ away: layer || lens !== 'layers' }"><PlanPanel /></div>
+      <div
+        v-if="built > (layer ? 3 : 2)"
+        class="panels"
+        :class="{ away: layer || lens !== 'layers' }"
+      >
+        <PlanPanel />
+      </div>
       <ElButton
         v-if="layer && lens === 'layers'"
         link

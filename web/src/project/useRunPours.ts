@@ -56,11 +56,14 @@ export function useRunPours(run: () => Run | undefined) {
   /** Plans of pieces that were not looked up yet. */
   async function readAll(): Promise<void> {
     try {
-      for (const { piece } of run()?.pours ?? []) {
-        if (plans.value.has(piece)) continue
-        const found = await listNewest('plans', { parent: piece })
-        plans.value = new Map(plans.value).set(piece, found)
-      }
+      const missing = new Set(run()?.pours.map(({ piece }) => piece))
+      for (const piece of plans.value.keys()) missing.delete(piece)
+      const found = await Promise.all(
+        [...missing].map(
+          async (piece) => [piece, await listNewest('plans', { parent: piece })] as const,
+        ),
+      )
+      plans.value = new Map([...plans.value, ...found])
       failed.value = []
     } catch (error) {
       failed.value = problemsOf(error)

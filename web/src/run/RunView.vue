@@ -11,6 +11,7 @@ import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useInTurn } from '../ui/useInTurn.ts'
 import { useProblems } from '../ui/problems.ts'
 import { useUndoOf } from '../ui/undo.ts'
 import PotPlate from '../vessel/PotPlate.vue'
@@ -70,6 +71,8 @@ const load = computed(() => {
 const loads = computed(() =>
   (compiled.value?.loads ?? []).map((one) => ({ value: one.index, label: sayLoad(one) })),
 )
+/** What the run is, then what it is planned with. */
+const built = useInTurn(() => run.value !== undefined, 2)
 const usesPot = computed(() => run.value?.way === 'pressure' || run.value?.way === 'both')
 const blocks = computed(() =>
   (load.value?.moulds ?? []).map(({ pour }) => ({ name: pour.name, ...pour.block })),
@@ -175,7 +178,7 @@ function reorder(keys: string[]): void {
           </EmptyPlace>
         </template>
       </section>
-      <RunPanel v-if="run" :open="open" />
+      <RunPanel v-if="run && built > 1" :open="open" />
     </div>
   </div>
 </template>

@@ -18,8 +18,12 @@ export async function askSurvey(
   { form, up, turn }: SurveyQuestion,
   options: AskOptions<SurveyStep> = {},
 ): Promise<Survey> {
-  const held = await ask('held', { form, up }, options)
-  return { ...held, section: await ask('section', { form, up, turn }, options) }
+  // Both at once: what else is asked of the same worker waits behind them.
+  const [held, cut] = await Promise.all([
+    ask('held', { form, up }, options),
+    ask('section', { form, up, turn }, options),
+  ])
+  return { ...held, section: cut }
 }
 
 /** Where air stays. */

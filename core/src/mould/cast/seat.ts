@@ -28,27 +28,31 @@ export function seatsOf(
   openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[],
 ): Seat[] {
   const axes = axesFor(up)
+  const { places, count } = discOfPoints()
   const placed = openings.map(({ id, at, bore }) => {
     const [x, y, z] = toAxes(axes, at)
-    return { id, x, y, z, bore, crossings: [] as number[][] }
+    return { id, x, y, z, bore, crossings: Array.from({ length: count }, (): number[] => []) }
   })
-  const disc = discPoints()
-  for (const one of placed) one.crossings = disc.map(() => [])
   const { positions: p, triangles } = mesh
-  const corner = (vertex: number): Vec3 =>
-    toAxes(axes, [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]])
-  for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [corner(triangles[i]), corner(triangles[i + 1]), corner(triangles[i + 2])]
-    const low = [Math.min(a[0], b[0], c[0]), Math.min(a[1], b[1], c[1])]
-    const high = [Math.max(a[0], b[0], c[0]), Math.max(a[1], b[1], c[1])]
+  const corners = Array.from({ length: p.length / 3 }, (_, vertex) =>
+    toAxes(axes, [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]]),
+  )
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [a, b, c] = [corners[triangles[t]], corners[triangles[t + 1]], corners[triangles[t + 2]]]
+    const [left, right] = [Math.min(a[0], b[0], c[0]), Math.max(a[0], b[0], c[0])]
+    const [near, far] = [Math.min(a[1], b[1], c[1]), Math.max(a[1], b[1], c[1])]
     for (const { x, y, bore, crossings } of placed) {
       const r = bore / 2
-      if (high[0] < x - r || low[0] > x + r || high[1] < y - r || low[1] > y + r) continue
-      for (const [k, [dx, dy]] of disc.entries()) {
-        const [px, py] = [x + dx * bore, y + dy * bore]
-        if (px < low[0] || px > high[0] || py < low[1] || py > high[1]) continue
-        const height = heightOn(a, b, c, px, py)
-        if (height !== undefined) crossings[k].push(height)
+      if (right < x - r || left > x + r || far < y - r || near > y + r) continue
+      const lastI = rowBefore((right - x) / bore - aside[0])
+      const lastJ = rowBefore((far - y) / bore - aside[1])
+      for (let i = rowAfter((left - x) / bore - aside[0]); i <= lastI; i++) {
+        for (let j = rowAfter((near - y) / bore - aside[1]); j <= lastJ; j++) {
+          const k = places[i * across + j]
+          if (k < 0) continue
+          const height = heightOn(a, b, c, x + inRow(i, 0) * bore, y + inRow(j, 1) * bore)
+          if (height !== undefined) crossings[k].push(height)
+        }
       }
     }
   }
@@ -70,22 +74,30 @@ export function seatsOf(
     }
     return {
       id,
-      touches: (Math.PI / 4) * bore * bore * (touching / disc.length),
+      touches: (Math.PI / 4) * bore * bore * (touching / count),
       through: touching > 0 ? above / touching : 0,
     }
   })
 }
 
-/** Places over a disc of diameter 1, evenly. Shifted by an odd bit, so that none lies on an edge. */
-function discPoints(): [number, number][] {
-  const found: [number, number][] = []
+/** Points are shifted by an odd bit, so that none lies on an edge. */
+const aside = [1.3e-4, 2.7e-4] as const
+/** Where the points of a row lie, in diameters from the middle, and which rows are within. */
+const inRow = (i: number, axis: 0 | 1) => (i + 0.5) / across - 0.5 + aside[axis]
+const rowAfter = (at: number) => Math.max(0, Math.ceil((at + 0.5) * across - 0.5))
+const rowBefore = (at: number) => Math.min(across - 1, Math.floor((at + 0.5) * across - 0.5))
+
+/** Points over a disc of diameter 1, evenly: by row and column which of them it is, -1 outside. */
+function discOfPoints(): { places: Int32Array; count: number } {
+  const places = new Int32Array(across * across).fill(-1)
+  let count = 0
   for (let i = 0; i < across; i++) {
     for (let j = 0; j < across; j++) {
-      const [x, y] = [(i + 0.5) / across - 0.5, (j + 0.5) / across - 0.5]
-      if (Math.hypot(x, y) <= 0.5) found.push([x + 1.3e-4, y + 2.7e-4])
+      const out = Math.hypot((i + 0.5) / across - 0.5, (j + 0.5) / across - 0.5) > 0.5
+      if (!out) places[i * across + j] = count++
     }
   }
-  return found
+  return { places, count }
 }
 
 /** Where an upright line at (x, y) meets a triangle. */
