@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { cupsFor, withLayer, type CheckedWay, type CompiledLayer } from '@mivro/core/work/plan'
-import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { askWays } from '../work/pool.ts'
+import { useJob } from '../work/useJob.ts'
 
 const props = defineProps<{
   layer: CompiledLayer
@@ -20,10 +20,7 @@ const shelf = useShelf()
 const studio = useStudio()
 
 const found = shallowRef<CheckedWay[]>()
-const progress = ref<number>()
-const problems = shallowRef<readonly Problem[]>([])
-
-let searching = new AbortController()
+const { progress, problems, run, stop } = useJob(0)
 const question = computed(() => ({
   form: project.piece!.document.form,
   plan: project.pour!.document,
@@ -40,24 +37,8 @@ watch(
 )
 
 async function look(): Promise<void> {
-  searching.abort()
-  const { signal } = (searching = new AbortController())
-  problems.value = []
-  progress.value = 0
-  try {
-    const onProgress = (share: number) => (progress.value = share)
-    found.value = await askWays(question.value, { signal, onProgress })
-  } catch (error) {
-    if (!signal.aborted) problems.value = problemsOf(error)
-  } finally {
-    if (!signal.aborted) progress.value = undefined
-  }
+  found.value = await run((heard) => askWays(question.value, heard))
 }
-function stop(): void {
-  searching.abort()
-  progress.value = undefined
-}
-onUnmounted(stop)
 
 function say({ way }: CheckedWay): string {
   const depth = (m: number) => show(m, 'length', studio.units)

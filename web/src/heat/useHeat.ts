@@ -1,12 +1,12 @@
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useIntervalFn, watchDebounced } from '@vueuse/core'
 import type { HeatField, Quantity } from '@mivro/core/matter/cure'
 import { kindAt } from '@mivro/core/matter/cure'
 import { hottestOf } from '@mivro/core/work/plan'
-import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { useProject } from '../project/projectStore.ts'
 import { askHeat } from '../work/pool.ts'
+import { useJob } from '../work/useJob.ts'
 
 /** Settled for so long, ms, before the field is followed anew. */
 const settled = 250
@@ -23,9 +23,8 @@ export function useHeat(active: () => boolean) {
   const project = useProject()
   const field = shallowRef<HeatField>()
   const answered = ref('')
-  const progress = ref<number>()
+  const { progress, problems, run, stop } = useJob(0)
   const givenUp = ref(false)
-  const problems = shallowRef<readonly Problem[]>([])
   const what = ref<Quantity>('temperature')
   const at = ref(0)
   const points = shallowRef<Vec3[]>([])
@@ -33,49 +32,33 @@ export function useHeat(active: () => boolean) {
 
   const question = computed(() => (active() ? project.heatQuestion : undefined))
   const key = computed(() => (question.value ? project.heatKey : ''))
-  let following = new AbortController()
   // What was asked of a pour that has changed since is of no interest any more.
-  watch(key, () => {
-    following.abort()
-    progress.value = undefined
-  })
+  watch(key, stop)
   const stale = computed(() => key.value !== answered.value)
 
   async function follow(): Promise<void> {
     const asked = question.value
     const mine = key.value
     if (!asked || mine === answered.value) return
-    following.abort()
-    const { signal } = (following = new AbortController())
-    progress.value = 0
     givenUp.value = false
-    problems.value = []
-    try {
-      const onProgress = (share: number) => (progress.value = share)
-      const found = await askHeat(asked, { signal, onProgress })
-      field.value = found
-      answered.value = mine
-      project.answerHeat({ question: mine, peaks: hottestOf(project.estimated!, found) })
-      // Until a moment or a point is chosen, what is hottest is looked at.
-      if (!chosen.moment) at.value = hottest.value?.hot.at ?? 0
-      points.value = points.value.filter((place) => kindAt(found, place) !== 'air')
-      if (!chosen.points || points.value.length === 0) {
-        points.value = hottest.value ? [hottest.value.hot.place] : []
-      }
-    } catch (error) {
-      if (!signal.aborted) problems.value = problemsOf(error)
-    } finally {
-      if (!signal.aborted) progress.value = undefined
+    const found = await run((heard) => askHeat(asked, heard))
+    if (!found) return
+    field.value = found
+    answered.value = mine
+    project.answerHeat({ question: mine, peaks: hottestOf(project.estimated!, found) })
+    // Until a moment or a point is chosen, what is hottest is looked at.
+    if (!chosen.moment) at.value = hottest.value?.hot.at ?? 0
+    points.value = points.value.filter((place) => kindAt(found, place) !== 'air')
+    if (!chosen.points || points.value.length === 0) {
+      points.value = hottest.value ? [hottest.value.hot.place] : []
     }
   }
   watchDebounced(key, () => void follow(), { debounce: settled, immediate: true })
 
   function giveUp(): void {
-    following.abort()
-    progress.value = undefined
+    stop()
     givenUp.value = true
   }
-  onScopeDispose(() => following.abort())
 
   /** The layer that gets hottest, by its 95th percentile. */
   const hottest = computed(() => {

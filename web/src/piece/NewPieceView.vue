@@ -91,7 +91,7 @@ async function make(): Promise<void> {
   } catch (error) {
     const [first] = problemsOf(error)
     if (first.path === 'name') nameProblem.value = first
-    else made.problem = first
+    else made.refuse(first)
   } finally {
     made.step = undefined
     making.value = false

@@ -10,6 +10,7 @@ import { askOutline, askSurvey, inspectFile } from '../work/pool.ts'
 import type { Survey } from '@mivro/core/work/project'
 import type { SurveyStep } from '../work/jobs.ts'
 import { isDrawing, readSvg } from '../work/readSvg.ts'
+import { useJob } from '../work/useJob.ts'
 import { startingMeasured } from './startingMeasures.ts'
 import { startingSolid } from './startingSolids.ts'
 
@@ -25,11 +26,9 @@ export function useNewForm(onNamed: (name: string) => void) {
   const report = shallowRef<FileReport>()
   const unit = ref<FileUnit>()
   const survey = shallowRef<Survey>()
-  const step = ref<SurveyStep | 'keep' | 'drawing'>()
-  const problem = shallowRef<Problem>()
+  const { progress: step, problems, run, stop: giveUp } = useJob<SurveyStep | 'keep' | 'drawing'>()
   /** The id of the chosen file until it is uploaded. */
   let mesh = ''
-  let reading = new AbortController()
 
   const form = computed<Form | undefined>(() => {
     if (from.value === 'sizes') return { from: 'sizes', solid: solid.value }
@@ -46,38 +45,19 @@ export function useNewForm(onNamed: (name: string) => void) {
     async (asked) => {
       survey.value = undefined
       if (!asked) return
-      reading.abort()
-      const { signal } = (reading = new AbortController())
-      try {
-        problem.value = undefined
-        survey.value = await askSurvey(
-          { form: asked, up: [0, 0, 1], turn: 0 },
-          { signal, onProgress: (now) => (step.value = now) },
-        )
-      } catch (error) {
-        if (!signal.aborted) problem.value = problemsOf(error)[0]
-      } finally {
-        if (!signal.aborted) step.value = undefined
-      }
+      survey.value = await run((heard) => askSurvey({ form: asked, up: [0, 0, 1], turn: 0 }, heard))
     },
     { immediate: true },
   )
 
   async function choose(chosen: File | undefined): Promise<void> {
     if (!chosen) return
-    reading.abort()
-    const { signal } = (reading = new AbortController())
     file.value = chosen
-    report.value = unit.value = problem.value = outline.value = undefined
+    report.value = unit.value = outline.value = undefined
     onNamed(chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '))
-    try {
-      if (await isDrawing(chosen)) await chooseDrawing(chosen, signal)
-      else await chooseMesh(chosen, signal)
-    } catch (error) {
-      if (!signal.aborted) problem.value = problemsOf(error)[0]
-    } finally {
-      if (file.value === chosen && !form.value) step.value = undefined
-    }
+    await run(async ({ signal }) =>
+      (await isDrawing(chosen)) ? chooseDrawing(chosen, signal) : chooseMesh(chosen, signal),
+    )
   }
 
   async function chooseDrawing(chosen: File, signal: AbortSignal): Promise<void> {
@@ -106,8 +86,7 @@ export function useNewForm(onNamed: (name: string) => void) {
   }
 
   function stop(): void {
-    reading.abort()
-    step.value = undefined
+    giveUp()
     clear()
   }
 
@@ -152,7 +131,8 @@ export function useNewForm(onNamed: (name: string) => void) {
     unit,
     survey,
     step,
-    problem,
+    problem: computed(() => problems.value.at(0)),
+    refuse: (found: Problem) => void (problems.value = [found]),
     form,
     choose,
     stop,

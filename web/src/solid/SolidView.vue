@@ -2,6 +2,7 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Form } from '@mivro/core/form/piece'
 import { askSurface } from '../work/pool.ts'
+import { useJob } from '../work/useJob.ts'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { token } from '../theme/token.ts'
 import type { openSolid, SolidMark } from './solidScene.ts'
@@ -18,7 +19,7 @@ const emit = defineEmits<{ pick: [at: Vec3 | undefined] }>()
 const box = ref<HTMLElement>()
 const failed = ref(false)
 let scene: ReturnType<typeof openSolid> | undefined
-let asking = new AbortController()
+const { run } = useJob()
 
 onMounted(async () => {
   try {
@@ -31,10 +32,7 @@ onMounted(async () => {
     failed.value = true
   }
 })
-onBeforeUnmount(() => {
-  asking.abort()
-  scene?.close()
-})
+onBeforeUnmount(() => scene?.close())
 watch(() => JSON.stringify(props.form), show)
 watch(() => props.marks, mark)
 function mark(): void {
@@ -42,15 +40,11 @@ function mark(): void {
 }
 
 async function show(): Promise<void> {
-  asking.abort()
-  const { signal } = (asking = new AbortController())
-  if (!scene) return
-  try {
-    scene.setMesh(await askSurface(props.form, { signal }))
-    mark()
-  } catch {
-    // What is wrong with the shape is said where it is surveyed.
-  }
+  // What is wrong with the shape is said where it is surveyed.
+  const mesh = scene && (await run((heard) => askSurface(props.form, heard)))
+  if (!mesh) return
+  scene?.setMesh(mesh)
+  mark()
 }
 </script>
 

@@ -4,6 +4,7 @@ import { ElButton } from 'element-plus'
 import { axesFor, type Vec3 } from '@mivro/core/form/mesh'
 import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
+import { useJob } from '../../work/useJob.ts'
 import { openScene, type PieceScene } from './scene.ts'
 import { useAir } from './useAir.ts'
 
@@ -28,25 +29,17 @@ onMounted(() => {
     failed.value = true
   }
 })
-let surfacing = new AbortController()
-onBeforeUnmount(() => {
-  surfacing.abort()
-  scene.value?.close()
-})
+const { run } = useJob()
+onBeforeUnmount(() => scene.value?.close())
 
 watch(
   [scene, () => JSON.stringify(project.piece?.document.form)],
   async () => {
     const form = project.piece?.document.form
-    if (!scene.value || !form) return
-    surfacing.abort()
-    const { signal } = (surfacing = new AbortController())
-    try {
-      scene.value.setMesh(await askSurface(form, { signal }))
-      settle()
-    } catch (error) {
-      if (!signal.aborted) throw error
-    }
+    const mesh = scene.value && form && (await run((heard) => askSurface(form, heard)))
+    if (!mesh) return
+    scene.value!.setMesh(mesh)
+    settle()
   },
   { immediate: true },
 )

@@ -1,12 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import type { MouldOpening } from '@mivro/core/mould'
-import { problemsOf, type Problem } from '@mivro/core/base/problem'
+import type { Problem } from '@mivro/core/base/problem'
 import type { Tilt } from '@mivro/core/form/cells'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { newId } from '../../api/client.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { askTilts } from '../../work/pool.ts'
+import { useJob } from '../../work/useJob.ts'
 
 /** Usual bores of what is added, m (common practice, no source). */
 const bores = { gate: 0.006, vent: 0.002 }
@@ -63,29 +64,18 @@ export const useAir = defineStore('air', () => {
 
   // The search.
   const tilts = ref<Tilt[]>()
-  const progress = ref<number>()
-  const searchProblem = ref<Problem>()
-  let search = new AbortController()
+  const { progress, problems, run, stop } = useJob(0)
+  const searchProblem = computed(() => problems.value.at(0))
 
   async function findTilts(): Promise<void> {
-    search.abort()
-    const { signal } = (search = new AbortController())
-    progress.value = 0
-    tilts.value = searchProblem.value = undefined
+    tilts.value = undefined
     const gate = openings.value.find(({ what }) => what === 'gate')
     const question = {
       form: project.piece!.document.form,
       up: project.plan!.up as Vec3,
       gate: gate && { at: gate.at as Vec3, bore: gate.bore },
     }
-    try {
-      const onProgress = (share: number) => (progress.value = share)
-      tilts.value = await askTilts(question, { signal, onProgress })
-    } catch (error) {
-      if (!signal.aborted) searchProblem.value = problemsOf(error)[0]
-    } finally {
-      if (!signal.aborted) progress.value = undefined
-    }
+    tilts.value = await run((heard) => askTilts(question, heard))
   }
 
   // What was found before something moved is of no use any more.
@@ -96,11 +86,6 @@ export const useAir = defineStore('air', () => {
       tilts.value = undefined
     },
   )
-
-  function stop(): void {
-    search.abort()
-    progress.value = undefined
-  }
 
   /** Holds the mould so, and cuts the vents that it needs. */
   function take(tilt: Tilt): void {

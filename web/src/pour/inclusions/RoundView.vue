@@ -5,6 +5,7 @@ import type { Vec3 } from '@mivro/core/form/mesh'
 import type { Form } from '@mivro/core/form/piece'
 import type { ThingScene } from '../../solid/thingScene.ts'
 import { askSurface } from '../../work/pool.ts'
+import { useJob } from '../../work/useJob.ts'
 import type { ChosenThing } from './useSetThings.ts'
 
 /** Everything that is set in, in 3D: the piece is turned by dragging it, things by dragging them. */
@@ -25,7 +26,7 @@ const failed = ref(false)
 
 /** What is dragged, and where all of its kind lay when it was taken. */
 let held: { thing: Arranged; i: number } | undefined
-let asking = new AbortController()
+const { run } = useJob()
 onMounted(async () => {
   try {
     const { openThings } = await import('../../solid/thingScene.ts')
@@ -49,24 +50,16 @@ onMounted(async () => {
     failed.value = true
   }
 })
-onBeforeUnmount(() => {
-  asking.abort()
-  scene.value?.close()
-})
+onBeforeUnmount(() => scene.value?.close())
 const lay = () =>
   scene.value?.setThings(props.things, (id, i) => id === props.chosen?.id && i === props.chosen.i)
 watch(
   [scene, () => JSON.stringify([props.form, props.up])],
   async () => {
-    if (!scene.value) return
-    asking.abort()
-    const { signal } = (asking = new AbortController())
-    try {
-      scene.value.setPiece(await askSurface(props.form, { signal }), props.up)
-      lay()
-    } catch (error) {
-      if (!signal.aborted) throw error
-    }
+    const mesh = scene.value && (await run((heard) => askSurface(props.form, heard)))
+    if (!mesh) return
+    scene.value!.setPiece(mesh, props.up)
+    lay()
   },
   { immediate: true },
 )
