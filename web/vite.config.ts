@@ -47,7 +47,7 @@ const groups = [
   },
   {
     name: 'kit',
-    test: /web\/src\/(api|ui\/(Tip|ProblemNote|FieldRow|Says|SegmentField|keys|undo))/,
+    test: /web\/src\/(api|ui\/(Tip|ProblemNote|FieldRow|Says|SegmentField|useShortcuts|undo))/,
   },
 ]
 

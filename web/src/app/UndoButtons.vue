@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { onMounted, onUnmounted } from 'vue'
 import { ElButton } from 'element-plus'
 import { Redo2, Undo2 } from 'lucide-vue-next'
-import keys from '../ui/keys.ts'
+import { useShortcuts } from '../ui/useShortcuts.ts'
 import type { Path } from '../api/client.ts'
 import { isElsewhere, redoable, undoable, type Undoable } from '../ui/undo.ts'
 import Tip from '../ui/Tip.vue'
@@ -35,11 +34,10 @@ function redo(): void {
   if (elsewhere) void say(`Redone: a change of ${elsewhere}.`)
 }
 
-let unbind = () => {}
-onMounted(() => {
-  unbind = keys({ '$mod+z': undo, '$mod+Shift+Z': redo, '$mod+y': redo })
-})
-onUnmounted(() => unbind())
+useShortcuts([
+  { keys: ['$mod+z'], act: undo },
+  { keys: ['$mod+Shift+Z', '$mod+y'], act: redo },
+])
 </script>
 
 <template>

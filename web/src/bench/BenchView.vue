@@ -8,7 +8,7 @@ import { api } from '../api/client.ts'
 import { openName } from '../project/openName.ts'
 import { useStudio } from '../project/studioStore.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
-import keys from '../ui/keys.ts'
+import { useShortcuts } from '../ui/useShortcuts.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import BenchClocks from './BenchClocks.vue'
 import BenchDone from './BenchDone.vue'
@@ -90,39 +90,30 @@ const planned = computed(() =>
     : { name: 'run', params: { run: String(route.params.run) } },
 )
 const leave = () => router.push(planned.value)
-const rest = {
-  m: () => feltMix.value !== undefined && (marks.value = true),
-  n: () => (noting.value = true),
-  w: () => (world.value = !world.value),
-  v: () => (speaks.value = !speaks.value),
-  '?': () => (help.value = true),
-}
-const stop = keys({
-  ...Object.fromEntries(['Space', 'Enter', 'PageDown'].map((key) => [key, press.main])),
-  Backspace: press.undo,
-  t: press.tare,
-  k: press.takeAsItIs,
-  x: press.otherBottle,
-  h: press.byHand,
-  s: press.skip,
-  l: press.lost,
-  p: press.stillPours,
-  ...rest,
-})
-onUnmounted(stop)
-const shortcuts = [
-  ['Space', 'the large key; also Enter and a pedal’s Page Down'],
-  ['Backspace', 'take the last step back'],
-  ['T', 'tare the scale'],
-  ['K', 'take the weight as it is'],
-  ['X', 'it was the other bottle'],
-  ['H', 'weigh by hand, or by the scale again'],
-  ['M', 'how a cup feels: syrup, gel, hottest, hard'],
-  ['N', 'note or photo'],
-  ['S', 'leave this step out'],
-  ['V', 'voice on or off'],
-  ['W', 'the simulated world'],
-] as const
+const shortcuts = useShortcuts([
+  {
+    keys: ['Space', 'Enter', 'PageDown'],
+    says: 'the large key; also Enter and a pedal’s Page Down',
+    act: press.main,
+  },
+  { keys: ['Backspace'], says: 'take the last step back', act: press.undo },
+  { keys: ['t'], says: 'tare the scale', act: press.tare },
+  { keys: ['k'], says: 'take the weight as it is', act: press.takeAsItIs },
+  { keys: ['x'], says: 'it was the other bottle', act: press.otherBottle },
+  { keys: ['h'], says: 'weigh by hand, or by the scale again', act: press.byHand },
+  {
+    keys: ['m'],
+    says: 'how a cup feels: syrup, gel, hottest, hard',
+    act: () => feltMix.value !== undefined && (marks.value = true),
+  },
+  { keys: ['n'], says: 'note or photo', act: () => (noting.value = true) },
+  { keys: ['s'], says: 'leave this step out', act: press.skip },
+  { keys: ['p'], says: 'after its pour time: it still pours', act: press.stillPours },
+  { keys: ['l'], says: 'after its pour time: the cup is lost', act: press.lost },
+  { keys: ['v'], says: 'voice on or off', act: () => (speaks.value = !speaks.value) },
+  { keys: ['w'], says: 'the simulated world', act: () => (world.value = !world.value) },
+  { keys: ['?'], act: () => (help.value = true) },
+])
 
 const context = computed(() => {
   const { tasks, done } = progress.value ?? { tasks: [], done: new Set() }

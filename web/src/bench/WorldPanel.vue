@@ -153,12 +153,12 @@ const heal = () => act({ do: 'fail', instrument: ill.value, how: null })
       <section>
         <h2>What goes wrong</h2>
         <ElButton @click="act({ do: 'knock' })">Knock the table</ElButton>
-        <ElSelect :persistent="false" v-model="ill" aria-label="Instrument">
+        <ElSelect v-model="ill" :persistent="false" aria-label="Instrument">
           <ElOption v-for="name in instrumentNames" :key="name" :value="name" :label="name" />
         </ElSelect>
         <ElSelect
-          :persistent="false"
           v-model="how"
+          :persistent="false"
           aria-label="How it fails"
           placeholder="fails how"
         >

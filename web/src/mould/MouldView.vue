@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
 import { Box, CircleHelp, RotateCw, Scissors } from 'lucide-vue-next'
 import { useProject } from '../project/projectStore.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
-import keys from '../ui/keys.ts'
+import { undoHelp, useShortcuts } from '../ui/useShortcuts.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import SelectField from '../ui/SelectField.vue'
 import ToolButton from '../ui/ToolButton.vue'
@@ -49,32 +49,19 @@ const others = computed(() =>
     .map(({ id, document }) => ({ value: id, label: document.name })),
 )
 
-const shortcuts = [
-  ['1 to 6', topics.map(({ label }) => label).join(', ')],
-  ['T', 'Turn the cut by 15°'],
-  ['D', '3D, or section'],
-  ['← → ↑ ↓', 'Move the chosen gate or vent along the outline by 0.5 mm'],
-  ['Shift with an arrow', 'Move it by 5 mm'],
-  ['Delete', 'Delete the gate or vent that has the focus'],
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-] as const
-
-let unbind = () => {}
-const lookAway = project.lookAtMould()
-onMounted(() => {
-  const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
-  unbind = keys({
-    ...Object.fromEntries(topics.map(({ key, name }) => [key, to(name)])),
-    t: turn,
-    d: () => (solid.value = !solid.value),
-    '?': () => (help.value = true),
-  })
-})
-onUnmounted(() => {
-  lookAway()
-  unbind()
-})
+const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
+const shortcuts = useShortcuts([
+  { shown: '1 to 6', says: topics.map(({ label }) => label).join(', ') },
+  ...topics.map(({ key, name }) => ({ keys: [key], act: to(name) })),
+  { keys: ['t'], says: 'Turn the cut by 15°', act: turn },
+  { keys: ['d'], says: '3D, or section', act: () => (solid.value = !solid.value) },
+  { shown: '← → ↑ ↓', says: 'Move the chosen gate or vent along the outline by 0.5 mm' },
+  { shown: 'Shift with an arrow', says: 'Move it by 5 mm' },
+  { shown: 'Delete', says: 'Delete the gate or vent that has the focus' },
+  ...undoHelp,
+  { keys: ['?'], act: () => (help.value = true) },
+])
+onUnmounted(project.lookAtMould())
 </script>
 
 <template>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { movePour, type PourMoment } from '@mivro/core/work/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
-import keys from '../ui/keys.ts'
 import { thingsToSee, usualDay } from '@mivro/core/work/plan'
 import { useHeat } from '../heat/useHeat.ts'
 import FirstSteps from '../project/FirstSteps.vue'
@@ -13,6 +12,7 @@ import ClockStrip from '../clock/ClockStrip.vue'
 import Cutaway from '../cutaway/Cutaway.vue'
 import { useArrangement } from '../project/useArrangement.ts'
 import { useProject } from '../project/projectStore.ts'
+import { undoHelp, useShortcuts } from '../ui/useShortcuts.ts'
 import { useInTurn } from '../ui/useInTurn.ts'
 import KeysDialog from '../ui/KeysDialog.vue'
 import ToolButton from '../ui/ToolButton.vue'
@@ -101,41 +101,26 @@ async function addAndHold(): Promise<void> {
   document.querySelector<SVGElement>(`[data-surface="${index}"]`)?.focus()
 }
 
-let unbind = () => {}
-onMounted(() => {
-  unbind = keys({
-    a: addAndHold,
-    Delete: () => layer.value && remove(),
-    s: split,
-    t: turn,
-    '1': () => look('layers'),
-    '2': () => look('colour'),
-    '3': () => look('inclusions'),
-    '4': () => look('air'),
-    '5': () => look('heat'),
-    Escape: () => select(undefined),
-    '?': () => (help.value = true),
-  })
-})
-onUnmounted(() => unbind())
-
-const shortcuts = [
-  ['1', 'Lens: layers'],
-  ['2', 'Lens: colour'],
-  ['3', 'Lens: inclusions'],
-  ['4', 'Lens: air'],
-  ['5', 'Lens: heat'],
-  ['A', 'Add a layer'],
-  ['S', 'Split the chosen layer: base, then cover'],
-  ['Delete', 'Delete the layer that is shown'],
-  ['↑ ↓', 'Move the surface by 0.5 mm'],
-  ['Shift ↑ ↓', 'Move it by 5 mm'],
-  ['T', 'Turn the cut by 15°'],
-  ['← →', 'On a pour moment of the clock: 5 min; Shift: 30 min; fast resins: 5 s and 30 s'],
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-  ['Esc', 'Deselect: show the whole pour'],
-] as const
+const shortcuts = useShortcuts([
+  ...lenses.map(({ name, label, key }) => ({
+    keys: [key],
+    says: `Lens: ${label.toLowerCase()}`,
+    act: () => void look(name),
+  })),
+  { keys: ['a'], says: 'Add a layer', act: () => void addAndHold() },
+  { keys: ['s'], says: 'Split the chosen layer: base, then cover', act: split },
+  { keys: ['Delete'], says: 'Delete the layer that is shown', act: () => layer.value && remove() },
+  { shown: '↑ ↓', says: 'Move the surface by 0.5 mm' },
+  { shown: 'Shift ↑ ↓', says: 'Move it by 5 mm' },
+  { keys: ['t'], says: 'Turn the cut by 15°', act: turn },
+  {
+    shown: '← →',
+    says: 'On a pour moment of the clock: 5 min; Shift: 30 min; fast resins: 5 s and 30 s',
+  },
+  ...undoHelp,
+  { keys: ['Escape'], says: 'Deselect: show the whole pour', act: () => select(undefined) },
+  { keys: ['?'], act: () => (help.value = true) },
+])
 </script>
 
 <template>

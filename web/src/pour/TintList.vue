@@ -85,9 +85,9 @@ const add = () => choose(props.tints.length, free.value[0].id)
     <div class="row">
       <h3>{{ doseUnitHeads[unit] }}</h3>
       <ElSelect
-        :persistent="false"
         v-if="tints.length > 0 && resin !== undefined"
         v-model="doseUnit"
+        :persistent="false"
         class="unit"
         size="small"
         aria-label="Doses in"

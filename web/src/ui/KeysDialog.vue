@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElDialog } from 'element-plus'
 
-defineProps<{ shortcuts: readonly (readonly [string, string])[] }>()
+defineProps<{ shortcuts: readonly [string, string][] }>()
 const open = defineModel<boolean>({ required: true })
 </script>
 

@@ -133,8 +133,8 @@ function useIt(id: string): void {
       </ElButton>
       <ElButton v-if="lines.length > 0" size="small" @click="saveCard">Save recipe card</ElButton>
       <ElSelect
-        :persistent="false"
         v-if="recipes.length > 0"
+        :persistent="false"
         class="kept"
         size="small"
         aria-label="Use a recipe"
