@@ -24,6 +24,7 @@ const instruments = [
   'web/src/mould/silicone/BoxCut.vue',
   'web/src/desk/CupPicture.vue',
   'web/src/**/*SheetView.vue',
+  'web/src/ui/paper/**',
 ]
 
 /** Colours stand in the tokens; what is painted by hand asks for them by name. */

@@ -1,21 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
-import { ElButton } from 'element-plus'
+import { computed, onMounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { Printer } from 'lucide-vue-next'
 import { cupsSoldIn, displayStep } from '@mivro/core/matter/mix'
-import { runSteps, type RunStep, type RunStepName } from '@mivro/core/work/run'
+import { runSteps, type RunStep } from '@mivro/core/work/run'
 import { figure, scaleUnits, show, showCup } from '@mivro/core/base/units'
-import { sayCaution } from '@mivro/words/caution'
-import { sayProblem } from '@mivro/words/problem'
 import { sayLoad, sayRun, sayRunStep, saySpare, saySpots } from '@mivro/words/run'
-import { deferring } from '@mivro/words/safety'
+import { beforeInRun } from '@mivro/words/sheet'
 import MiniCut from '../cutaway/MiniCut.vue'
 import { useStudio } from '../project/studioStore.ts'
 import { now, showDay } from '../ui/dates.ts'
+import PaperPage from '../ui/paper/PaperPage.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
-import '../ui/paper.css'
-import { usePaperFit } from '../ui/usePaperFit.ts'
 import { useRun } from './useRun.ts'
 
 /** A run on paper: every load with its cups, its moulds in their order, pot and hours. */
@@ -32,19 +27,6 @@ watch(
 const steps = computed(() =>
   compiled.value ? runSteps(compiled.value.loads, tools.value, cupsSoldIn(studio.units)) : [],
 )
-const stops = computed(
-  () => compiled.value?.cautions.filter(({ severity }) => severity !== 'note') ?? [],
-)
-const before: Record<RunStepName, string> = {
-  'lay out': '',
-  weigh: 'Before you weigh',
-  mix: 'Before you mix',
-  vacuum: 'Before you pump',
-  fill: 'Before you pour',
-  finish: '',
-  pressure: 'Before you close the pot',
-  demould: 'Before you demould',
-}
 const words = (step: RunStep) =>
   sayRunStep(
     step,
@@ -59,113 +41,91 @@ const grams = (step: RunStep, mass: number) => {
 }
 /** Moulds stand in their order with a box to tick. */
 const filledIn = (step: RunStep) => (step.step === 'fill' ? step.moulds : [])
-const print = () => window.print()
-
 /** Smaller than this nobody reads it at the bench. */
 const smallest = 0.6
-const content = ref<HTMLElement>()
-const zoom = usePaperFit(content, [steps, () => studio.units], smallest)
 </script>
 
 <template>
-  <div class="paper-desk">
-    <div class="tools">
-      <ElButton tag="router-link" :to="{ name: 'run', params: { run: String(route.params.run) } }"
-        >Back to the run</ElButton
-      >
-      <span class="gap" />
-      <ElButton type="primary" :disabled="!compiled" @click="print">
-        <Printer :size="15" aria-hidden="true" />Print
-      </ElButton>
-    </div>
-    <main v-if="open.notOpened.value.length > 0" class="paper">
-      <p>{{ sayProblem(open.notOpened.value[0]) }}</p>
-    </main>
-    <main v-else-if="run && compiled" class="paper">
-      <div ref="content" :style="{ zoom }">
-        <header>
-          <h1>{{ run.name }}</h1>
-          <p>
-            {{ sayRun(compiled) }} · room {{ show(run.room, 'temperature', studio.units) }} ·
-            {{ run.hands === 2 ? 'two pairs of hands' : 'one pair of hands' }} ·
-            {{ studio.studio.name }}
-          </p>
-          <p>
-            Sheet of {{ showDay(now()) }} · day {{ run.date ? showDay(run.date) : '______' }} · room
-            ______ · humidity ______
-          </p>
-        </header>
-        <div v-if="open.known.pours.value.length > 0" class="pictures">
-          <figure v-for="pour in open.known.pours.value" :key="pour.id">
-            <MiniCut
-              v-if="open.known.pictures.value.get(pour.id)"
-              v-bind="open.known.pictures.value.get(pour.id)!"
-              :width="210"
-              :height="150"
-              :spots="pour.spots"
-            />
-            <figcaption>
-              <b>{{ pour.name }}</b><br />{{ pour.mould ?? 'no mould yet' }}
-              <template v-for="line in saySpots(pour, studio.units)" :key="line"
-                ><br />{{ line }}</template
-              >
-            </figcaption>
-          </figure>
-        </div>
-        <p
-          v-for="caution in stops"
-          :key="caution.code + caution.place.field"
-          :class="caution.severity"
-        >
-          <b>{{ caution.severity === 'stop' ? 'Stop.' : 'Careful.' }}</b>
-          {{ sayCaution(caution, studio.units) }}
+  <PaperPage
+    :back="{ name: 'run', params: { run: String(route.params.run) } }"
+    back-says="Back to the run"
+    :ready="compiled !== undefined"
+    :problem="open.notOpened.value.at(0)"
+    :cautions="compiled?.cautions"
+    :smallest="smallest"
+    :content="steps"
+  >
+    <template v-if="run && compiled" #head>
+      <header>
+        <h1>{{ run.name }}</h1>
+        <p>
+          {{ sayRun(compiled) }} · room {{ show(run.room, 'temperature', studio.units) }} ·
+          {{ run.hands === 2 ? 'two pairs of hands' : 'one pair of hands' }} ·
+          {{ studio.studio.name }}
         </p>
-        <p v-if="steps.length === 0">Nothing can be poured yet.</p>
-        <ol>
-          <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
-            <h2 v-if="step.step === 'lay out'">
-              {{ sayLoad(step.load) }} <span class="quiet">{{ saySpare(step.load) }}</span>
-            </h2>
-            <SafetyLines
-              v-if="step.safety.length > 0"
-              :before="before[step.step]"
-              :lines="step.safety"
-            />
-            <div class="do">
-              <span class="box" />
-              <p>{{ words(step) }}</p>
-            </div>
-            <p v-if="step.weighing" class="weighed">
-              <span v-for="part in step.weighing.steps" :key="part.key">
-                {{ part.name }} <b>{{ grams(step, part.mass) }} {{ scale(step).mass }}</b>
-                <span class="quiet">
-                  (shows
-                  {{
-                    figure(part.reading, 'mass', scale(step), {
-                      step: step.mix!.moulds[0].pour.step,
-                    })
-                  }})
-                </span>
-              </span>
-              <span class="quiet"
-                >in a cup of {{ showCup(step.weighing.cupSize, studio.units) }}</span
-              >
-            </p>
-            <p v-if="filledIn(step).length > 0" class="moulds">
-              <span v-for="(mould, k) in filledIn(step)" :key="mould.key">
-                <span class="box small-box" />{{ k + 1 }}. {{ mould.pour.name }}, mould
-                {{ mould.number
-                }}<template v-if="mould.pour.prefills > 0"
-                  >, {{ mould.pour.prefills }} prefilled</template
-                >
-              </span>
-            </p>
-          </li>
-        </ol>
-        <footer>{{ deferring }}</footer>
+        <p>
+          Sheet of {{ showDay(now()) }} · day {{ run.date ? showDay(run.date) : '______' }} · room
+          ______ · humidity ______
+        </p>
+      </header>
+      <div v-if="open.known.pours.value.length > 0" class="pictures">
+        <figure v-for="pour in open.known.pours.value" :key="pour.id">
+          <MiniCut
+            v-if="open.known.pictures.value.get(pour.id)"
+            v-bind="open.known.pictures.value.get(pour.id)!"
+            :width="210"
+            :height="150"
+            :spots="pour.spots"
+          />
+          <figcaption>
+            <b>{{ pour.name }}</b><br />{{ pour.mould ?? 'no mould yet' }}
+            <template v-for="line in saySpots(pour, studio.units)" :key="line"
+              ><br />{{ line }}</template
+            >
+          </figcaption>
+        </figure>
       </div>
-    </main>
-  </div>
+    </template>
+    <p v-if="compiled && steps.length === 0">Nothing can be poured yet.</p>
+    <ol>
+      <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
+        <h2 v-if="step.step === 'lay out'">
+          {{ sayLoad(step.load) }} <span class="quiet">{{ saySpare(step.load) }}</span>
+        </h2>
+        <SafetyLines
+          v-if="step.safety.length > 0"
+          :before="beforeInRun[step.step]"
+          :lines="step.safety"
+        />
+        <div class="do">
+          <span class="box" />
+          <p>{{ words(step) }}</p>
+        </div>
+        <p v-if="step.weighing" class="weighed">
+          <span v-for="part in step.weighing.steps" :key="part.key">
+            {{ part.name }} <b>{{ grams(step, part.mass) }} {{ scale(step).mass }}</b>
+            <span class="quiet">
+              (shows
+              {{
+                figure(part.reading, 'mass', scale(step), {
+                  step: step.mix!.moulds[0].pour.step,
+                })
+              }})
+            </span>
+          </span>
+          <span class="quiet">in a cup of {{ showCup(step.weighing.cupSize, studio.units) }}</span>
+        </p>
+        <p v-if="filledIn(step).length > 0" class="moulds">
+          <span v-for="(mould, k) in filledIn(step)" :key="mould.key">
+            <span class="box small-box" />{{ k + 1 }}. {{ mould.pour.name }}, mould {{ mould.number
+            }}<template v-if="mould.pour.prefills > 0"
+              >, {{ mould.pour.prefills }} prefilled</template
+            >
+          </span>
+        </p>
+      </li>
+    </ol>
+  </PaperPage>
 </template>
 
 <style scoped>

@@ -1,0 +1,107 @@
+import type { MouldStep, PourStep } from '@mivro/core/base/caution'
+import type { Mould } from '@mivro/core/mould'
+import type { Plan, SheetStep } from '@mivro/core/work/plan'
+import type { RunStepName } from '@mivro/core/work/run'
+import {
+  show,
+  showCup,
+  showDuration,
+  showTimeOfDay,
+  type Fineness,
+  type UnitChoice,
+} from '@mivro/core/base/units'
+import { saySettingIn } from './inclusion.ts'
+
+/** What safety lines are headed with, before a step of each sheet. */
+export const beforePouring: Record<PourStep, string> = {
+  weigh: 'Before you weigh',
+  mix: 'Before you mix',
+  pour: 'Before you pour',
+  set: 'Before you set things in',
+  demould: 'Before you demould',
+}
+export const beforeMaking: Record<MouldStep, string> = {
+  prepare: 'Before this',
+  build: 'Before you build',
+  silicone: 'Before you mix silicone',
+  vacuum: 'Before you pump',
+  pressure: 'Before pressure goes on',
+  open: 'Before you cut',
+}
+export const beforeInRun: Record<RunStepName, string> = {
+  'lay out': '',
+  weigh: 'Before you weigh',
+  mix: 'Before you mix',
+  vacuum: 'Before you pump',
+  fill: 'Before you pour',
+  finish: '',
+  pressure: 'Before you close the pot',
+  demould: 'Before you demould',
+}
+
+/** How the mould wants to be made ready, from its record; `warmth` is what it is warmed to, K. */
+export function sayMouldReady(mould: Mould, warmth: number | undefined, units: UnitChoice): string {
+  const { bands, release, dust } = mould.liking
+  const said = [
+    `${mould.name}: ${bands > 0 ? `${bands} bands` : 'no bands'}`,
+    release === 'none' ? 'no release' : `${release} as release`,
+    dust === 'none' ? '' : `dusted with ${dust}`,
+    warmth === undefined ? '' : `warmed to ${show(warmth, 'temperature', units)}`,
+    mould.prefills.length > 0 ? `${mould.prefills.length} prefilled first` : '',
+  ]
+  const words = `${said.filter(Boolean).join(', ')}.`
+  return mould.nextTime ? `${words} ${mould.nextTime}` : words
+}
+
+/** How a layer is poured onto the one below it. */
+const onto = {
+  crisp: 'onto the tacky gel',
+  soft: 'onto the syrup',
+  bled: 'while the layer below still runs',
+  late: 'once it is scuffed and wiped',
+}
+
+/** A step of a pour, at its moments: by the clock where a time to begin is set. */
+export function saySheetStep(
+  { step, layer, at = 0, trimAt, set }: SheetStep,
+  plan: Plan,
+  fine: Fineness,
+  units: UnitChoice,
+): string {
+  const time = (seconds: number) => showDuration(seconds, fine)
+  const moment = (seconds: number) => {
+    const words = seconds < 1 ? 'at the start' : `${time(seconds)} after the first mix`
+    const { begin } = plan
+    return begin === undefined ? words : `${showTimeOfDay(begin + seconds, fine)}, ${words}`
+  }
+  if (step === 'demould') {
+    const gates =
+      trimAt === undefined ? '' : `Trim the gates while they are rubbery, from ${moment(trimAt)}. `
+    return `${gates}Take it out of the mould from ${moment(at)}. The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
+  }
+  if (step === 'set') {
+    const { inclusions } = plan.layers[layer!.index]
+    const things = set!.inclusions.map(
+      (i) => `${inclusions[i].name}, ${inclusions[i].count} in each copy`,
+    )
+    const { how, until } = set!.when
+    return `${saySettingIn(how, things)} From ${moment(at)} until ${moment(until)}.`
+  }
+  const { clock, weighing, depth, top } = layer!
+  const { cups, cupSize } = weighing!
+  if (step === 'mix') {
+    const first =
+      cups === 1
+        ? `Mix: ${moment(at)}.`
+        : `Mix the first of ${cups} cups: ${moment(at)}; each next one when the one before is poured, ${time(clock!.pourAt - clock!.mixAt)} for each.`
+    const pours = `${cups === 1 ? 'It' : 'Each'} pours for ${time(clock!.cupUntil - clock!.mixAt)}.`
+    return `${first} Scrape sides and bottom, then into a second clean cup. ${pours}`
+  }
+  if (step === 'pour') {
+    const where = layer!.index > 0 ? `, ${onto[clock!.meets ?? layer!.join]}` : ''
+    const last = cups > 1 ? `, the last cup ${moment(clock!.lastPourAt)}` : ''
+    return `Pour: ${moment(at)}${where}${last}. ${show(depth, 'length', units)} deep, up to ${show(top, 'length', units)}, ${show(layer!.resin, 'volume', units)} in each copy.`
+  }
+  const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`
+  return `${into} of ${showCup(cupSize, units)}, without taring between.`
+}
