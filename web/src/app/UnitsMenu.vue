@@ -45,7 +45,7 @@ function choose(key: keyof UnitChoice, value: string): void {
         v-for="choice in choices"
         :key="choice.key"
         :label="choice.label"
-        :options="choice.options.map((value) => ({ value, label: value }))"
+        :options="choice.options"
         :value="studio.units[choice.key]"
         @choose="choose(choice.key, $event)"
       />

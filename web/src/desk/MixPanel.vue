@@ -36,17 +36,8 @@ const extraKinds: { kind: ExtraKind; label: string }[] = [
   { kind: 'accelerator', label: 'Accelerator' },
   { kind: 'powder', label: 'Metal powder' },
 ]
-const bases = [
-  { value: 'both', label: 'A and B' },
-  { value: 'A', label: 'A' },
-  { value: 'B', label: 'B' },
-]
-const wishes = [
-  { value: 'mass', label: 'Weight' },
-  { value: 'volume', label: 'Volume' },
-  { value: 'A', label: 'From A' },
-  { value: 'B', label: 'From B' },
-]
+const bases = { both: 'A and B', A: 'A', B: 'B' }
+const wishes = { mass: 'Weight', volume: 'Volume', A: 'From A', B: 'From B' }
 const wishKind = computed(() => (desk.wish.by === 'part' ? desk.wish.part : desk.wish.by))
 /** Another way to say how much keeps the amount that is shown. */
 function wishBy(value: string): void {
@@ -157,7 +148,7 @@ function wishBy(value: string): void {
         label="of the weight of"
         :options="bases"
         :value="extra.of"
-        @choose="desk.changeExtra(extra.id, { of: $event as 'both' | 'A' | 'B' })"
+        @choose="desk.changeExtra(extra.id, { of: $event })"
       />
       <QuantityField
         label="Density"

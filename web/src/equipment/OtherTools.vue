@@ -54,7 +54,7 @@ const kinds = otherTools.map((value) => ({ value, label: otherToolWords[value] }
         label="Kind"
         :options="kinds"
         :value="tool.kind"
-        @choose="set(tool.id, { kind: $event as OtherTool['kind'] })"
+        @choose="set(tool.id, { kind: $event })"
       />
       <QuantityField
         label="Inside, wide"

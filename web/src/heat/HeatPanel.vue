@@ -85,10 +85,7 @@ const hottestLines = computed(() => [
   'What is shown is the 95th percentile of the layer, since thin fronts overshoot. The rise can be off by −25 and +30 %.',
   'Inclusions are taken as resin, the mould as silicone as thick as its box leaves it.',
 ])
-const looks = [
-  { value: 'temperature', label: 'Temperature' },
-  { value: 'alpha', label: 'Degree of cure' },
-]
+const looks = { temperature: 'Temperature', alpha: 'Degree of cure' }
 </script>
 
 <template>
@@ -101,7 +98,7 @@ const looks = [
     label="Show"
     :options="looks"
     :value="heat.what.value"
-    @choose="heat.show($event as 'temperature' | 'alpha')"
+    @choose="heat.show($event)"
   />
   <dl v-if="hottest" class="facts" :class="{ stale: heat.stale.value }">
     <div>

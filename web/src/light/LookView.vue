@@ -9,15 +9,7 @@ import {
   ElOption,
   ElSelect,
 } from 'element-plus'
-import {
-  lamps,
-  mounts,
-  tables,
-  type Lamp,
-  type Mount,
-  type Setting,
-  type Table,
-} from '@mivro/core/matter/light'
+import { lamps, mounts, tables, type Mount, type Setting } from '@mivro/core/matter/light'
 import { problemsOf } from '@mivro/core/base/problem'
 import type { PouredLook } from '@mivro/core/work/plan'
 import type { Form } from '@mivro/core/form/piece'
@@ -131,7 +123,7 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         label="Table"
         :options="options(tables, tableWords)"
         :value="setting.table"
-        @choose="setting.table = $event as Table"
+        @choose="setting.table = $event"
       />
       <ElSelect
         :persistent="false"
@@ -147,7 +139,7 @@ const options = <T extends string>(all: readonly T[], words: Record<T, string>) 
         label="Light"
         :options="options(lamps, lampWords)"
         :value="setting.lamp"
-        @choose="setting.lamp = $event as Lamp"
+        @choose="setting.lamp = $event"
       />
       <ElButton size="small" @click="emit('turnOver')">Turn over</ElButton>
       <ElDropdown

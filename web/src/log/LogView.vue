@@ -60,7 +60,7 @@ const moulds = computed(() => [
     row.mould ? [row.mould, row.mouldName ?? 'a mould that is gone'] : undefined,
   ),
 ])
-const faults = [any, ...faultNames.map((value) => ({ value, label: value }))]
+const faults = [any, ...faultNames]
 const results = [any, ...outcomes.map((value) => ({ value, label: outcomeWords[value] }))]
 const days = computed({
   get: () =>
@@ -200,9 +200,9 @@ const open = (row: LogRow) =>
         <SegmentField
           above
           label="Compare by"
-          :options="comparisons.map((value) => ({ value, label: value }))"
+          :options="comparisons"
           :value="by"
-          @choose="by = $event as Comparison"
+          @choose="by = $event"
         />
         <ul class="groups" aria-label="Comparison">
           <li v-for="group in groups.slice(0, 12)" :key="group.name">

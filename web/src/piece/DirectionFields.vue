@@ -18,10 +18,10 @@ const axes: Record<Side, string> = {
   Left: '−X',
   Right: '+X',
 }
-const options = Object.entries(axes).map(([value, axis]) => ({
+const options = (Object.keys(axes) as Side[]).map((value) => ({
   value,
   label: value,
-  hint: `${axis} of the file`,
+  hint: `${axes[value]} of the file`,
 }))
 const chosen = computed(() => sideOf(props.up))
 const change = (axis: number, value: number) =>
@@ -35,7 +35,7 @@ const change = (axis: number, value: number) =>
       label="Which side of the shape points up in the mould"
       :options="options"
       :value="chosen ?? ''"
-      @choose="take(sides[$event as Side])"
+      @choose="take(sides[$event])"
     />
     <SideCube :side="chosen" />
   </div>

@@ -11,11 +11,11 @@ const props = defineProps<{
   take: (form: MeasuredForm) => Problem | undefined
 }>()
 
-const ways = [
-  { value: 'weight', label: 'its weight and density' },
-  { value: 'displaced', label: 'the water it pushes aside' },
-  { value: 'filled', label: 'the water a bought mould holds' },
-]
+const ways = {
+  weight: 'its weight and density',
+  displaced: 'the water it pushes aside',
+  filled: 'the water a bought mould holds',
+}
 const change = (values: object) =>
   props.take({ ...props.form, measured: { ...props.form.measured, ...values } as Measured })
 </script>
@@ -25,7 +25,7 @@ const change = (values: object) =>
     label="Its volume is known by"
     :options="ways"
     :value="form.measured.how"
-    @choose="take({ ...form, measured: startingMeasure($event as Measured['how']) })"
+    @choose="take({ ...form, measured: startingMeasure($event) })"
   />
   <template v-if="form.measured.how === 'weight'">
     <QuantityField

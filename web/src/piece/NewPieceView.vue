@@ -19,13 +19,14 @@ import FirstSteps from '../project/FirstSteps.vue'
 import { useStudio } from '../project/studioStore.ts'
 import { provideRefusals } from '../ui/refusals.ts'
 import Says from '../ui/Says.vue'
+import type { Choice } from '../ui/choices.ts'
 import SegmentField from '../ui/SegmentField.vue'
 import MeasuredFields from './MeasuredFields.vue'
 import OutlineFields from './OutlineFields.vue'
 import ShapeFacts from './ShapeFacts.vue'
 import OutlineAbove from './OutlineAbove.vue'
 import SolidFields from './SolidFields.vue'
-import { useNewForm, type Source } from './useNewForm.ts'
+import { useNewForm } from './useNewForm.ts'
 
 const router = useRouter()
 const studio = useStudio()
@@ -43,7 +44,7 @@ const preview = computed(() => {
   return { plan, compiled: compile(plan, made.survey.curve, new Map()) }
 })
 
-const units = computed(() => {
+const units = computed((): Choice<FileUnit>[] => {
   const longest = made.report?.suggestion.longest ?? 0
   return (['mm', 'cm', 'in', 'm'] as const).map((value) => ({
     value,
@@ -148,13 +149,9 @@ async function make(): Promise<void> {
         <SegmentField
           above
           label="Source of the shape"
-          :options="[
-            { value: 'file', label: 'A file' },
-            { value: 'sizes', label: 'Dimensions' },
-            { value: 'measured', label: 'Measured' },
-          ]"
+          :options="{ file: 'A file', sizes: 'Dimensions', measured: 'Measured' }"
           :value="made.from"
-          @choose="made.from = $event as Source"
+          @choose="made.from = $event"
         />
         <FieldRow v-slot="{ said }" above label="Name" :problem="nameProblem">
           <ElInput
@@ -194,7 +191,7 @@ async function make(): Promise<void> {
               label="One unit in the file is"
               :options="units"
               :value="made.unit ?? ''"
-              @choose="made.unit = $event as FileUnit"
+              @choose="made.unit = $event"
             />
             <p class="small quiet">
               <template v-if="made.report.suggestion.doubtful">

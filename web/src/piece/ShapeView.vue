@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import { Box, Scissors } from 'lucide-vue-next'
 import type { Form } from '@mivro/core/form/piece'
-import type { FileUnit, Vec3 } from '@mivro/core/form/mesh'
+import type { Vec3 } from '@mivro/core/form/mesh'
 import type { Solid } from '@mivro/core/form/shape'
 import { stepWords } from '@mivro/words/steps'
 import Cutaway from '../cutaway/Cutaway.vue'
@@ -102,7 +102,7 @@ const units = [
           label="One unit in the file is"
           :options="units"
           :value="document.form.unit"
-          @choose="changeForm({ ...document.form, unit: $event as FileUnit } as Form)"
+          @choose="changeForm({ ...document.form, unit: $event } as Form)"
         />
         <ElButton v-if="holes" @click="changeForm({ ...document.form, holes } as Form)">
           {{ holes === 'closed' ? 'Close the holes with a skin' : 'Leave the holes open again' }}

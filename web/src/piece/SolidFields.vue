@@ -12,8 +12,6 @@ import { startingSolid } from './startingSolids.ts'
 
 const props = defineProps<{ solid: Solid; take: (solid: Solid) => Problem | undefined }>()
 
-const kinds = Object.entries(solidNames).map(([value, label]) => ({ value, label }))
-
 const labels: Record<string, string> = {
   diameter: 'Diameter',
   thickness: 'Thickness',
@@ -31,7 +29,7 @@ const own: Record<string, Record<string, string>> = {
   cup: { diameter: 'Diameter of the rim' },
 }
 const labelOf = (key: string) => own[props.solid.solid]?.[key] ?? labels[key]
-const units = ['1', '1.25', '1.5', '1.75', '2', '2.25'].map((value) => ({ value, label: value }))
+const units = ['1', '1.25', '1.5', '1.75', '2', '2.25']
 const lengths = computed(
   () => Object.entries(props.solid).filter(([key]) => key in labels) as [string, number][],
 )
@@ -42,9 +40,9 @@ const change = (key: string, value: number | undefined) =>
 <template>
   <SelectField
     label="Shape"
-    :options="kinds"
+    :options="solidNames"
     :value="solid.solid"
-    @choose="take(startingSolid($event as Solid['solid']))"
+    @choose="take(startingSolid($event))"
   />
   <SegmentField
     v-if="solid.solid === 'keycap'"

@@ -4,19 +4,14 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { safetyFor } from '@mivro/core/base/caution'
 import { bandOf } from '@mivro/core/matter/cure'
-import {
-  finenessOf,
-  withLayer,
-  type CompiledLayer,
-  type Join,
-  type Layer,
-} from '@mivro/core/work/plan'
+import { finenessOf, withLayer, type CompiledLayer, type Layer } from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
 import { explainCure, explainSheet } from '@mivro/words/cure'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
+import type { Choice } from '../ui/choices.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import AtTheCup from '../weigh/AtTheCup.vue'
 import CountField from '../ui/CountField.vue'
@@ -76,7 +71,7 @@ const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.h
 const change = (values: Partial<Layer>): Problem | undefined =>
   project.changePlan(withLayer(plan.value, props.layer.index, values))
 
-const joins = [
+const joins: Choice<Layer['join']>[] = [
   {
     value: 'crisp',
     label: 'Crisp',
@@ -176,7 +171,7 @@ const joins = [
     label="Join with the layer below"
     :options="joins"
     :value="source.join"
-    @choose="change({ join: $event as Join, wait: undefined })"
+    @choose="change({ join: $event, wait: undefined })"
   />
   <p v-if="source.wait !== undefined && layer.index > 0" class="row quiet small">
     <span>Poured {{ showDuration(source.wait) }} after the one below, as you set it.</span>

@@ -8,6 +8,7 @@ import { finenessOf, mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
+import type { Choice } from '../ui/choices.ts'
 import CautionNote from '../ui/CautionNote.vue'
 import CountField from '../ui/CountField.vue'
 import { newRun } from '@mivro/core/work/run'
@@ -93,7 +94,7 @@ const remove = () =>
     )
   })
 
-const moulds = [
+const moulds: Choice<Plan['mould']>[] = [
   {
     value: 'open',
     label: 'Open',
@@ -126,7 +127,7 @@ const moulds = [
     label="Mould"
     :options="moulds"
     :value="plan.mould"
-    @choose="change({ mould: $event as Plan['mould'] })"
+    @choose="change({ mould: $event })"
   />
   <p v-else class="row">
     <span class="field-label">Mould</span>

@@ -89,7 +89,7 @@ const dew = computed(() => project.compiled!.dewPoint)
         { value: 'thick', label: '5 Pa·s', hint: 'As thick as honey: it hardly runs any more' },
       ]"
       :value="plan.pourEnd ?? 'doubled'"
-      @choose="take({ pourEnd: $event as 'doubled' | 'thick' })"
+      @choose="take({ pourEnd: $event })"
     />
   </Fold>
   <Fold title="Working hours" :open="night !== undefined">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { faultNames, type Fault, type Pin } from '@mivro/core/work/pull'
+import { faultNames, type Pin } from '@mivro/core/work/pull'
 import { pictureAddress } from '../api/pictures.ts'
 import PictureButton from '../ui/PictureButton.vue'
 import QuantityField from '../ui/QuantityField.vue'
@@ -16,7 +16,7 @@ defineProps<{
   picture: (id: string, picture: { id: string; name: string }) => void
 }>()
 defineEmits<{ select: [id: string]; remove: [id: string] }>()
-const faults = faultNames.map((value) => ({ value, label: value }))
+const faults = faultNames
 </script>
 
 <template>
@@ -34,7 +34,7 @@ const faults = faultNames.map((value) => ({ value, label: value }))
           :label="`Fault ${i + 1}`"
           :options="faults"
           :value="pin.fault"
-          @choose="change(pin.id, { fault: $event as Fault })"
+          @choose="change(pin.id, { fault: $event })"
         />
         <QuantityField
           label="As wide as"

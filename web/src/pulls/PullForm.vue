@@ -8,7 +8,6 @@ import {
   pullSchema,
   type CopyResult,
   type Fault,
-  type Outcome,
   type Pull,
 } from '@mivro/core/work/pull'
 import { outcomeWords } from '@mivro/words/pull'
@@ -126,7 +125,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
           label="Result"
           :options="outcomes.map((value) => ({ value, label: outcomeWords[value] }))"
           :value="pull.outcome"
-          @choose="change({ outcome: $event as Outcome })"
+          @choose="change({ outcome: $event })"
         />
         <ElButton
           v-if="!pull.results?.length && pull.copies > 1"
@@ -172,12 +171,9 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
           <SegmentField
             v-if="pull.trial"
             label="These casts"
-            :options="[
-              { value: 'yes', label: 'with it' },
-              { value: 'no', label: 'without' },
-            ]"
+            :options="{ yes: 'with it', no: 'without' }"
             :value="pull.trial.with"
-            @choose="change({ trial: { ...pull.trial!, with: $event as 'yes' | 'no' } })"
+            @choose="change({ trial: { ...pull.trial!, with: $event } })"
           />
           <p class="quiet small">
             One batch, one difference: the pull of the other half names the same.

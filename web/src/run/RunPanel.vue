@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { ElButton, ElDatePicker } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
-import type { Way } from '@mivro/core/matter/air'
 import { safetyFor } from '@mivro/core/base/caution'
 import { resinClasses } from '@mivro/core/matter/material'
 import type { BenchWindow, PourOfRun } from '@mivro/core/work/run'
@@ -140,7 +139,7 @@ const safety = computed(() => {
       :options="ways"
       :value="run.way"
       above
-      @choose="change({ way: $event as Way })"
+      @choose="change({ way: $event })"
     />
     <SegmentField
       label="Pairs of hands"
@@ -148,7 +147,7 @@ const safety = computed(() => {
         { value: '1', label: 'One' },
         { value: '2', label: 'Two' },
       ]"
-      :value="String(run.hands)"
+      :value="run.hands === 2 ? '2' : '1'"
       @choose="change({ hands: Number($event) })"
     />
     <QuantityField

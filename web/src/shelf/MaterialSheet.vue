@@ -10,9 +10,6 @@ import {
   withTyped,
   bodies,
   tintForms,
-  type Body,
-  type TintForm,
-  type ResinClass,
 } from '@mivro/core/matter/material'
 import { bodyOf } from '@mivro/core/matter/colour'
 import { colourOf } from '@mivro/core/matter/inclusion'
@@ -97,7 +94,7 @@ const carrierOptions = [
   { value: 'solvent', label: 'Solvent' },
   { value: 'water', label: 'Water' },
 ]
-const bodyOptions = bodies.map((value) => ({ value, label: value }))
+const bodyOptions = bodies
 const classes = Object.entries(resinClassWords).map(([value, words]) => ({
   value,
   label: words.replace(/^an? /, ''),
@@ -131,7 +128,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             label="Resin type"
             :options="classes"
             :value="material.class"
-            @choose="change({ class: $event as ResinClass })"
+            @choose="change({ class: $event })"
           />
           <h3>Mixing</h3>
           <RatioField
@@ -154,10 +151,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           />
           <SegmentField
             label="Tint goes into"
-            :options="[
-              { value: 'A', label: 'Part A' },
-              { value: 'B', label: 'Part B' },
-            ]"
+            :options="{ A: 'Part A', B: 'Part B' }"
             :value="material.tintInto"
             @choose="change({ tintInto: $event })"
           />
@@ -168,10 +162,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
         <template v-if="material.kind === 'silicone'">
           <SegmentField
             label="Cures by"
-            :options="[
-              { value: 'platinum', label: 'Platinum' },
-              { value: 'tin', label: 'Tin' },
-            ]"
+            :options="{ platinum: 'Platinum', tin: 'Tin' }"
             :value="material.chemistry"
             @choose="change({ chemistry: $event })"
           />
@@ -201,11 +192,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           />
           <SegmentField
             label="Seen through"
-            :options="[
-              { value: 'clear', label: 'Clear' },
-              { value: 'translucent', label: 'Milky' },
-              { value: 'opaque', label: 'Opaque' },
-            ]"
+            :options="{ clear: 'Clear', translucent: 'Milky', opaque: 'Opaque' }"
             :value="material.clarity"
             @choose="change({ clarity: $event })"
           />
@@ -220,7 +207,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           label="Kind of tint"
           :options="forms"
           :value="material.form"
-          @choose="change({ form: $event as TintForm })"
+          @choose="change({ form: $event })"
         />
         <SegmentField
           v-if="material.kind === 'tint'"
@@ -234,7 +221,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           label="Body colour"
           :options="bodyOptions"
           :value="bodyOf(material)"
-          @choose="change({ body: $event as Body })"
+          @choose="change({ body: $event })"
         />
         <RecipeParts
           v-if="material.kind === 'recipe'"

@@ -8,6 +8,7 @@ import { show, showDuration } from '@mivro/core/base/units'
 import { newId } from '../api/client.ts'
 import { useStudio } from '../project/studioStore.ts'
 import { dayFormat, showDay } from '../ui/dates.ts'
+import type { Choice } from '../ui/choices.ts'
 import SelectField from '../ui/SelectField.vue'
 import LearnedChart from './LearnedChart.vue'
 import FieldRow from '../ui/FieldRow.vue'
@@ -23,7 +24,7 @@ const props = defineProps<{
 const studio = useStudio()
 const seen = computed(() => props.material.observations ?? [])
 
-const kinds = computed(() =>
+const kinds = computed((): Choice<Observation['what']>[] =>
   props.material.kind === 'resin'
     ? [
         { value: 'pot life', label: 'pot life' },
@@ -94,7 +95,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
       label="Measured"
       :options="kinds"
       :value="what"
-      @choose="what = $event as Observation['what']"
+      @choose="what = $event"
     />
     <QuantityField
       :key="what"

@@ -10,7 +10,6 @@ import {
   thingShapes,
   thingTraits,
   type PlanInclusion,
-  type ThingShape,
   type ThingTrait,
 } from '@mivro/core/matter/inclusion'
 import { clearIndices, clearThingOf, type ClearThing } from '@mivro/core/matter/material'
@@ -99,7 +98,7 @@ const traits = (chosen: unknown) => {
     label="Shape"
     :options="shapes"
     :value="shapeOf(thing)"
-    @choose="take({ shape: $event as ThingShape })"
+    @choose="take({ shape: $event })"
   />
   <div class="small quiet line">
     <svg class="outline" width="40" height="40" viewBox="-0.54 -0.54 1.08 1.08" aria-hidden="true">

@@ -28,12 +28,9 @@ const { typed, problem, commit, forget } = useTyped(
     </FieldRow>
     <SegmentField
       label="Measured by"
-      :options="[
-        { value: 'weight', label: 'Weight' },
-        { value: 'volume', label: 'Volume' },
-      ]"
+      :options="{ weight: 'Weight', volume: 'Volume' }"
       :value="ratio.by"
-      @choose="take({ ...ratio, by: $event as Ratio['by'] })"
+      @choose="take({ ...ratio, by: $event })"
     />
     <AssumedMark v-if="assumed" @confirm="emit('confirm')" />
   </div>

@@ -1,15 +1,16 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="V extends string">
 import { ElOption, ElSelect } from 'element-plus'
+import { choicesOf, type Choices } from './choices.ts'
 import FieldRow from './FieldRow.vue'
 
 defineProps<{
   label: string
-  options: readonly { value: string; label: string }[]
-  value: string
+  options: Choices<V>
+  value: NoInfer<V> | ''
   /** There are many: typing narrows them down. */
   filterable?: boolean
 }>()
-const emit = defineEmits<{ choose: [value: string] }>()
+const emit = defineEmits<{ choose: [value: V] }>()
 </script>
 
 <template>
@@ -24,7 +25,7 @@ const emit = defineEmits<{ choose: [value: string] }>()
       @update:model-value="emit('choose', $event)"
     >
       <ElOption
-        v-for="option in options"
+        v-for="option in choicesOf(options)"
         :key="option.value"
         :value="option.value"
         :label="option.label"

@@ -95,12 +95,9 @@ const origin = [
   </div>
   <SegmentField
     label="What is poured"
-    :options="[
-      { value: 'resin', label: 'Resin in it' },
-      { value: 'silicone', label: 'Silicone over it' },
-    ]"
+    :options="{ resin: 'Resin in it', silicone: 'Silicone over it' }"
     :value="project.poured"
-    @choose="project.pourIn($event as 'resin' | 'silicone')"
+    @choose="project.pourIn($event)"
   />
   <ProblemNote
     v-if="project.airProblem && !project.airProblem.path"

@@ -54,12 +54,9 @@ const open = computed(() => air.selected === props.opening.id)
     <template v-if="open">
       <SegmentField
         label="Made"
-        :options="[
-          { value: 'cast in', label: 'Cast in' },
-          { value: 'cut later', label: 'Cut later' },
-        ]"
+        :options="{ 'cast in': 'Cast in', 'cut later': 'Cut later' }"
         :value="opening.made"
-        @choose="air.edit(opening.id, { made: $event as MouldOpening['made'] })"
+        @choose="air.edit(opening.id, { made: $event })"
       />
       <p v-if="facts" class="small quiet">
         Its scar of {{ (facts.scar * 1e6).toFixed(1) }} mm² comes off with {{ facts.comesOff }}.

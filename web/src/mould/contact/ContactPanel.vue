@@ -2,15 +2,7 @@
 import { Plus } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import {
-  finishes,
-  substances,
-  type Contact,
-  type ContactRole,
-  type Finish,
-  type Substance,
-  type Surface,
-} from '@mivro/core/mould'
+import { finishes, substances, type ContactRole, type Surface } from '@mivro/core/mould'
 import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
@@ -31,7 +23,6 @@ const roles: Record<ContactRole, string> = {
 }
 const cast = computed(() => [...new Set(project.castResins)].join(' and '))
 
-const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
 const plain: Surface = {
   substance: 'sulphur-free clay',
   finish: 'none',
@@ -57,9 +48,9 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   <template v-if="made">
     <SelectField
       label="Master material"
-      :options="options(substances)"
+      :options="substances"
       :value="contact.master.substance"
-      @choose="changeMaster({ substance: $event as Substance })"
+      @choose="changeMaster({ substance: $event })"
     />
     <QuantityField
       label="Age in weeks"
@@ -73,37 +64,27 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     <SegmentField
       v-if="isPrint(contact.master)"
       label="State of the print"
-      :options="[
-        { value: 'as printed', label: 'as printed' },
-        { value: 'baked', label: 'baked' },
-      ]"
+      :options="{ 'as printed': 'as printed', baked: 'baked' }"
       :value="contact.master.cured ?? 'as printed'"
-      @choose="changeMaster({ cured: $event as Surface['cured'] })"
+      @choose="changeMaster({ cured: $event })"
     />
     <SelectField
       label="Finish"
-      :options="options(finishes)"
+      :options="finishes"
       :value="contact.master.finish"
-      @choose="changeMaster({ finish: $event as Surface['finish'] })"
+      @choose="changeMaster({ finish: $event })"
     />
     <SegmentField
       label="Release"
-      :options="[
-        { value: 'none', label: 'none' },
-        { value: 'spray', label: 'spray' },
-        { value: 'wax', label: 'wax' },
-      ]"
+      :options="{ none: 'none', spray: 'spray', wax: 'wax' }"
       :value="contact.master.release"
-      @choose="changeMaster({ release: $event as Surface['release'] })"
+      @choose="changeMaster({ release: $event })"
     />
     <SegmentField
       label="Dampness"
-      :options="[
-        { value: 'dry', label: 'dry' },
-        { value: 'damp', label: 'damp' },
-      ]"
+      :options="{ dry: 'dry', damp: 'damp' }"
       :value="contact.master.damp"
-      @choose="changeMaster({ damp: $event as Surface['damp'] })"
+      @choose="changeMaster({ damp: $event })"
     />
   </template>
   <p v-if="cast" class="row">
@@ -114,9 +95,9 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     v-else
     above
     label="Cast in it will be"
-    :options="options(['epoxy', 'urethane', 'polyester'])"
+    :options="['epoxy', 'urethane', 'polyester']"
     :value="contact.resin"
-    @choose="change({ resin: $event as Contact['resin'] })"
+    @choose="change({ resin: $event })"
   />
 
   <template v-if="touched.length > 0">
@@ -124,15 +105,15 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     <div v-for="{ role, surface } in touched" :key="role" class="role">
       <SelectField
         :label="roles[role]"
-        :options="options(substances)"
+        :options="substances"
         :value="surface.substance"
-        @choose="changeRole(role, { ...surface, substance: $event as Substance })"
+        @choose="changeRole(role, { ...surface, substance: $event })"
       />
       <SelectField
         :label="`Finish, ${roles[role].toLowerCase()}`"
-        :options="options(finishes)"
+        :options="finishes"
         :value="surface.finish"
-        @choose="changeRole(role, { ...surface, finish: $event as Finish })"
+        @choose="changeRole(role, { ...surface, finish: $event })"
       />
     </div>
   </template>
@@ -145,9 +126,9 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
   <div v-for="(other, i) in contact.others" :key="i" class="other">
     <SelectField
       :label="`Spacer, tape, other ${i + 1}`"
-      :options="options(substances)"
+      :options="substances"
       :value="other.substance"
-      @choose="changeOther(i, { substance: $event as Substance })"
+      @choose="changeOther(i, { substance: $event })"
     />
     <RemoveButton
       :label="`Delete ${other.substance}`"

@@ -22,39 +22,27 @@ const first = computed(() => advice.value.find(({ advised }) => advised))
   <CountField label="Copies in total" :value="wish.copies" :take="(copies) => change({ copies })" />
   <SegmentField
     label="Seam"
-    :options="[
-      { value: 'hidden', label: 'should hide' },
-      { value: 'may show', label: 'may show' },
-    ]"
+    :options="{ hidden: 'should hide', 'may show': 'may show' }"
     :value="wish.seam"
-    @choose="change({ seam: $event as Mould['wish']['seam'] })"
+    @choose="change({ seam: $event })"
   />
   <SegmentField
     label="Transparent mould"
-    :options="[
-      { value: 'no', label: 'no need' },
-      { value: 'yes', label: 'needed' },
-    ]"
+    :options="{ no: 'no need', yes: 'needed' }"
     :value="wish.seeThrough"
-    @choose="change({ seeThrough: $event as Mould['wish']['seeThrough'] })"
+    @choose="change({ seeThrough: $event })"
   />
   <SegmentField
     label="Surface detail"
-    :options="[
-      { value: 'plain', label: 'plain' },
-      { value: 'fine grooves', label: 'fine grooves' },
-    ]"
+    :options="{ plain: 'plain', 'fine grooves': 'fine grooves' }"
     :value="wish.detail"
-    @choose="change({ detail: $event as Mould['wish']['detail'] })"
+    @choose="change({ detail: $event })"
   />
   <SegmentField
     label="3D printer"
-    :options="[
-      { value: 'yes', label: 'at hand' },
-      { value: 'no', label: 'none' },
-    ]"
+    :options="{ yes: 'at hand', no: 'none' }"
     :value="wish.printer"
-    @choose="change({ printer: $event as Mould['wish']['printer'] })"
+    @choose="change({ printer: $event })"
   />
   <CountField
     label="Cavities of a mould"

@@ -39,25 +39,21 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[valu
     label="Kind"
     :options="kinds"
     :value="mould.kind"
-    @choose="change(withKind(mould, $event as Mould['kind']))"
+    @choose="change(withKind(mould, $event))"
   />
   <h3>Setup</h3>
   <CountField label="Bands" :value="mould.liking.bands" :take="(bands) => liking({ bands })" />
   <SegmentField
     label="Release"
-    :options="[
-      { value: 'none', label: 'none' },
-      { value: 'spray', label: 'spray' },
-      { value: 'wax', label: 'wax' },
-    ]"
+    :options="{ none: 'none', spray: 'spray', wax: 'wax' }"
     :value="mould.liking.release"
-    @choose="liking({ release: $event as Mould['liking']['release'] })"
+    @choose="liking({ release: $event })"
   />
   <SelectField
     label="Dust"
-    :options="['none', 'talc', 'starch', 'metal powder'].map((value) => ({ value, label: value }))"
+    :options="['none', 'talc', 'starch', 'metal powder'] as const"
     :value="mould.liking.dust"
-    @choose="liking({ dust: $event as Mould['liking']['dust'] })"
+    @choose="liking({ dust: $event })"
   />
   <QuantityField
     label="Mould temperature"

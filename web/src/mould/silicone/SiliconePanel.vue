@@ -45,10 +45,7 @@ const changeBox = (values: Partial<Box>) =>
 const mass = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-3 })
 
 const shapeOptions = boxShapes.map((value) => ({ value, label: boxWords[value] }))
-const walls = ['card', 'foam board', 'board', 'acrylic', 'bricks', 'print'].map((value) => ({
-  value,
-  label: value,
-}))
+const walls = ['card', 'foam board', 'board', 'acrylic', 'bricks', 'print'] as const
 
 /** A cup is known by its own sizes only; those of another box stay. */
 function takeShape(shape: Box['shape']): void {
@@ -168,7 +165,7 @@ const step = computed(() => project.scaleStep)
       label="Walls"
       :options="shapeOptions"
       :value="box.shape"
-      @choose="takeShape($event as Box['shape'])"
+      @choose="takeShape($event)"
     />
     <QuantityField
       label="Side clearance"
@@ -229,7 +226,7 @@ const step = computed(() => project.scaleStep)
         label="Walls are of"
         :options="walls"
         :value="box.wall"
-        @choose="changeBox({ wall: $event as Box['wall'] })"
+        @choose="changeBox({ wall: $event })"
       />
       <QuantityField
         label="Wall thickness"

@@ -76,14 +76,14 @@ const ticks = computed(() => {
       above
       :options="finishes.map((value) => ({ value, label: finishWords[value] }))"
       :value="handling.finish ?? 'as cast'"
-      @choose="change({ finish: $event as Handling['finish'] })"
+      @choose="change({ finish: $event })"
     />
     <SegmentField
       label="Stirred"
       above
       :options="stirrings.map((value) => ({ value, label: stirringWords[value] }))"
       :value="handling.stirring"
-      @choose="change({ stirring: $event as Handling['stirring'] })"
+      @choose="change({ stirring: $event })"
     />
     <SelectField
       label="Poured"
@@ -91,7 +91,7 @@ const ticks = computed(() => {
         (Object.keys(pourings) as Pouring[]).map((value) => ({ value, label: pouringWords[value] }))
       "
       :value="handling.pouring"
-      @choose="change({ pouring: $event as Pouring })"
+      @choose="change({ pouring: $event })"
     />
     <ElCheckboxGroup
       class="remedies"

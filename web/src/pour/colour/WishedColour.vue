@@ -112,12 +112,7 @@ function useRecipe(): void {
       :value="depth"
       :take="(m) => void (depth = m)"
     />
-    <SegmentField
-      label="Behind it"
-      :options="backs"
-      :value="ground"
-      @choose="ground = $event as Ground"
-    />
+    <SegmentField label="Behind it" :options="backs" :value="ground" @choose="ground = $event" />
     <FieldRow label="Wished colour">
       <ElColorPicker
         :model-value="wished"

@@ -9,7 +9,6 @@ import {
   placementTemplate,
   spreads,
   type Holder,
-  type Pattern,
   type PlanInclusion,
   type SeenAs,
   type Settling,
@@ -127,7 +126,7 @@ const saveList = () =>
       label="Layout"
       :options="layouts"
       :value="one.pattern ?? 'even'"
-      @choose="change(one.id, { pattern: $event as Pattern, places: undefined })"
+      @choose="change(one.id, { pattern: $event, places: undefined })"
     />
     <SelectField
       label="Through the depth"
