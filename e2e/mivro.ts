@@ -97,6 +97,7 @@ export class Mivro {
 
   async open(path: string): Promise<void> {
     await this.page.goto(this.server.address + path)
+    await this.page.locator('#app > *').first().waitFor({ state: 'attached' })
   }
 
   /** To another address without loading the page again, as a link goes; waits until it is calm. */
@@ -127,7 +128,9 @@ export class Mivro {
               return playState === 'running' && Number.isFinite(endTime)
             })
           const look = () => {
-            const { working } = document.body.dataset
+            // Before the application is there nothing can be asked yet.
+            const { working = document.querySelector('#app > *') ? undefined : 'the page' } =
+              document.body.dataset
             still = working === undefined && !fades() ? still + 1 : 0
             if (still > frames) done(undefined)
             else if (performance.now() - begun > longest) done(working ?? 'an animation')

@@ -26,7 +26,7 @@ const crumb = useTrail()
         >{{ part }}</ElBreadcrumbItem
       >
     </ElBreadcrumb>
-    <span class="space" />
+    <span class="grow" />
     <RunningBench v-if="bench" :key="bench.id" :bench="bench" />
     <UndoButtons />
     <SaveMark />
@@ -72,10 +72,6 @@ const crumb = useTrail()
   --el-text-color-primary: var(--bar-ink-2);
   --el-text-color-placeholder: var(--bar-ink-2);
   --el-color-primary: var(--on-ink);
-}
-
-.space {
-  flex: 1;
 }
 
 .studio {

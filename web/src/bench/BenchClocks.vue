@@ -34,7 +34,9 @@ const rows = computed(() =>
       <span v-if="row.word" class="what">{{ row.word }}</span>
       <span v-else-if="row.state === 'amber'" class="what">Four fifths of it are gone.</span>
     </div>
-    <p v-if="rows.length === 0" class="none">No clock runs yet. It starts when the parts meet.</p>
+    <p v-if="rows.length === 0" class="none quiet">
+      No clock runs yet. It starts when the parts meet.
+    </p>
     <ul v-if="said.length > 0" class="said" aria-live="assertive" aria-label="Said">
       <li v-for="one in said.slice(0, 3)" :key="one.at + one.text" :class="{ urgent: one.urgent }">
         {{ one.text }}
@@ -108,10 +110,6 @@ b {
   display: block;
   height: 100%;
   background: currentcolor;
-}
-
-.none {
-  color: var(--ink-2);
 }
 
 .said {

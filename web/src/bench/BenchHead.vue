@@ -17,7 +17,7 @@ const speaks = defineModel<boolean>('speaks', { required: true })
     <b class="mark">mivro</b>
     <h1>{{ name }}</h1>
     <span class="quiet">{{ context }}</span>
-    <span class="gap" />
+    <span class="gap grow" />
     <span v-for="lamp in lamps" :key="lamp.name" class="lamp" :class="{ ill: lamp.ill }">
       <i /> {{ lamp.said }}
     </span>
@@ -64,10 +64,6 @@ h1:focus-visible {
 
 header .quiet {
   white-space: nowrap;
-}
-
-.gap {
-  flex: 1;
 }
 
 .lamp {

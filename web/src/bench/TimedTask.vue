@@ -114,8 +114,13 @@ const left = computed(() => {
         :height="190"
         :spots="spots"
       />
-      <div class="figures">
-        <p v-if="figureShown" class="read" :class="[figureShown.state, figureShown.kind]" data-read>
+      <div class="figures stack-10">
+        <p
+          v-if="figureShown"
+          class="read stack-6"
+          :class="[figureShown.state, figureShown.kind]"
+          data-read
+        >
           <b>{{ figureShown.time }}</b> <small>{{ figureWords }}</small>
         </p>
         <p v-if="gauge !== undefined" class="gauge" :class="{ over }">
@@ -163,18 +168,6 @@ const left = computed(() => {
 .picture {
   border-radius: var(--r-large);
   background: var(--bench-paper);
-}
-
-.figures {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-
-.read {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
 }
 
 .read b {

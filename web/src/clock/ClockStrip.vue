@@ -199,7 +199,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
             :x="tick.x"
             :y="head - 15"
             :text-anchor="tick.at === 0 ? 'start' : 'middle'"
-            class="tick"
+            class="cut-note"
           >
             {{
               begin !== undefined
@@ -339,11 +339,6 @@ svg.waiting {
 
 .night {
   fill: var(--night);
-}
-
-.tick {
-  fill: var(--ink-2);
-  font-size: var(--size-small);
 }
 
 .under {

@@ -6,18 +6,12 @@ defineProps<{ x: number; y: number; height: number }>()
 <template>
   <rect :x="x - 9" :y="y" width="18" :height="height" class="grip" />
   <path :d="`M${x} ${y}v${height}`" class="moment" />
-  <circle :cx="x" :cy="y + height / 2" r="5" class="knob lit" />
+  <circle :cx="x" :cy="y + height / 2" r="5" class="knob cut-grip lit" />
 </template>
 
 <style scoped>
 .moment {
   stroke: var(--mark);
   stroke-width: 2.5;
-}
-
-.knob {
-  fill: var(--panel);
-  stroke: var(--teal);
-  stroke-width: 2;
 }
 </style>

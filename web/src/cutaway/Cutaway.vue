@@ -107,17 +107,26 @@ const words = computed(() =>
         </text>
       </g>
 
-      <text class="side" :x="(frame.block.left + frame.block.right) / 2" :y="frame.block.top - 9">
+      <text
+        class="side cut-side"
+        :x="(frame.block.left + frame.block.right) / 2"
+        :y="frame.block.top - 9"
+      >
         ↑ {{ words.top }}
       </text>
       <text
-        class="side"
+        class="side cut-side"
         :x="(frame.block.left + frame.block.right) / 2"
         :y="frame.block.bottom + 16"
       >
         {{ words.bottom }}
       </text>
-      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+      <text
+        v-if="frame.stretch > 1"
+        class="stretch cut-note"
+        :x="margin.left - 60"
+        :y="height - 14"
+      >
         Heights drawn {{ frame.stretch }} times larger than widths
       </text>
     </svg>
@@ -136,7 +145,7 @@ const words = computed(() =>
       >
         <Inclusions v-if="things" :things="things" :frame="frame" :turn="turn ?? 0" />
       </Bands>
-      <path :d="path" class="outline" />
+      <path :d="path" class="cut-outline" />
 
       <path
         v-for="label in labels"
@@ -206,29 +215,10 @@ svg {
   will-change: transform;
 }
 
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.8;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
-
 .gate {
   fill: var(--clear);
   stroke: var(--ink-2);
   stroke-dasharray: 3 3;
-}
-
-.side {
-  text-anchor: middle;
-  fill: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.stretch {
-  fill: var(--ink-2);
-  font-size: var(--size-small);
 }
 
 .leader {

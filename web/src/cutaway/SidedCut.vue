@@ -32,7 +32,7 @@ const sides = computed(() =>
 </script>
 
 <template>
-  <div ref="box" class="side">
+  <div ref="box" class="side drawn-in">
     <svg
       :width="width"
       :height="height"
@@ -63,13 +63,6 @@ const sides = computed(() =>
 </template>
 
 <style scoped>
-.side {
-  position: relative;
-  min-width: 0;
-  min-height: 0;
-  overflow: hidden;
-}
-
 svg {
   position: absolute;
   inset: 0;

@@ -94,7 +94,7 @@ function key(event: KeyboardEvent): void {
         fill="transparent"
       />
       <circle :cx="right" :cy="frame.y(layer.top)" r="14" fill="transparent" />
-      <circle class="grip" :cx="right" :cy="frame.y(layer.top)" r="6.5" />
+      <circle class="grip cut-grip" :cx="right" :cy="frame.y(layer.top)" r="6.5" />
     </g>
   </g>
 </template>
@@ -109,12 +109,6 @@ function key(event: KeyboardEvent): void {
   cursor: ns-resize;
   outline: 0;
   touch-action: none;
-}
-
-.grip {
-  fill: var(--panel);
-  stroke: var(--teal);
-  stroke-width: 2;
 }
 
 .handle:hover .grip,

@@ -237,7 +237,7 @@ function empty(): void {
         </p>
       </section>
       <aside class="panel aside" aria-label="Scale and drops">
-        <section class="scale" aria-label="The scale">
+        <section class="scale stack-8" aria-label="The scale">
           <h2>What this scale can do</h2>
           <p>
             It reads to {{ show(desk.step, 'mass', scale, { step: desk.step }) }}: this batch holds
@@ -368,12 +368,6 @@ function empty(): void {
 .pours b {
   display: block;
   font-size: var(--size-lead);
-}
-
-.scale {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
 }
 
 .thin {

@@ -58,11 +58,11 @@ function take(): void {
 </script>
 
 <template>
-  <section class="drops" aria-label="Drops">
+  <section class="drops stack-10" aria-label="Drops">
     <h2>Drops to grams</h2>
     <ProblemNote v-for="missing in notOpened" :key="missing.code" :problem="missing" />
     <ShelfSelect label="Bottle" kind="tint" :value="chosen" @choose="chosen = $event" />
-    <p v-if="drop" class="said">
+    <p v-if="drop" class="said quiet">
       One drop is <b class="num">{{ fine(drop.mass) }}</b><template v-if="drop.spread > 0"
         >, counts lie {{ Math.round(drop.spread * 100) }} % apart</template
       >, from {{ drop.counted }} drops.
@@ -89,16 +89,6 @@ function take(): void {
 </template>
 
 <style scoped>
-.drops {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-
-.said {
-  color: var(--ink-2);
-}
-
 .said b {
   color: var(--ink);
   font-size: var(--size-lead);

@@ -157,7 +157,7 @@ function wishBy(value: string): void {
         :take="(density) => void desk.changeExtra(extra.id, { density: density || extra.density })"
       />
     </div>
-    <div class="adds">
+    <div class="wrap">
       <ElButton
         v-for="one in extraKinds"
         :key="one.kind"
@@ -209,11 +209,5 @@ h3 {
   border: 1px solid var(--line);
   border-radius: var(--r);
   background: var(--table);
-}
-
-.adds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 </style>

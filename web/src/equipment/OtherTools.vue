@@ -77,7 +77,7 @@ const kinds = otherTools.map((value) => ({ value, label: otherToolWords[value] }
       <RemoveButton :label="`Delete ${tool.name}`" @click="remove(tool.id)" />
       <p class="quiet small fits">Fits: {{ fitting(tool) }}.</p>
     </div>
-    <ElButton link type="primary" class="add" @click="add">
+    <ElButton link type="primary" class="add start" @click="add">
       <Plus :size="14" aria-hidden="true" />Add equipment
     </ElButton>
   </section>
@@ -99,10 +99,6 @@ const kinds = otherTools.map((value) => ({ value, label: otherToolWords[value] }
 
 .fits {
   grid-column: 1 / 7;
-}
-
-.add {
-  align-self: flex-start;
 }
 
 @media (max-width: 1180px) {

@@ -205,7 +205,7 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
           </template>
         </g>
       </g>
-      <path :d="path" class="outline" />
+      <path :d="path" class="cut-outline" />
       <g v-if="hottest" class="hottest" aria-hidden="true">
         <circle :cx="hottest.x" :cy="hottest.y" r="7" />
         <circle :cx="hottest.x" :cy="hottest.y" r="2" />
@@ -223,7 +223,12 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
         <circle :cx="marker.x" :cy="marker.y" r="9" :class="`p${marker.i}`" />
         <text :x="marker.x" :y="marker.y + 4">{{ marker.i + 1 }}</text>
       </g>
-      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+      <text
+        v-if="frame.stretch > 1"
+        class="stretch cut-note"
+        :x="margin.left - 60"
+        :y="height - 14"
+      >
         Heights drawn {{ frame.stretch }} times larger than widths
       </text>
     </svg>
@@ -288,14 +293,6 @@ canvas.stale {
 
 .empty {
   fill: var(--panel);
-  pointer-events: none;
-}
-
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.8;
-  stroke-linejoin: round;
   pointer-events: none;
 }
 
@@ -366,11 +363,6 @@ canvas.stale {
   font: 700 var(--size-small) var(--num);
   text-anchor: middle;
   pointer-events: none;
-}
-
-.stretch {
-  fill: var(--ink-2);
-  font-size: var(--size-small);
 }
 
 .working {

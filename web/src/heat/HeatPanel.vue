@@ -100,7 +100,7 @@ const looks = { temperature: 'Temperature', alpha: 'Degree of cure' }
     :value="heat.what.value"
     @choose="heat.show($event)"
   />
-  <dl v-if="hottest" class="facts" :class="{ stale: heat.stale.value }">
+  <dl v-if="hottest" class="facts stack-8" :class="{ stale: heat.stale.value }">
     <div>
       <dt>Hottest<Origin of="this temperature" :lines="hottestLines" /></dt>
       <dd>
@@ -160,12 +160,6 @@ const looks = { temperature: 'Temperature', alpha: 'Degree of cure' }
 
 .title {
   font-size: var(--size-lead);
-}
-
-.facts {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
 }
 
 .facts.stale {

@@ -63,7 +63,7 @@ const cups = computed(() => {
 </script>
 
 <template>
-  <div class="ways">
+  <div class="ways stack-8">
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     <ElButton
       v-if="cups"
@@ -97,11 +97,3 @@ const cups = computed(() => {
     </template>
   </div>
 </template>
-
-<style scoped>
-.ways {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-</style>

@@ -100,7 +100,7 @@ const open = (row: LogRow) =>
         {{ found.length }} {{ found.length === 1 ? 'pull' : 'pulls' }} · {{ sums.copies }} casts ·
         {{ sums.good }} good
       </p>
-      <span class="gap" />
+      <span class="gap grow" />
       <ElButton :disabled="found.length === 0" @click="trying(() => saveLog(found, 'csv'))">
         <Download :size="15" aria-hidden="true" />CSV
       </ElButton>
@@ -204,7 +204,7 @@ const open = (row: LogRow) =>
           :value="by"
           @choose="by = $event"
         />
-        <ul class="groups" aria-label="Comparison">
+        <ul class="stack-10" aria-label="Comparison">
           <li v-for="group in groups.slice(0, 12)" :key="group.name">
             <div class="row">
               <span>{{ group.name }}</span>
@@ -226,10 +226,6 @@ const open = (row: LogRow) =>
 </template>
 
 <style scoped>
-.gap {
-  flex: 1;
-}
-
 .main {
   display: flex;
   flex-direction: column;
@@ -290,12 +286,6 @@ const open = (row: LogRow) =>
 .beside :deep(.el-date-editor) {
   flex: none;
   width: 100%;
-}
-
-.groups {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
 }
 
 .share {

@@ -86,7 +86,7 @@ onUnmounted(project.lookAtMould())
   <div v-else-if="project.mould && project.survey" class="split">
     <section class="backlit" aria-label="The mould">
       <div class="tools">
-        <nav class="lenses" aria-label="What to look at">
+        <nav class="lenses wrap" aria-label="What to look at">
           <RouterLink
             v-for="entry in topics"
             :key="entry.name"
@@ -95,7 +95,7 @@ onUnmounted(project.lookAtMould())
             ><i />{{ entry.label }}</RouterLink
           >
         </nav>
-        <span class="space" />
+        <span class="grow" />
         <template v-if="drawn">
           <ToolButton label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
             <RotateCw :size="15" aria-hidden="true" />
@@ -162,16 +162,6 @@ onUnmounted(project.lookAtMould())
   flex-wrap: wrap;
   gap: 6px;
   padding: 12px 14px 0;
-}
-
-.space {
-  flex: 1;
-}
-
-.lenses {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 
 .lenses a {

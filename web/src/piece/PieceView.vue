@@ -85,7 +85,7 @@ useUndoOf(() => {
         ></template
       >
     </EmptyPlace>
-    <div v-else class="stage">
+    <div v-else class="drawn-on">
       <ProblemNote
         v-for="problem in project.shapeProblems"
         :key="problem.code"
@@ -156,11 +156,6 @@ h1 {
 .icon.router-link-active {
   border-color: var(--teal);
   color: var(--teal);
-}
-
-.stage {
-  position: relative;
-  min-height: 0;
 }
 
 .reading {

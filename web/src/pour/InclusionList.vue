@@ -45,7 +45,7 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 </script>
 
 <template>
-  <div class="list">
+  <div class="list stack-6">
     <div v-for="(inclusion, i) in inclusions" :key="inclusion.id" class="set" data-inclusion>
       <div class="line">
         <ElButton
@@ -118,12 +118,6 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
 </template>
 
 <style scoped>
-.list {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-
 .set {
   border: 1px solid var(--line);
   border-radius: var(--r-field);

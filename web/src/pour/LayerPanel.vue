@@ -221,7 +221,7 @@ const joins: Choice<Layer['join']>[] = [
 
   <template v-if="layer.clock && resin">
     <SafetyLines before="Before you mix and pour" :lines="[...safety('mix'), ...safety('pour')]" />
-    <dl class="times">
+    <dl class="times stack-4">
       <div class="row">
         <dt>Pourable for<Origin of="this time" :lines="origin" /></dt>
         <dd>
@@ -296,12 +296,6 @@ h3 {
   color: var(--ink-2);
   font-size: var(--size-small);
   font-weight: 400;
-}
-
-.times {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
 }
 
 dt,

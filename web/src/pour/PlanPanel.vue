@@ -144,7 +144,7 @@ const moulds: Choice<Plan['mould']>[] = [
     :take="(copies) => change({ copies })"
   />
   <p v-if="order" class="row quiet small">{{ order }}</p>
-  <ElButton class="run" @click="planRun">Plan a run of it</ElButton>
+  <ElButton class="run start" @click="planRun">Plan a run of it</ElButton>
   <CautionNote
     v-for="one in atCopies"
     :key="one.caution.code"
@@ -220,10 +220,6 @@ const moulds: Choice<Plan['mould']>[] = [
 </template>
 
 <style scoped>
-.run {
-  align-self: flex-start;
-}
-
 .pours {
   display: grid;
   grid-template-columns: 1fr auto;

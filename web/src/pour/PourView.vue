@@ -144,7 +144,7 @@ const shortcuts = useShortcuts([
             </ElButton>
           </Tip>
         </div>
-        <span class="gap" />
+        <span class="gap grow" />
         <ToolButton label="Add layer" tip="Add a layer (A)" @click="addAndHold">
           <Plus :size="15" aria-hidden="true" />
         </ToolButton>
@@ -169,29 +169,34 @@ const shortcuts = useShortcuts([
       <WordFromLastTime />
       <HeatCut
         v-if="lens === 'heat'"
-        class="cut"
+        class="cut grow"
         :section="project.survey.section"
         :plan="plan"
         :compiled="project.compiled"
         :heat="heat"
       />
-      <ColourView v-else-if="lens === 'colour'" class="cut" :selected="selected" @select="select" />
+      <ColourView
+        v-else-if="lens === 'colour'"
+        class="cut grow"
+        :selected="selected"
+        @select="select"
+      />
       <InclusionsView
         v-else-if="lens === 'inclusions'"
-        class="cut"
+        class="cut grow"
         :layer="shown"
         @select="select"
       />
       <AirView
         v-else-if="lens === 'air'"
-        class="cut"
+        class="cut grow"
         :bubbles="bubbles"
         :selected="selected"
         @select="select"
       />
       <Cutaway
         v-else
-        class="cut"
+        class="cut grow"
         :section="project.survey.section"
         :curve="project.survey.curve"
         :plan="plan"
@@ -231,25 +236,27 @@ const shortcuts = useShortcuts([
       @scroll.passive="scrolled = true"
     >
       <FirstSteps v-if="led" :done="steps" />
-      <div v-if="lens === 'heat'" class="panels"><HeatPanel :heat="heat" :layer="layer" /></div>
-      <div v-if="lens === 'air'" class="panels"><AirPanel :bubbles="bubbles" /></div>
-      <div v-if="lens === 'colour' && shown" class="panels">
+      <div v-if="lens === 'heat'" class="panels stack">
+        <HeatPanel :heat="heat" :layer="layer" />
+      </div>
+      <div v-if="lens === 'air'" class="panels stack"><AirPanel :bubbles="bubbles" /></div>
+      <div v-if="lens === 'colour' && shown" class="panels stack">
         <ColourPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
-      <div v-if="lens === 'inclusions' && shown" class="panels">
+      <div v-if="lens === 'inclusions' && shown" class="panels stack">
         <InclusionsPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <!-- Both stay mounted: building the panel anew at the first touch of a surface would be felt. -->
       <div
         v-if="shown && built > (layer ? 2 : 3)"
-        class="panels"
+        class="panels stack"
         :class="{ away: !layer || lens !== 'layers' }"
       >
         <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
       </div>
       <div
         v-if="built > (layer ? 3 : 2)"
-        class="panels"
+        class="panels stack"
         :class="{ away: layer || lens !== 'layers' }"
       >
         <PlanPanel />
@@ -258,7 +265,7 @@ const shortcuts = useShortcuts([
         v-if="layer && lens === 'layers'"
         link
         type="primary"
-        class="back"
+        class="start"
         @click="select(undefined)"
       >
         Show the whole pour
@@ -322,14 +329,6 @@ const shortcuts = useShortcuts([
   border-color: var(--on-ink);
 }
 
-.gap {
-  flex: 1;
-}
-
-.cut {
-  flex: 1;
-}
-
 .strip {
   contain: strict;
   border: 1px solid var(--line);
@@ -351,12 +350,6 @@ const shortcuts = useShortcuts([
   scrollbar-color: var(--line) transparent;
 }
 
-.panels {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-
 .panels.away {
   visibility: hidden;
   height: 0;
@@ -366,10 +359,6 @@ const shortcuts = useShortcuts([
 
 .panels > :deep(*) {
   flex: none;
-}
-
-.back {
-  align-self: flex-start;
 }
 
 @media (max-width: 900px) {

@@ -81,7 +81,7 @@ const add = () => choose(props.tints.length, free.value[0].id)
 </script>
 
 <template>
-  <div class="tints">
+  <div class="tints stack-4">
     <div class="row">
       <h3>{{ doseUnitHeads[unit] }}</h3>
       <ElSelect
@@ -149,7 +149,7 @@ const add = () => choose(props.tints.length, free.value[0].id)
       v-if="tints.length > 0 && tints.length < most && free.length > 0"
       link
       type="primary"
-      class="add"
+      class="add start"
       @click="add"
     >
       <Plus :size="14" aria-hidden="true" />Add tint
@@ -158,12 +158,6 @@ const add = () => choose(props.tints.length, free.value[0].id)
 </template>
 
 <style scoped>
-.tints {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
-
 .tint {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 84px 32px;
@@ -191,9 +185,5 @@ h3 {
   color: var(--ink-2);
   font-size: var(--size-small);
   font-weight: 400;
-}
-
-.add {
-  align-self: flex-start;
 }
 </style>

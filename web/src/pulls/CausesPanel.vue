@@ -59,7 +59,7 @@ const shareOf = (likely: number) => Math.round(100 * likely)
         </p>
       </li>
     </ol>
-    <div v-if="found.ask.length > 0" class="ask">
+    <div v-if="found.ask.length > 0" class="ask stack-10">
       <h3>What would tell the first two apart</h3>
       <div v-for="sign in found.ask" :key="sign" class="row">
         <span>{{ signWords[sign].ask }}</span>
@@ -109,12 +109,6 @@ const shareOf = (likely: number) => Math.round(100 * likely)
 }
 
 ol,
-.ask {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-
 li {
   display: flex;
   flex-direction: column;

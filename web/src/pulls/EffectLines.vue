@@ -17,7 +17,7 @@ const trials = computed(() => trialsOf(pulls.value))
 </script>
 
 <template>
-  <section v-if="changes.length + trials.length > 0" class="effects" aria-label="What came of it">
+  <section v-if="changes.length + trials.length > 0" class="stack-8" aria-label="What came of it">
     <h2>What came of it</h2>
     <ul>
       <li v-for="one in changes" :key="one.id" :class="one.effect.verdict">
@@ -38,12 +38,6 @@ const trials = computed(() => trialsOf(pulls.value))
 </template>
 
 <style scoped>
-.effects {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 ul {
   display: flex;
   flex-direction: column;

@@ -20,7 +20,7 @@ const faults = faultNames
 </script>
 
 <template>
-  <ol class="rows">
+  <ol class="rows stack-8">
     <li
       v-for="(pin, i) in pins"
       :key="pin.id"
@@ -69,12 +69,6 @@ const faults = faultNames
 </template>
 
 <style scoped>
-.rows {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 li {
   display: flex;
   gap: 10px;

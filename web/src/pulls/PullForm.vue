@@ -129,7 +129,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
         />
         <ElButton
           v-if="!pull.results?.length && pull.copies > 1"
-          class="each"
+          class="each start"
           @click="change({ results: eachCopy() })"
           >Copy by copy</ElButton
         >
@@ -215,8 +215,5 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
   align-items: baseline;
   gap: 12px;
   margin-bottom: 10px;
-}
-.each {
-  align-self: flex-start;
 }
 </style>

@@ -51,7 +51,7 @@ const kinds = computed(() => [
 </script>
 
 <template>
-  <div class="clock" role="group" aria-label="The clock of this load">
+  <div class="clock stack-6" role="group" aria-label="The clock of this load">
     <div class="lane axis" aria-hidden="true">
       <span />
       <div class="track">
@@ -98,12 +98,6 @@ const kinds = computed(() => [
 </template>
 
 <style scoped>
-.clock {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-
 .lane {
   display: grid;
   grid-template-columns: 76px minmax(0, 1fr);

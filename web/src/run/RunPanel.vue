@@ -126,7 +126,7 @@ const safety = computed(() => {
     />
     <template v-if="offers.length > 0">
       <h2>What would change it</h2>
-      <ul class="offers">
+      <ul class="offers stack-8">
         <li v-for="offer in offers.slice(0, 5)" :key="offer.what + offer.name">
           <span>{{ sayOffer(offer, studio.units) }}</span>
           <ElButton v-if="offer.run" size="small" @click="change(offer.run)">Use</ElButton>
@@ -217,7 +217,13 @@ const safety = computed(() => {
         @click="removeWindow(i)"
       />
     </div>
-    <ElButton v-if="run.windows.length < 6" link type="primary" class="add" @click="addWindow">
+    <ElButton
+      v-if="run.windows.length < 6"
+      link
+      type="primary"
+      class="add start"
+      @click="addWindow"
+    >
       <Plus :size="14" aria-hidden="true" />Add hours
     </ElButton>
     <SafetyLines
@@ -260,12 +266,6 @@ const safety = computed(() => {
   font-weight: 600;
 }
 
-.offers {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 .offers li {
   display: flex;
   align-items: center;
@@ -282,9 +282,5 @@ const safety = computed(() => {
 
 .window > :first-child {
   grid-column: 1 / 3;
-}
-
-.add {
-  align-self: flex-start;
 }
 </style>

@@ -89,7 +89,7 @@ function reorder(keys: string[]): void {
     <div class="title">
       <h1>{{ run?.name ?? 'Run' }}</h1>
       <p v-if="compiled" class="quiet" role="status">{{ sayRun(compiled) }}</p>
-      <span class="gap" />
+      <span class="gap grow" />
       <SaveRunCalendar v-if="run && compiled" :run="run" :loads="compiled.loads" />
       <ElButton
         v-if="run"
@@ -184,10 +184,6 @@ function reorder(keys: string[]): void {
 </template>
 
 <style scoped>
-.gap {
-  flex: 1;
-}
-
 .main {
   min-height: 0;
   display: flex;

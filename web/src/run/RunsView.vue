@@ -91,7 +91,7 @@ const remove = ({ id, document }: Stored<Run>) =>
     <div class="title">
       <h1>Runs</h1>
       <p class="quiet">What is cast at the bench, cup by cup: from one session to several days.</p>
-      <span class="gap" />
+      <span class="gap grow" />
       <ElButton type="primary" @click="add"><Plus :size="15" aria-hidden="true" />New run</ElButton>
     </div>
     <div>
@@ -134,10 +134,6 @@ const remove = ({ id, document }: Stored<Run>) =>
 </template>
 
 <style scoped>
-.gap {
-  flex: 1;
-}
-
 .runs {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));

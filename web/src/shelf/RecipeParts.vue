@@ -54,7 +54,7 @@ const dose = (i: number, fraction = 0) =>
     v-if="parts.length < most && free.length > 0"
     link
     type="primary"
-    class="add"
+    class="add start"
     @click="add"
   >
     <Plus :size="14" aria-hidden="true" />Add {{ free[0].document.name }}
@@ -67,10 +67,6 @@ const dose = (i: number, fraction = 0) =>
   grid-template-columns: minmax(0, 1fr) 32px;
   align-items: center;
   gap: 8px;
-}
-
-.add {
-  align-self: flex-start;
 }
 
 h3 {

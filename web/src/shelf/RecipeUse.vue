@@ -44,7 +44,7 @@ const save = () =>
 </script>
 
 <template>
-  <section class="use" aria-label="Weighed out">
+  <section class="use stack-8" aria-label="Weighed out">
     <h2>Weighed out</h2>
     <QuantityField
       label="Resin, both parts"
@@ -66,7 +66,7 @@ const save = () =>
         >, {{ line.thinned!.times }} times</template
       >.
     </p>
-    <div class="pair">
+    <div class="pair halves">
       <figure>
         <i :style="{ background: recipe.colour }" />
         <figcaption class="small quiet">How it came out</figcaption>
@@ -77,23 +77,13 @@ const save = () =>
       </figure>
     </div>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <ElButton class="save" :disabled="lines.length === 0" @click="save">Save recipe card</ElButton>
+    <ElButton class="save start" :disabled="lines.length === 0" @click="save"
+      >Save recipe card</ElButton
+    >
   </section>
 </template>
 
 <style scoped>
-.use {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
 .pair figure {
   margin: 0;
 }
@@ -103,9 +93,5 @@ const save = () =>
   height: 56px;
   border: 1px solid var(--shade);
   border-radius: var(--r-field);
-}
-
-.save {
-  align-self: flex-start;
 }
 </style>

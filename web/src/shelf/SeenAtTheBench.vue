@@ -68,7 +68,7 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
 </script>
 
 <template>
-  <section class="seen" aria-label="Measurements">
+  <section class="seen stack-10" aria-label="Measurements">
     <h2>Measurements</h2>
     <p class="quiet">
       What you measured moves the clock: the sheet is kept beside it, and a strange reading can be
@@ -134,12 +134,6 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
 </template>
 
 <style scoped>
-.seen {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-
 .readings li {
   display: flex;
   align-items: center;

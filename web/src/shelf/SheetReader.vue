@@ -79,7 +79,7 @@ const working = computed(() => {
 </script>
 
 <template>
-  <section class="reader" aria-label="What the sheet says">
+  <section class="stack-10" aria-label="What the sheet says">
     <template v-if="words">
       <h2>{{ label }}</h2>
       <p>{{ words.says }}</p>
@@ -130,12 +130,6 @@ const working = computed(() => {
 </template>
 
 <style scoped>
-.reader {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-
 .moves {
   color: var(--amber);
 }

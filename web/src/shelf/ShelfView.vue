@@ -102,7 +102,7 @@ function facts(material: Material): string {
   <div class="listed page">
     <div class="title">
       <h1>Materials</h1>
-      <span class="space" />
+      <span class="grow" />
       <ElButton @click="arriving = true">Import</ElButton>
       <ElDropdown :persistent="false" trigger="click" @command="handOut">
         <ElButton>Export<ChevronDown :size="14" aria-hidden="true" /></ElButton>
@@ -182,10 +182,6 @@ function facts(material: Material): string {
 </template>
 
 <style scoped>
-.space {
-  flex: 1;
-}
-
 li i {
   flex: none;
   width: 22px;

@@ -63,7 +63,7 @@ const print = () =>
 </script>
 
 <template>
-  <section class="chips" aria-label="Chips">
+  <section class="chips stack-8" aria-label="Chips">
     <h2>Chips</h2>
     <p v-if="chips.length === 0" class="small quiet">
       No chip yet, so it is taken as the colour above at {{ share(guessedSwatch(tint).dose) }},
@@ -90,9 +90,9 @@ const print = () =>
       />
       <RemoveButton :label="`Delete chip ${i + 1}`" @click="remove(i)" />
     </div>
-    <ElButton class="add" size="small" @click="add(guessedSwatch(tint))">Add chip</ElButton>
+    <ElButton class="add start" size="small" @click="add(guessedSwatch(tint))">Add chip</ElButton>
   </section>
-  <section class="chips" aria-label="Ladder">
+  <section class="chips stack-8" aria-label="Ladder">
     <h2>Ladder</h2>
     <p class="small quiet">
       Chips to cast, each twice the dose of the one before. When they have cured, pick how each came
@@ -135,17 +135,11 @@ const print = () =>
       </ElTableColumn>
     </ElTable>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <ElButton class="add" size="small" @click="print">Save ladder as PDF</ElButton>
+    <ElButton class="add start" size="small" @click="print">Save ladder as PDF</ElButton>
   </section>
 </template>
 
 <style scoped>
-.chips {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 .chips + .chips {
   padding-top: 14px;
 }
@@ -174,9 +168,5 @@ const print = () =>
   border: 1px solid var(--shade);
   border-radius: var(--r-small);
   vertical-align: middle;
-}
-
-.add {
-  align-self: flex-start;
 }
 </style>

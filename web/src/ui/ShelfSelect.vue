@@ -46,7 +46,7 @@ const swatch = (id: string) => {
         :value="entry.id"
         :label="entry.document.name"
       >
-        <span v-if="swatch(entry.id)" class="swatch" :style="{ background: swatch(entry.id) }" />
+        <span v-if="swatch(entry.id)" class="" :style="{ background: swatch(entry.id) }" />
         {{ entry.document.name }}
       </ElOption>
     </ElSelect>
@@ -63,15 +63,3 @@ const swatch = (id: string) => {
     </template>
   </FieldRow>
 </template>
-
-<style scoped>
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 6px;
-  border: 1px solid var(--shade);
-  border-radius: var(--r-small);
-  vertical-align: -1px;
-}
-</style>

@@ -7,7 +7,7 @@ defineProps<{ sides: readonly { title: string; lines: readonly MarkedLine[] }[] 
 
 <template>
   <div class="sides">
-    <section v-for="(side, index) in sides" :key="index" class="side">
+    <section v-for="(side, index) in sides" :key="index" class="side stack">
       <h2>{{ side.title }}</h2>
       <ul>
         <li v-for="(entry, i) in side.lines" :key="i" :class="{ differs: entry.differs }">
@@ -24,12 +24,6 @@ defineProps<{ sides: readonly { title: string; lines: readonly MarkedLine[] }[] 
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 16px;
-}
-
-.side {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
 }
 
 ul {

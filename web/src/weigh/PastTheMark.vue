@@ -35,7 +35,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
 </script>
 
 <template>
-  <div class="past" role="status">
+  <div class="past stack-8" role="status">
     <template v-if="verdict">
       <div class="error">
         <b :class="verdict.tone">{{ verdict.text }}</b>
@@ -84,12 +84,6 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
 </template>
 
 <style scoped>
-.past {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 .error {
   display: flex;
   align-items: baseline;

@@ -168,7 +168,7 @@ const sameWay = computed(() => {
           <rect v-for="(slab, k) in slabsOf(i)" :key="k" v-bind="slab" />
         </g>
       </g>
-      <path :d="path" class="outline" />
+      <path :d="path" class="cut-outline" />
 
       <LengthRuler :frame="frame" :section="section" />
 
@@ -217,7 +217,7 @@ const sameWay = computed(() => {
         @remove="air.takeOut(place.opening.id)"
       />
       <text
-        class="side"
+        class="side cut-side"
         :x="(frame.block.left + frame.block.right) / 2"
         :y="frame.block.bottom + 16"
       >
@@ -225,7 +225,12 @@ const sameWay = computed(() => {
           silicone ? 'Silicone rises around the master' : 'Held as it is poured: lowest point here'
         }}
       </text>
-      <text v-if="frame.stretch > 1" class="stretch" :x="margin.left - 60" :y="height - 14">
+      <text
+        v-if="frame.stretch > 1"
+        class="stretch cut-note"
+        :x="margin.left - 60"
+        :y="height - 14"
+      >
         Heights drawn {{ frame.stretch }} times larger than widths
       </text>
     </svg>
@@ -257,14 +262,6 @@ const sameWay = computed(() => {
 svg {
   position: absolute;
   inset: 0;
-}
-
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.8;
-  stroke-linejoin: round;
-  pointer-events: none;
 }
 
 .void rect {
@@ -308,17 +305,6 @@ svg {
 
 .parting text {
   fill: var(--teal);
-  font-size: var(--size-small);
-}
-
-.side {
-  text-anchor: middle;
-  fill: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-.stretch {
-  fill: var(--ink-2);
   font-size: var(--size-small);
 }
 

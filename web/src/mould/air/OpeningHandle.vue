@@ -83,7 +83,7 @@ function press(event: KeyboardEvent): void {
     @focus="emit('select')"
   >
     <circle :cx="x" :cy="y" r="16" fill="transparent" />
-    <circle class="ring" :cx="x" :cy="y" :r="opening.what === 'gate' ? 9 : 6.5" />
+    <circle class="ring cut-grip" :cx="x" :cy="y" :r="opening.what === 'gate' ? 9 : 6.5" />
     <path v-if="opening.what === 'gate'" :d="`M${x - 3.5} ${y - 2.5}h7l-3.5 6z`" />
     <path v-else :d="`M${x - 3} ${y + 2}l3 -5l3 5z`" />
     <title>{{ words }}</title>
@@ -98,12 +98,6 @@ function press(event: KeyboardEvent): void {
 
 .handle:active {
   cursor: grabbing;
-}
-
-.ring {
-  fill: var(--panel);
-  stroke: var(--teal);
-  stroke-width: 2;
 }
 
 .far .ring {

@@ -50,7 +50,7 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
     <p v-if="!project.silicone" class="quiet lead">
       Choose a silicone first: what it meets decides whether it cures.
     </p>
-    <ul v-else class="cards">
+    <ul v-else class="cards stack-10">
       <li
         v-for="(result, i) in results"
         :key="keyOf(result, i)"
@@ -126,12 +126,6 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
 
 .lead {
   font-size: var(--size-lead);
-}
-
-.cards {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
 }
 
 .cards li {

@@ -141,7 +141,7 @@ const words = computed(
 
 <template>
   <div v-if="project.compiledMould" class="kinds">
-    <div class="chart">
+    <div class="drawn-on">
       <Line :data="data" :options="options" :aria-label="words" data-chart="break-even" />
     </div>
     <div class="table">
@@ -225,11 +225,6 @@ const words = computed(
   display: grid;
   grid-template-rows: minmax(160px, 1fr) auto;
   gap: 12px;
-}
-
-.chart {
-  position: relative;
-  min-height: 0;
 }
 
 .table {

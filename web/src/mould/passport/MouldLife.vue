@@ -32,7 +32,7 @@ const states = {
 </script>
 
 <template>
-  <section class="life" aria-label="The life of the mould">
+  <section class="stack-8" aria-label="The life of the mould">
     <h2>Its life</h2>
     <div class="row">
       <span>{{ life.pulls }} of about {{ life.life }} pulls</span>
@@ -78,12 +78,6 @@ const states = {
 </template>
 
 <style scoped>
-.life {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-
 .when b {
   font-weight: 600;
 }

@@ -33,7 +33,7 @@ const said = computed(() =>
 <template>
   <div class="air">
     <SidedCut
-      class="cut"
+      class="cut grow"
       label="The section with the bubbles that stay"
       :section="project.survey!.section"
       :compiled="project.compiled!"
@@ -75,10 +75,6 @@ const said = computed(() =>
   display: flex;
   flex-direction: column;
   padding: 10px 14px 12px;
-}
-
-.cut {
-  flex: 1;
 }
 
 .moment {

@@ -117,8 +117,8 @@ const ticks = computed(() => {
       :take="(value) => leave(what, value)"
     />
   </Fold>
-  <ElButton v-if="!own" class="try" @click="begin">Try a way of your own</ElButton>
-  <section v-else class="own" aria-label="Your own way">
+  <ElButton v-if="!own" class="start" @click="begin">Try a way of your own</ElButton>
+  <section v-else class="stack-10" aria-label="Your own way">
     <div class="row head">
       <h3>Your own way</h3>
       <RemoveButton label="Delete your own way" @click="change({ own: undefined })" />
@@ -174,16 +174,6 @@ const ticks = computed(() => {
 .remedies {
   display: flex;
   flex-direction: column;
-}
-
-.try {
-  align-self: flex-start;
-}
-
-.own {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
 }
 
 .head {

@@ -134,7 +134,7 @@ const doses = computed(() =>
     <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
   </div>
 
-  <div v-if="chips.length > 0" class="chips">
+  <div v-if="chips.length > 0" class="chips halves">
     <figure v-for="chip in chips" :key="chip.ground">
       <i :style="{ background: chip.colour }" />
       <figcaption class="small quiet">
@@ -186,7 +186,7 @@ const doses = computed(() =>
     :caution="one.caution"
     :fixes="one.fixes"
   />
-  <div v-if="mica" class="chips">
+  <div v-if="mica" class="chips halves">
     <figure v-for="one in mica" :key="one.says">
       <i :style="{ background: one.colour }" />
       <figcaption class="small quiet">{{ one.says }}</figcaption>
@@ -205,12 +205,6 @@ const doses = computed(() =>
 </template>
 
 <style scoped>
-.chips {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
 .chips figure {
   margin: 0;
 }

@@ -127,7 +127,7 @@ function useIt(id: string): void {
         <b>{{ row.mix }}</b>
       </ElTableColumn>
     </ElTable>
-    <div class="acts">
+    <div class="wrap">
       <ElButton v-if="lines.length > 0" size="small" :disabled="keptAs?.of === now" @click="keepIt">
         Save recipe
       </ElButton>
@@ -143,7 +143,7 @@ function useIt(id: string): void {
         @update:model-value="useIt"
       >
         <ElOption v-for="one in recipes" :key="one.id" :value="one.id" :label="one.recipe.name">
-          <i class="swatch" :style="{ background: one.recipe.colour }" />{{ one.recipe.name }}
+          <i class="" :style="{ background: one.recipe.colour }" />{{ one.recipe.name }}
         </ElOption>
       </ElSelect>
     </div>
@@ -171,23 +171,7 @@ h3 {
   font-size: var(--size-lead);
 }
 
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
 .kept {
   width: 130px;
-}
-
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 6px;
-  border: 1px solid var(--shade);
-  border-radius: var(--r-small);
-  vertical-align: -1px;
 }
 </style>

@@ -134,7 +134,7 @@ function useRecipe(): void {
       <p v-if="place === 'coat'" class="small quiet">
         Stir these shares into the coat that is brushed on; the cast itself stays clear.
       </p>
-      <ElButton v-else type="primary" class="apply" @click="useRecipe">Use these doses</ElButton>
+      <ElButton v-else type="primary" class="start" @click="useRecipe">Use these doses</ElButton>
     </template>
   </section>
 </template>
@@ -164,9 +164,5 @@ h3 {
 
 .pair p {
   padding-left: 10px;
-}
-
-.apply {
-  align-self: flex-start;
 }
 </style>

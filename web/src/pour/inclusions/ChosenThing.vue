@@ -65,7 +65,7 @@ const lying = computed(() => !props.place.up && !props.place.tilt)
     <ElButton
       v-if="!lying"
       size="small"
-      class="flat"
+      class="start"
       @click="take({ tilt: undefined, up: undefined })"
     >
       Lay flat on the floor
@@ -85,9 +85,5 @@ const lying = computed(() => !props.place.up && !props.place.tilt)
 
 h3 {
   font-size: var(--size-lead);
-}
-
-.flat {
-  align-self: flex-start;
 }
 </style>

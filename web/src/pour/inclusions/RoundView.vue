@@ -69,7 +69,7 @@ watch([() => props.things, () => props.chosen], lay)
 <template>
   <div
     ref="box"
-    class="round"
+    class="round drawn-in"
     role="img"
     aria-label="What is set in, in 3D; drag the piece to turn it, a thing to move it"
   >
@@ -80,13 +80,6 @@ watch([() => props.things, () => props.chosen], lay)
 </template>
 
 <style scoped>
-.round {
-  position: relative;
-  min-width: 0;
-  min-height: 0;
-  overflow: hidden;
-}
-
 .round :deep(canvas) {
   position: absolute;
   inset: 0;

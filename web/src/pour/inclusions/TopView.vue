@@ -157,7 +157,7 @@ const drawn = computed(() =>
 </script>
 
 <template>
-  <div ref="box" class="top" :class="{ drawing }" data-top>
+  <div ref="box" class="top drawn-in" :class="{ drawing }" data-top>
     <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" @click="draw">
       <path :d="outline" class="piece" />
       <polyline v-if="drawn" :points="drawn" class="line" />
@@ -167,7 +167,7 @@ const drawn = computed(() =>
         :cx="x(px)"
         :cy="y(py)"
         r="3.5"
-        class="point"
+        class="point cut-grip"
       />
       <g
         v-for="mark in marks"
@@ -194,13 +194,6 @@ const drawn = computed(() =>
 </template>
 
 <style scoped>
-.top {
-  position: relative;
-  min-width: 0;
-  min-height: 0;
-  overflow: hidden;
-}
-
 svg {
   position: absolute;
   inset: 0;
@@ -246,11 +239,5 @@ svg {
   stroke: var(--teal);
   stroke-width: 2;
   stroke-dasharray: 5 4;
-}
-
-.point {
-  fill: var(--panel);
-  stroke: var(--teal);
-  stroke-width: 2;
 }
 </style>
