@@ -123,13 +123,21 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
       </div>
       <CautionNote v-for="slip in slipsAt('name')" :key="slip.code" :caution="slip" />
       <div class="stack">
-        <template v-if="material.kind === 'resin'">
-          <SelectField
-            label="Resin type"
-            :options="classes"
-            :value="material.class"
-            @choose="change({ class: $event })"
-          />
+        <SelectField
+          v-if="material.kind === 'resin'"
+          label="Resin type"
+          :options="classes"
+          :value="material.class"
+          @choose="change({ class: $event })"
+        />
+        <SegmentField
+          v-if="material.kind === 'silicone'"
+          label="Cures by"
+          :options="{ platinum: 'Platinum', tin: 'Tin' }"
+          :value="material.chemistry"
+          @choose="change({ chemistry: $event })"
+        />
+        <template v-if="material.kind === 'resin' || material.kind === 'silicone'">
           <h3>Mixing</h3>
           <RatioField
             data-field="ratio"
@@ -149,6 +157,8 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             :value="material.nameB"
             :take="(nameB) => change({ nameB })"
           />
+        </template>
+        <template v-if="material.kind === 'resin'">
           <SegmentField
             label="Tint goes into"
             :options="{ A: 'Part A', B: 'Part B' }"
@@ -160,31 +170,6 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           </p>
         </template>
         <template v-if="material.kind === 'silicone'">
-          <SegmentField
-            label="Cures by"
-            :options="{ platinum: 'Platinum', tin: 'Tin' }"
-            :value="material.chemistry"
-            @choose="change({ chemistry: $event })"
-          />
-          <h3>Mixing</h3>
-          <RatioField
-            data-field="ratio"
-            data-label="Mix ratio"
-            :ratio="material.ratio"
-            :take="(ratio) => change({ ratio })"
-            :assumed="isAssumed('ratio')"
-            @confirm="confirm('ratio')"
-          />
-          <TextField
-            label="Name of part A"
-            :value="material.nameA"
-            :take="(nameA) => change({ nameA })"
-          />
-          <TextField
-            label="Name of part B"
-            :value="material.nameB"
-            :take="(nameB) => change({ nameB })"
-          />
           <CountField
             label="Hardness, Shore A"
             :value="material.hardness"
@@ -339,25 +324,6 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
 
 .head :deep(input.heading) {
   font-size: var(--size-head);
-}
-
-.dot input {
-  width: 34px;
-  height: 34px;
-  padding: 0;
-  border: 1px solid var(--line);
-  border-radius: var(--r);
-  background: none;
-  cursor: pointer;
-}
-
-.dot input::-webkit-color-swatch-wrapper {
-  padding: 3px;
-}
-
-.dot input::-webkit-color-swatch {
-  border: 0;
-  border-radius: var(--r-field);
 }
 
 h3 {
