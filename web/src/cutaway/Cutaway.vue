@@ -12,6 +12,7 @@ import LengthRuler from './LengthRuler.vue'
 import type { DrawnThings } from './marks.ts'
 import MouldBlock from './MouldBlock.vue'
 import { spaced, volumeTicks } from './ruler.ts'
+import StretchNote from './StretchNote.vue'
 import Surface from './Surface.vue'
 import { useFrame } from './useFrame.ts'
 import { useLabels } from './useLabels.ts'
@@ -121,14 +122,7 @@ const words = computed(() =>
       >
         {{ words.bottom }}
       </text>
-      <text
-        v-if="frame.stretch > 1"
-        class="stretch cut-note"
-        :x="margin.left - 60"
-        :y="height - 14"
-      >
-        Heights drawn {{ frame.stretch }} times larger than widths
-      </text>
+      <StretchNote :frame="frame" />
     </svg>
     <svg
       :width="width"

@@ -7,8 +7,11 @@ export interface Frame {
   /** px for x (m, from the middle of the cut) and for a height (m). */
   x: (across: number) => number
   y: (height: number) => number
-  /** The height (m) at a place on the drawing. */
+  /** And back: across and height (m) at a place on the drawing. */
+  acrossAt: (x: number) => number
   heightAt: (y: number) => number
+  /** px to a metre across. */
+  scale: number
   /** How many times larger heights are drawn than widths. */
   stretch: number
   block: { left: number; right: number; top: number; bottom: number }
@@ -57,7 +60,9 @@ export function frameFor(
     height,
     x,
     y,
+    acrossAt: (at) => (at - x(0)) / scale,
     heightAt: (at) => (bottom - at) / (scale * stretch),
+    scale,
     stretch,
     block: {
       left: x(section.left) - wall,
@@ -115,12 +120,15 @@ export function frameForCard(section: Section, width: number, height: number): F
   const used = section.height * scale * stretch
   const bottom = (height + used) / 2
   const middle = (section.left + section.right) / 2
+  const x = (a: number) => width / 2 + (a - middle) * scale
   return {
     width,
     height,
-    x: (a) => width / 2 + (a - middle) * scale,
+    x,
     y: (h) => bottom - h * scale * stretch,
+    acrossAt: (at) => (at - x(0)) / scale,
     heightAt: (at) => (bottom - at) / (scale * stretch),
+    scale,
     stretch,
     block: { left: 0, right: width, top: 0, bottom: height },
   }

@@ -6,10 +6,11 @@ import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
 import { fromSection, ontoSection, type Section } from '@mivro/core/form/filling'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { figure, show } from '@mivro/core/base/units'
-import { margin } from '../cutaway/frame.ts'
 import LengthRuler from '../cutaway/LengthRuler.vue'
+import StretchNote from '../cutaway/StretchNote.vue'
 import { useFrame } from '../cutaway/useFrame.ts'
 import { useStudio } from '../project/studioStore.ts'
+import { arrowStep } from '../ui/arrowStep.ts'
 import HeatKey from './HeatKey.vue'
 import { isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
@@ -42,11 +43,10 @@ const fineness = { columns: 160, rows: 116 }
 
 /** The block as drawn, in m of the cut. */
 const bounds = computed(() => {
-  const { block, x, heightAt } = frame.value
-  const perMetre = x(1) - x(0)
+  const { block, acrossAt, heightAt } = frame.value
   return {
-    left: (block.left - x(0)) / perMetre,
-    right: (block.right - x(0)) / perMetre,
+    left: acrossAt(block.left),
+    right: acrossAt(block.right),
     bottom: heightAt(block.bottom),
     top: heightAt(block.top),
   }
@@ -135,23 +135,15 @@ const hottest = computed(() => {
 
 function placeAt(event: MouseEvent): Vec3 {
   const { left, top } = box.value!.getBoundingClientRect()
-  const perMetre = frame.value.x(1) - frame.value.x(0)
-  const across = (event.clientX - left - frame.value.x(0)) / perMetre
-  return fromSection(props.section, across, frame.value.heightAt(event.clientY - top))
+  const { acrossAt, heightAt } = frame.value
+  return fromSection(props.section, acrossAt(event.clientX - left), heightAt(event.clientY - top))
 }
 const nudge = 0.001
 function key(event: KeyboardEvent, i: number, place: Vec3): void {
   if (event.key === 'Delete') return props.heat.removePoint(i)
-  const { x, h } = ontoSection(props.section, place)
-  const moves: Record<string, [number, number]> = {
-    ArrowLeft: [-nudge, 0],
-    ArrowRight: [nudge, 0],
-    ArrowUp: [0, nudge],
-    ArrowDown: [0, -nudge],
-  }
-  const move = moves[event.key]
+  const move = arrowStep(event, nudge)
   if (!move) return
-  event.preventDefault()
+  const { x, h } = ontoSection(props.section, place)
   props.heat.movePoint(i, fromSection(props.section, x + move[0], h + move[1]))
 }
 </script>
@@ -223,14 +215,7 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
         <circle :cx="marker.x" :cy="marker.y" r="9" :class="`p${marker.i}`" />
         <text :x="marker.x" :y="marker.y + 4">{{ marker.i + 1 }}</text>
       </g>
-      <text
-        v-if="frame.stretch > 1"
-        class="stretch cut-note"
-        :x="margin.left - 60"
-        :y="height - 14"
-      >
-        Heights drawn {{ frame.stretch }} times larger than widths
-      </text>
+      <StretchNote :frame="frame" />
     </svg>
     <HeatKey
       v-if="field"

@@ -16,6 +16,7 @@ import type { Form } from '@mivro/core/form/piece'
 import { lampWords, mountWords, tableWords } from '@mivro/words/light'
 import ProblemNote from '../ui/ProblemNote.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import { arrowStep } from '../ui/arrowStep.ts'
 import { useDrag } from '../ui/useDrag.ts'
 import { turns, turntables, type Turntable } from './turntable.ts'
 import { useLook } from './useLook.ts'
@@ -59,12 +60,8 @@ function look(turn: number, lift: number): void {
 /** Arrows turn it by 15°. */
 const step = Math.PI / 12
 function turnByKey(event: KeyboardEvent): void {
-  const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
-    event.key
-  ]
-  if (!by) return
-  event.preventDefault()
-  look(seen.value.turn + by[0] * step, seen.value.lift + by[1] * step)
+  const by = arrowStep(event, step, 1)
+  if (by) look(seen.value.turn + by[0], seen.value.lift + by[1])
 }
 
 const question = computed(() =>

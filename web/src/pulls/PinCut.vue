@@ -11,6 +11,7 @@ import type { Frame } from '../cutaway/frame.ts'
 import SidedCut from '../cutaway/SidedCut.vue'
 import { useProject } from '../project/projectStore.ts'
 import SolidView from '../solid/SolidView.vue'
+import { arrowStep } from '../ui/arrowStep.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 
 /** The piece cut open, as it lay: faults are pinned where they are seen. */
@@ -32,9 +33,8 @@ function set(x: number, h: number, take: (at: Vec3) => void): void {
 }
 function point(event: MouseEvent, frame: Frame): void {
   const box = (event.currentTarget as SVGRectElement).getBoundingClientRect()
-  const [px, py] = [event.clientX - box.left, event.clientY - box.top]
-  const scale = frame.x(1) - frame.x(0)
-  set((px - frame.x(0)) / scale, frame.heightAt(py), (at) => emit('pin', at))
+  const [x, h] = [frame.acrossAt(event.clientX - box.left), frame.heightAt(event.clientY - box.top)]
+  set(x, h, (at) => emit('pin', at))
 }
 /** The cut is turned so that it runs through what is chosen. */
 watch(
@@ -65,19 +65,11 @@ function pick(at: Vec3 | undefined): void {
 /** By keyboard: in the middle, then moved by the arrows. */
 const setInMiddle = () => set(0, section.value.height / 2, (at) => emit('pin', at))
 const step = 0.0005
-const arrows: Record<string, [number, number]> = {
-  ArrowLeft: [-step, 0],
-  ArrowRight: [step, 0],
-  ArrowUp: [0, step],
-  ArrowDown: [0, -step],
-}
 function nudge(event: KeyboardEvent, pin: Pin): void {
-  const by = arrows[event.key]
+  const by = arrowStep(event, step)
   if (!by) return
-  event.preventDefault()
   const { x, h } = ontoSection(section.value, pin.at as Vec3)
-  const wide = event.shiftKey ? 10 : 1
-  set(x + wide * by[0], h + wide * by[1], (at) => emit('move', pin.id, at))
+  set(x + by[0], h + by[1], (at) => emit('move', pin.id, at))
 }
 const placed = computed(() =>
   props.pins.map((pin, i) => ({

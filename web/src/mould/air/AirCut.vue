@@ -9,6 +9,7 @@ import { spread } from '../../cutaway/labels.ts'
 import LengthRuler from '../../cutaway/LengthRuler.vue'
 import MouldBlock from '../../cutaway/MouldBlock.vue'
 import { useProject } from '../../project/projectStore.ts'
+import StretchNote from '../../cutaway/StretchNote.vue'
 import OpeningHandle from './OpeningHandle.vue'
 import { useAir } from './useAir.ts'
 import { usePointed } from './usePointed.ts'
@@ -84,9 +85,8 @@ const tags = computed(() => {
 
 /** A place on the drawing as the nearest place of the cut's outline. */
 function onOutline(px: number, py: number): Vec3 | undefined {
-  const { x, heightAt } = frame.value
-  const scale = x(1) - x(0)
-  const found = nearestOnOutline(section.value, (px - x(0)) / scale, heightAt(py))
+  const { acrossAt, heightAt } = frame.value
+  const found = nearestOnOutline(section.value, acrossAt(px), heightAt(py))
   return found && fromSection(section.value, found.x, found.h)
 }
 function nudge(opening: { id: string; at: readonly number[] }, dx: number, dh: number): void {
@@ -225,14 +225,7 @@ const sameWay = computed(() => {
           silicone ? 'Silicone rises around the master' : 'Held as it is poured: lowest point here'
         }}
       </text>
-      <text
-        v-if="frame.stretch > 1"
-        class="stretch cut-note"
-        :x="margin.left - 60"
-        :y="height - 14"
-      >
-        Heights drawn {{ frame.stretch }} times larger than widths
-      </text>
+      <StretchNote :frame="frame" />
     </svg>
     <template v-if="tags.length > 0">
       <button

@@ -4,6 +4,7 @@ import type { MouldOpening } from '@mivro/core/mould'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { show } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
+import { arrowStep } from '../../ui/arrowStep.ts'
 import { useDrag } from '../../ui/useDrag.ts'
 
 const props = defineProps<{
@@ -46,19 +47,10 @@ const { down, move, up } = useDrag({
   drop: () => emit('drop'),
 })
 
-const arrows: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
 function press(event: KeyboardEvent): void {
-  const way = arrows[event.key]
-  if (way) {
-    const by = event.shiftKey ? 10 * step : step
-    emit('nudge', way[0] * by, way[1] * by)
-    event.preventDefault()
-  } else if (event.key === 'Delete') emit('remove')
+  const by = arrowStep(event, step)
+  if (by) emit('nudge', ...by)
+  else if (event.key === 'Delete') emit('remove')
   else if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     emit('select')

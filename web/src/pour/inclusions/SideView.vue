@@ -40,9 +40,9 @@ const { down, move, up } = useDrag({
   },
   drop: () => emit('moved'),
 })
-function take({ x }: Frame, mark: Mark, event: PointerEvent): void {
+function take({ scale }: Frame, mark: Mark, event: PointerEvent): void {
   const thing = props.things[mark.kind]
-  held = { mark, thing, perMetre: x(1) - x(0), x: event.clientX, y: event.clientY }
+  held = { mark, thing, perMetre: scale, x: event.clientX, y: event.clientY }
   emit('select', thing.layer)
   emit('choose', { id: thing.id, i: mark.i })
   down(event)

@@ -8,6 +8,7 @@ import {
   type Arranged,
   type Place,
 } from '@mivro/core/matter/inclusion'
+import { arrowStep } from '../../ui/arrowStep.ts'
 import { useDrag } from '../../ui/useDrag.ts'
 import type { ChosenThing } from './useSetThings.ts'
 
@@ -127,12 +128,9 @@ const turnStep = Math.PI / 12
 const turned = (angle: number) => Math.atan2(Math.sin(angle), Math.cos(angle))
 /** Arrows move by half a millimetre, with Shift by five; R turns, Delete takes out. */
 function nudge(mark: Mark, event: KeyboardEvent): void {
-  const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
-    event.key
-  ]
+  const by = arrowStep(event, 0.0005)
   if (by) {
-    const step = event.shiftKey ? 0.005 : 0.0005
-    put(mark, side.value * by[0] * step, by[1] * step)
+    put(mark, side.value * by[0], by[1])
     emit('moved')
   } else if (event.key.toLowerCase() === 'r') {
     const way = event.shiftKey ? -1 : 1
