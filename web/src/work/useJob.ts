@@ -16,16 +16,20 @@ export function useJob<P>(first?: P) {
     work: (options: Required<Pick<AskOptions<P>, 'signal' | 'onProgress'>>) => Promise<A>,
   ) {
     newest.abort()
-    const { signal } = (newest = new AbortController())
+    const own = (newest = new AbortController())
+    const { signal } = own
     problems.value = []
     progress.value = first
+    const onProgress = (now: P) => void (signal.aborted || (progress.value = now))
     try {
-      return await work({ signal, onProgress: (now) => void (progress.value = now) })
+      return await work({ signal, onProgress })
     } catch (error) {
       if (!signal.aborted) problems.value = problemsOf(error)
       return undefined
     } finally {
       if (!signal.aborted) progress.value = undefined
+      // Of several questions the others are given up where one is refused.
+      own.abort()
     }
   }
 
