@@ -32,9 +32,9 @@ describe('work of which only the newest counts', () => {
   it('refused, it says why, gives up what else it asked, and hears no progress after that', async () => {
     const job = useJob<string>()
     const work = begun(job)
-    work.end.reject(new Problem('mesh-flat', {}))
+    work.end.reject(new Problem('not-a-direction', {}))
     expect(await work.answer).toBeUndefined()
-    expect(job.problems.value[0].code).toBe('mesh-flat')
+    expect(job.problems.value[0].code).toBe('not-a-direction')
     expect(work.handed.signal.aborted).toBe(true)
     work.handed.onProgress('late')
     expect(job.progress.value).toBeUndefined()
