@@ -1,4 +1,5 @@
 import {
+  leastToSetIn,
   unseen,
   type Holder,
   type Pattern,
@@ -114,7 +115,7 @@ export const sayPreparation = ({ name, steps, time }: ThingPreparation): string 
  * @example saySettling({ drift: 0, holdsFrom: 0, gel: 3600 }, 0.01) // 'The pour carries it; it neither sinks nor rises.'
  */
 export function saySettling(
-  { drift, holdsFrom }: Pick<Settling, 'drift' | 'holdsFrom'>,
+  { drift, holdsFrom, gel }: Pick<Settling, 'drift' | 'holdsFrom' | 'gel'>,
   depth: number,
   choice: UnitChoice = metric,
 ): string {
@@ -126,5 +127,9 @@ export function saySettling(
     drift < 0
       ? `sink ${through ? 'to the floor of its layer' : far}`
       : `rise ${through ? 'to the surface' : far}`
-  return `Set in with the pour it would ${way} before the gel; set in from ${showDuration(holdsFrom)} after mixing it stays.`
+  const from = `Set in with the pour it would ${way} before the gel`
+  const [holds, gels] = [showDuration(holdsFrom), showDuration(gel)]
+  return gel - holdsFrom < leastToSetIn
+    ? `${from}, and it holds only when the layer gels, ${gels} after mixing: pour a base, lay it on that when it has gelled, and cover it.`
+    : `${from}; set in from ${holds} until the gel, ${gels} after mixing, it stays.`
 }

@@ -6,13 +6,7 @@ import {
   type PouredSilicone,
   type Way,
 } from '@mivro/core/matter/air'
-import {
-  deepestPour,
-  gellingAt,
-  potLifeCurve,
-  thickeningOf,
-  type Batch,
-} from '@mivro/core/matter/cure'
+import { deepestPour, layerThickening, potLifeCurve, type Batch } from '@mivro/core/matter/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/matter/colour'
 import type { Look } from '@mivro/core/matter/light'
 import type { Material, Resin } from '@mivro/core/matter/material'
@@ -185,13 +179,13 @@ export const handlers = {
   },
 
   /** How flakes of tints move while their layer is liquid. */
-  floating: async ({ resin, temperature, placed, tints }: FloatingQuestion) =>
-    floating(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, tints),
+  floating: async ({ placed, tints, ...layer }: FloatingQuestion) =>
+    floating(thickeningOf(layer), densityOf(layer), placed, tints),
 
   /** Where the bubbles of each layer end, by each way against them. */
   bubbles: async ({ layers, tools }: BubblesQuestion) =>
-    layers.map(({ id, name, resin, temperature, gel, opaque, layer }) => {
-      const thickening = gellingAt(thickeningOf(lawOf(resin).law, temperature), gel)
+    layers.map(({ id, name, batch, gel, opaque, layer }) => {
+      const thickening = thickeningOf({ batch, gel })
       const { poursUntil, hardAt } = layer
       const marks = { poursUntil, hardAt, gel }
       const results = compareWays({ ...layer, thickening }, tools)
@@ -200,8 +194,8 @@ export const handlers = {
 
   /** The bubbles that are there at a moment. */
   bubblesAt: async ({ layers, tools, way, at }: BubblesAtQuestion) =>
-    layers.map(({ id, resin, temperature, gel, layer }) => {
-      const thickening = gellingAt(thickeningOf(lawOf(resin).law, temperature), gel)
+    layers.map(({ id, batch, gel, layer }) => {
+      const thickening = thickeningOf({ batch, gel })
       return { id, stay: bubblesAt(way, { ...layer, thickening }, tools, at) }
     }),
 
@@ -213,8 +207,8 @@ export const handlers = {
     solidFrom((await cavity(form)).mesh),
 
   /** What becomes of things while their layer is liquid. */
-  settle: async ({ resin, temperature, placed, things }: SettleQuestion) =>
-    settle(lawOf(resin).law, mixDensity(resin.ratio, resin), temperature, placed, things),
+  settle: async ({ placed, things, ...layer }: SettleQuestion) =>
+    settle(thickeningOf(layer), densityOf(layer), placed, things),
 
   /** Pixels of the finished piece. */
   async look({ form, look }: { form: Form; look: Look }, { cavity }: JobContext) {
@@ -261,13 +255,20 @@ export interface ArrangeQuestion {
   layers: readonly SetLayer[]
 }
 
-export interface SettleQuestion {
-  resin: Resin
-  /** K */
-  temperature: number
+/** A layer as it ripens: its batch, and when it gels by its clock, s after mixing. */
+export interface RipeningLayer {
+  batch: Batch
+  gel: number
+}
+
+const thickeningOf = ({ batch, gel }: RipeningLayer) =>
+  layerThickening(lawOf(batch.resin), batch, gel)
+const densityOf = ({ batch: { resin } }: RipeningLayer) => mixDensity(resin.ratio, resin)
+
+export interface SettleQuestion extends RipeningLayer {
   /** s after mixing. */
   placed: number
-  things: Parameters<typeof settle>[4]
+  things: Parameters<typeof settle>[3]
 }
 
 export interface BubblesQuestion {
@@ -275,13 +276,10 @@ export interface BubblesQuestion {
   tools: AirTools
 }
 
-export interface FloatingQuestion {
-  resin: Resin
-  /** K */
-  temperature: number
+export interface FloatingQuestion extends RipeningLayer {
   /** s after mixing. */
   placed: number
-  tints: Parameters<typeof floating>[4]
+  tints: Parameters<typeof floating>[3]
 }
 
 export interface WaysQuestion {

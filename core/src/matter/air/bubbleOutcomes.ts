@@ -80,7 +80,7 @@ const gone = 1e-6
  * rise to the surface or to a ceiling, shrink and dissolve under pressure, until the gel holds
  * them. What is let go before the resin is hard grows again.
  */
-export function fatesOf(question: BubbleQuestion): BubbleOutcomes {
+export function bubbleOutcomes(question: BubbleQuestion): BubbleOutcomes {
   const { stirred, volume, samples, seed, seenFrom, ceiling } = question
   const fates: BubbleOutcomes = { inside: 0, pits: 0, out: 0, dissolved: 0, largest: 0, stay: [] }
   const own = bubblesOf(stirred, volume, samples, seed)

@@ -1,5 +1,5 @@
 import type { Thickening } from '../cure/index.ts'
-import { fatesOf } from './bubbleOutcomes.ts'
+import { bubbleOutcomes } from './bubbleOutcomes.ts'
 import { atmosphere, type GasInResin } from './gas.ts'
 import { drawnIn, stirring } from './population.ts'
 
@@ -94,7 +94,7 @@ export function siliconeAir(
     seed: 1,
   }
   const kept = (from: number) => {
-    const { inside, pits } = fatesOf({ ...common, seenFrom: from })
+    const { inside, pits } = bubbleOutcomes({ ...common, seenFrom: from })
     return inside + pits
   }
   const near = volume > 0 ? Math.min(1, (copied * skin) / volume) : 0

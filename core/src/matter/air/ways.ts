@@ -3,7 +3,7 @@ import { leftBy, type Handling, type OwnWay } from './handling.ts'
 import { absolute, closingTime, insideOf, type AirTools } from './equipment.ts'
 import { largestDeaired } from './vessel.ts'
 import {
-  fatesOf,
+  bubbleOutcomes,
   type BubbleQuestion,
   type BubbleOutcomes,
   type Staying,
@@ -140,7 +140,7 @@ export function bubblesAt(
   at: number,
 ): Staying[] {
   const { held } = heldBy(way, { handling, ...layer }, tools)
-  return fatesOf({ ...layer, ...held, at: Math.max(at, held.pouredAt) }).stay
+  return bubbleOutcomes({ ...layer, ...held, at: Math.max(at, held.pouredAt) }).stay
 }
 
 function ownFault(
@@ -163,8 +163,8 @@ function bothFates(
   const tenth = { ...layer.gas, diffusivity: slower * layer.gas.diffusivity }
   const left = leftBy(handling)
   return {
-    likely: handled(fatesOf(question), left),
-    slow: handled(fatesOf({ ...question, gas: tenth }), left),
+    likely: handled(bubbleOutcomes(question), left),
+    slow: handled(bubbleOutcomes({ ...question, gas: tenth }), left),
   }
 }
 

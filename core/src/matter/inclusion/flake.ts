@@ -1,4 +1,4 @@
-import { driftFrom, driftIn, thickeningOf, waitFor, type CureLaw } from '../cure/index.ts'
+import { driftFrom, driftIn, waitFor, type Thickening } from '../cure/index.ts'
 import type { Tint, TintForm } from '../material/index.ts'
 import { discSpeed } from './drift.ts'
 import { unseen } from './settle.ts'
@@ -36,17 +36,15 @@ export interface Floating {
 }
 
 /**
- * How flakes of tints move in a layer that is poured `placed` s after it was mixed, at a steady
- * temperature, K; `density` is the mix's. Undefined for a tint without flakes.
+ * How flakes of tints move in a layer that is poured `placed` s after it was mixed, as it thickens
+ * until its gel; `density` is the mix's. Undefined for a tint without flakes.
  */
 export function floating(
-  law: Pick<CureLaw, 'kinetics' | 'rheology'>,
+  thickening: Thickening,
   density: number,
-  temperature: number,
   placed: number,
   tints: readonly Pick<Tint, 'form' | 'flake' | 'density'>[],
 ): (Floating | undefined)[] {
-  const thickening = thickeningOf(law, temperature)
   return tints.map((tint) => {
     const flake = flakeOf(tint)
     if (!flake) return undefined

@@ -1,10 +1,13 @@
-import { driftFrom, driftIn, gelOf, thickeningOf, waitFor, type CureLaw } from '../cure/index.ts'
+import { driftFrom, driftIn, waitFor, type Thickening } from '../cure/index.ts'
 import { speedBy } from './drift.ts'
 import type { PlanInclusion } from './inclusion.ts'
 import type { Sized } from './thing.ts'
 
 /** Nobody sees a thing that moved less, m. */
 export const unseen = 0.0005
+
+/** Hands need so long to set things in once they hold, s (common practice, no source). */
+export const leastToSetIn = 60
 
 /** Moments that a path is drawn by. */
 const moments = 32
@@ -22,18 +25,16 @@ export interface Settling {
 }
 
 /**
- * What becomes of things that are set into a layer `placed` s after it was mixed, at a steady
- * temperature, K. `density` is the mix's. What is held by a dab or a jig does not move.
+ * What becomes of things that are set into a layer `placed` s after it was mixed, as it thickens
+ * until its gel. `density` is the mix's. What is held by a dab or a jig does not move.
  */
 export function settle(
-  law: Pick<CureLaw, 'kinetics' | 'rheology'>,
+  thickening: Thickening,
   density: number,
-  temperature: number,
   placed: number,
   things: readonly (Sized & Pick<PlanInclusion, 'held'>)[],
 ): Settling[] {
-  const thickening = thickeningOf(law, temperature)
-  const gel = gelOf(law, temperature)
+  const gel = thickening.time[thickening.time.length - 1]
   return things.map((thing) => {
     const way = driftIn(thickening, thing.held ? () => 0 : speedBy(thing, density))
     const drift = driftFrom(way, placed)

@@ -9,8 +9,9 @@ import {
   type LayerBubbles,
 } from '../../matter/air/index.ts'
 import { contrast, covers } from '../../matter/colour/index.ts'
+import type { Batch } from '../../matter/cure/index.ts'
 import { areaAt, type FillCurve } from '../../form/filling/index.ts'
-import { resinClasses, type Resin } from '../../matter/material/index.ts'
+import { resinClasses } from '../../matter/material/index.ts'
 import { mixDensity } from '../../matter/mix/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
 import type { Plan } from './plan.ts'
@@ -22,9 +23,7 @@ const samples = 700
 export interface BubbleLayer {
   id: string
   name: string
-  resin: Resin
-  /** K */
-  temperature: number
+  batch: Batch
   /** When it gels by its clock, s since mixing. */
   gel: number
   /** It covers: only its skin shows. */
@@ -37,7 +36,7 @@ export interface BubbleLayer {
  * surface or the ceiling over it, its clock.
  */
 export const bubbleLayers = (
-  { room, humidity = 0, handling = usualHandling }: Pick<Plan, 'room' | 'humidity' | 'handling'>,
+  { humidity = 0, handling = usualHandling }: Pick<Plan, 'humidity' | 'handling'>,
   { layers, into }: CompiledPlan,
   curve: FillCurve,
 ): BubbleLayer[] => {
@@ -51,8 +50,7 @@ export const bubbleLayers = (
     return {
       id: layer.id,
       name: layer.name,
-      resin,
-      temperature: room,
+      batch: layer.batch!,
       gel: gelAt - mixAt,
       opaque:
         handling.finish === 'painted' ||

@@ -91,11 +91,11 @@ const dosed = computed(() =>
 
 /** How flakes move until the gel, in the order of the tints on the shelf. */
 const floatingQuestion = computed(() => {
-  const { clock } = props.layer
-  if (!resin.value || !clock || dosed.value.length === 0) return undefined
+  const { clock, batch } = props.layer
+  if (!batch || !clock || dosed.value.length === 0) return undefined
   return {
-    resin: resin.value,
-    temperature: project.plan!.room,
+    batch,
+    gel: clock.gelAt - clock.mixAt,
     placed: clock.pourAt - clock.mixAt,
     tints: dosed.value.map(({ tint: { form, flake, density } }) => ({ form, flake, density })),
   }

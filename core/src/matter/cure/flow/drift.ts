@@ -32,16 +32,6 @@ export function thickeningOf(
   return { time, viscosity }
 }
 
-/**
- * The same, run so much faster or slower that it gels when its clock says so: its own warmth is in it.
- *
- * @example gellingAt({ time: Float64Array.of(0, 60), viscosity: Float64Array.of(2) }, 30).time[1] // 30
- */
-export function gellingAt({ time, viscosity }: Thickening, gel: number): Thickening {
-  const faster = gel / time[time.length - 1]
-  return { time: time.map((t) => faster * t), viscosity }
-}
-
 /** When it gels, s. */
 export const gelOf = (law: Pick<CureLaw, 'kinetics' | 'rheology'>, temperature: number): number =>
   timeTo(law.kinetics, law.rheology.gel, temperature)

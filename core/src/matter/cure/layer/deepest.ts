@@ -1,7 +1,7 @@
 import type { Calibration } from '../calibrate/calibrate.ts'
-import { usualWalls, type Batch } from '../cureTimes.ts'
+import type { Batch } from '../cureTimes.ts'
 import { followColumn } from './column.ts'
-import { afterCup } from './modelCure.ts'
+import { afterCup, columnOf } from './modelCure.ts'
 
 /** How far the deepest pour may lie to either side of what is reckoned. */
 export const depthBand = { low: 0.75, high: 1.3 } as const
@@ -79,7 +79,7 @@ export function deepestPour(
 
 /** Whether a layer gets hotter than `limit`, K; asks no longer than it takes to know. */
 function peakOver({ law }: Calibration, batch: Batch, limit: number): boolean {
-  const { resin, room, mass, depth, materialTemperature = room } = batch
+  const { resin, room, mass, materialTemperature = room } = batch
   const poured = afterCup(
     law,
     { mass, room, start: materialTemperature },
@@ -87,24 +87,12 @@ function peakOver({ law }: Calibration, batch: Batch, limit: number): boolean {
   )
   let over = false
   let before = 0
-  followColumn(
-    {
-      law,
-      depth,
-      start: poured,
-      room,
-      mouldTemperature: batch.mouldTemperature,
-      mould: batch.walls ?? usualWalls,
-      width: batch.width ?? Infinity,
-      below: batch.below ?? 0,
-    },
-    ({ temperature, alpha }) => {
-      const hottest = Math.max(...temperature)
-      over = hottest > limit
-      const waning = hottest < before && Math.min(...alpha) > law.rheology.gel
-      before = hottest
-      return !over && !waning && Math.min(...alpha) < law.demould
-    },
-  )
+  followColumn(columnOf(law, batch, poured), ({ temperature, alpha }) => {
+    const hottest = Math.max(...temperature)
+    over = hottest > limit
+    const waning = hottest < before && Math.min(...alpha) > law.rheology.gel
+    before = hottest
+    return !over && !waning && Math.min(...alpha) < law.demould
+  })
   return over
 }

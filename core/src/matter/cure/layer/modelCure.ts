@@ -2,7 +2,7 @@ import type { Calibration } from '../calibrate/calibrate.ts'
 import { followCup, runCup, type CupState } from '../calibrate/cup.ts'
 import { usualWalls, type Batch, type CureTimes } from '../cureTimes.ts'
 import { trimFrom } from '../sheetCure.ts'
-import { followColumn } from './column.ts'
+import { followColumn, type ColumnQuestion } from './column.ts'
 
 /** What is poured on less than this share of the gel runs into the layer below (from memory). */
 const bleeding = 0.8
@@ -19,7 +19,7 @@ export const patience = 45 * 24 * 3600
  * @example modelCure(calibrate(resin), batch).pourable // 2700 (s in the cup: the sheet's pot life of 100 g)
  */
 export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTimes {
-  const { resin, room, mass, depth, materialTemperature = room } = batch
+  const { resin, room, mass, materialTemperature = room } = batch
   const inCup = batch.inCup ?? resin.mixTime
   const cup = runCup(law, { mass, room, start: materialTemperature, longest: patience })
   const poured = afterCup(law, { mass, room, start: materialTemperature }, inCup)
@@ -33,27 +33,14 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
   const trim = gel + trimFrom * (law.demould - gel)
   const slowest = new Marks({ trim, demould: law.demould }, inCup)
   const peak = { temperature: poured.temperature, at: inCup }
-  const walls = batch.walls ?? usualWalls
-  followColumn(
-    {
-      law,
-      depth: Math.max(depth, 1e-4),
-      start: poured,
-      room,
-      mouldTemperature: batch.mouldTemperature,
-      mould: walls,
-      width: batch.width ?? Infinity,
-      below: batch.below ?? 0,
-    },
-    ({ time, alpha, edge, temperature }) => {
-      const at = inCup + time
-      top.see(at, alpha[alpha.length - 1])
-      slowest.see(at, Math.min(...alpha, ...edge))
-      const hottest = Math.max(...temperature)
-      if (hottest > peak.temperature) Object.assign(peak, { temperature: hottest, at })
-      return !(top.done && slowest.done) && at < patience
-    },
-  )
+  followColumn(columnOf(law, batch, poured), ({ time, alpha, edge, temperature }) => {
+    const at = inCup + time
+    top.see(at, alpha[alpha.length - 1])
+    slowest.see(at, Math.min(...alpha, ...edge))
+    const hottest = Math.max(...temperature)
+    if (hottest > peak.temperature) Object.assign(peak, { temperature: hottest, at })
+    return !(top.done && slowest.done) && at < patience
+  })
   const seen = { ...top.times, ...slowest.times }
   const ordered = (time: number | undefined, after: number) => Math.max(time ?? patience, after)
   const gelled = ordered(seen.gel, inCup)
@@ -70,6 +57,24 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
     basis: { pourable: 'model', gel: 'model', join: 'model', demould: 'model' },
   }
 }
+
+/** The layer of a batch as a column, as it comes out of its cup. */
+export const columnOf = (
+  law: Calibration['law'],
+  { depth, room, mouldTemperature, walls = usualWalls, width = Infinity, below = 0 }: Batch,
+  start: ColumnQuestion['start'],
+): ColumnQuestion => ({
+  law,
+  depth: Math.max(depth, thinnest),
+  start,
+  room,
+  mouldTemperature,
+  mould: walls,
+  width,
+  below,
+})
+/** A film is followed as if it were as thick as this, m. */
+const thinnest = 1e-4
 
 /** A mix as it leaves its cup after `time` seconds. */
 export function afterCup(
