@@ -64,6 +64,9 @@ describe('pages', () => {
     ],
     ['/log', ['studios/studio', 'log']],
     ['/nowhere', ['studios/studio']],
+    ['/__proto__/x', ['studios/studio']],
+    ['/constructor/abc', ['studios/studio']],
+    ['/hasOwnProperty/x', ['studios/studio']],
   ])('%s names what its page asks for first', async (path, asked) => {
     const link = (await fetch(base + path)).headers.get('link')
     expect(link).toBe(

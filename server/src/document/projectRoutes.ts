@@ -31,12 +31,13 @@ export function projectRoutes(store: Store): Router {
  */
 export function firstRequests(path: string): string[] {
   const [, place, id = '', stage] = path.split('/')
-  const own = /^[\w-]{0,64}$/.test(id) ? (ofPlace[place]?.(id, stage) ?? []) : []
+  const own = /^[\w-]{0,64}$/.test(id) ? (ofPlace.get(place)?.(id, stage) ?? []) : []
   return ['studios/studio', ...own].map((wanted) => `/api/${wanted}`)
 }
 const lists = ['pieces', 'moulds', 'materials']
-const ofPlace: Record<string, (id: string, stage?: string) => string[]> = {
-  pieces: (id, stage) => (stage ? [`projects/${id}`] : id ? [] : ['overview', 'materials']),
-  runs: (id, stage) => (id && !stage ? [`runs/${id}`, `benches?naming=${id}`, ...lists] : []),
-  log: () => ['log'],
-}
+/** A map: the address is typed by anybody, and an object has names of its own. */
+const ofPlace = new Map<string, (id: string, stage?: string) => string[]>([
+  ['pieces', (id, stage) => (stage ? [`projects/${id}`] : id ? [] : ['overview', 'materials'])],
+  ['runs', (id, stage) => (id && !stage ? [`runs/${id}`, `benches?naming=${id}`, ...lists] : [])],
+  ['log', () => ['log']],
+])

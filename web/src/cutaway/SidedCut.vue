@@ -53,11 +53,11 @@ const sides = computed(() =>
             <slot name="within" :frame="frame" :width="width" />
           </Bands>
         </slot>
-        <path :d="path" class="outline" />
+        <path :d="path" class="cut-outline" />
         <slot :frame="frame" />
       </g>
-      <text :x="width / 2" y="14">{{ sides.top }}</text>
-      <text :x="width / 2" :y="height - 6">{{ sides.bottom }}</text>
+      <text class="cut-side" :x="width / 2" y="14">{{ sides.top }}</text>
+      <text class="cut-side" :x="width / 2" :y="height - 6">{{ sides.bottom }}</text>
     </svg>
   </div>
 </template>
@@ -66,19 +66,5 @@ const sides = computed(() =>
 svg {
   position: absolute;
   inset: 0;
-}
-
-.outline {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.6;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
-
-text {
-  fill: var(--ink-2);
-  font-size: var(--size-small);
-  text-anchor: middle;
 }
 </style>
