@@ -15,7 +15,7 @@ import {
   mixed,
   solveTints,
 } from '../core/src/matter/colour/index.ts'
-import { calibrate, learn } from '../core/src/matter/cure/index.ts'
+import { calibrate, layerThickening, learn, modelCure } from '../core/src/matter/cure/index.ts'
 import { sheets } from '../core/src/matter/cure/samples.ts'
 import { arrange, settle } from '../core/src/matter/inclusion/index.ts'
 import {
@@ -121,11 +121,13 @@ export function benchLight(): void {
     median(() => arrange(mesh, up, layers), 3),
     300,
   )
-  const { law } = learn(calibrate(sheets.coating), sheets.coating)
+  const learned = learn(calibrate(sheets.coating), sheets.coating)
+  const batch = { resin: sheets.coating, room: 296.15, mass: 0.1, depth: 0.008, width: 0.1 }
+  const thickening = layerThickening(learned, batch, modelCure(learned, batch).gel)
   const things = Array.from({ length: 500 }, () => ({ ...flake, thickness: 1e-4 }))
   within(
     'drift of 500',
-    median(() => settle(law, 1120, 296.15, 300, things), 5),
+    median(() => settle(thickening, 1120, 300, things), 5),
     100,
   )
 }

@@ -25,7 +25,7 @@ describe('a layer that thickens', () => {
   it('begins with the viscosity of its sheet', () => {
     for (const resin of Object.values(sheets)) {
       const { viscosity } = layerOf(resin, 0.01).thickening
-      expect(viscosity[0] / resin.viscosity).toBeCloseTo(1, 2)
+      expect(viscosity[0] / resin.viscosity!).toBeCloseTo(1, 2)
     }
   })
 
