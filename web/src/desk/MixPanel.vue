@@ -108,7 +108,7 @@ function wishBy(value: string): void {
       label="All together"
       kind="volume"
       :value="desk.wish.volume"
-      :take="(volume) => desk.wishOf({ by: 'volume', volume: volume ?? 0 })"
+      :take="(volume) => desk.wishOf({ by: 'volume', volume: volume })"
     />
     <QuantityField
       v-else-if="desk.wish.by === 'mass'"
@@ -116,7 +116,7 @@ function wishBy(value: string): void {
       kind="mass"
       :step="desk.step"
       :value="desk.wish.mass"
-      :take="(mass) => desk.wishOf({ by: 'mass', mass: mass ?? 0 })"
+      :take="(mass) => desk.wishOf({ by: 'mass', mass: mass })"
     />
     <QuantityField
       v-else
@@ -124,7 +124,7 @@ function wishBy(value: string): void {
       kind="mass"
       :step="desk.step"
       :value="desk.wish.mass"
-      :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass: mass ?? 0 })"
+      :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass: mass })"
     />
 
     <h3>Additives</h3>
@@ -142,7 +142,7 @@ function wishBy(value: string): void {
         label="Its share"
         kind="fraction"
         :value="extra.share"
-        :take="(share) => desk.shareOf(extra.id, share ?? 0)"
+        :take="(share) => desk.shareOf(extra.id, share)"
       />
       <SegmentField
         label="of the weight of"

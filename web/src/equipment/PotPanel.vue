@@ -9,6 +9,7 @@ import { figure, show, showDuration } from '@mivro/core/base/units'
 import type { Studio } from '@mivro/core/studio'
 import { sayTakes } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'
+import { fieldsOf } from '../ui/fields.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -55,6 +56,7 @@ const count = computed(() => (shown.value ? countPerPot(shown.value.block, props
 const items = computed(() =>
   Array.from({ length: count.value }, () => ({ name: shown.value!.name, ...shown.value!.block })),
 )
+const { field } = fieldsOf(() => props.pot, set)
 </script>
 
 <template>
@@ -65,43 +67,12 @@ const items = computed(() =>
     </div>
     <div class="sides">
       <div class="stack">
-        <QuantityField
-          label="Marked working pressure"
-          kind="pressure"
-          :value="pot.marked"
-          :take="(marked) => set({ marked: marked ?? 0 })"
-        />
-        <QuantityField
-          label="Casts are cured at"
-          kind="pressure"
-          :value="pot.gauge"
-          :take="(gauge) => set({ gauge: gauge ?? 0 })"
-        />
-        <QuantityField
-          label="Plate across, inside"
-          kind="length"
-          :value="pot.diameter"
-          :take="(diameter) => set({ diameter: diameter ?? 0 })"
-        />
-        <QuantityField
-          label="Height, inside"
-          kind="length"
-          :value="pot.height"
-          :take="(height) => set({ height: height ?? 0 })"
-        />
-        <QuantityField
-          label="Compressor, free air"
-          kind="flow"
-          :value="pot.flow"
-          :take="(flow) => set({ flow: flow ?? 0 })"
-        />
-        <QuantityField
-          label="Lid and clamps"
-          kind="duration"
-          bare-unit="s"
-          :value="pot.lid"
-          :take="(lid) => set({ lid: lid ?? 0 })"
-        />
+        <QuantityField label="Marked working pressure" kind="pressure" v-bind="field('marked')" />
+        <QuantityField label="Casts are cured at" kind="pressure" v-bind="field('gauge')" />
+        <QuantityField label="Plate across, inside" kind="length" v-bind="field('diameter')" />
+        <QuantityField label="Height, inside" kind="length" v-bind="field('height')" />
+        <QuantityField label="Compressor, free air" kind="flow" v-bind="field('flow')" />
+        <QuantityField label="Lid and clamps" kind="duration" bare-unit="s" v-bind="field('lid')" />
         <p class="quiet small">
           {{ show(insideOf(pot), 'volume', studio.units) }} inside; at pressure
           <b>{{ showDuration(closingTime(pot), 'second') }}</b> after the last mould is in.

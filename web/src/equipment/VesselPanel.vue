@@ -21,6 +21,7 @@ import { sayDeairing } from '@mivro/words/equipment'
 import { useStudio } from '../project/studioStore.ts'
 import { token } from '../theme/token.ts'
 import { axisTitle } from '../ui/chart.ts'
+import { fieldsOf } from '../ui/fields.ts'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
@@ -91,6 +92,7 @@ const options = computed(() => ({
     },
   },
 }))
+const { field } = fieldsOf(() => props.vessel, set)
 </script>
 
 <template>
@@ -101,44 +103,26 @@ const options = computed(() => ({
     </div>
     <div class="sides">
       <div class="stack">
-        <QuantityField
-          label="Across, inside"
-          kind="length"
-          :value="vessel.diameter"
-          :take="(diameter) => set({ diameter: diameter ?? 0 })"
-        />
-        <QuantityField
-          label="Height, inside"
-          kind="length"
-          :value="vessel.height"
-          :take="(height) => set({ height: height ?? 0 })"
-        />
+        <QuantityField label="Across, inside" kind="length" v-bind="field('diameter')" />
+        <QuantityField label="Height, inside" kind="length" v-bind="field('height')" />
         <QuantityField
           label="Pumped to, below the air around"
           kind="pressure"
           :step="finest"
-          :value="vessel.gauge"
-          :take="(gauge) => set({ gauge: gauge ?? 0 })"
+          v-bind="field('gauge')"
         />
-        <QuantityField
-          label="Pump"
-          kind="flow"
-          :value="vessel.flow"
-          :take="(flow) => set({ flow: flow ?? 0 })"
-        />
+        <QuantityField label="Pump" kind="flow" v-bind="field('flow')" />
         <QuantityField
           label="Rises in a minute, valve shut"
           kind="pressure"
           :step="finest"
-          :value="vessel.leak"
-          :take="(leak) => set({ leak: leak ?? 0 })"
+          v-bind="field('leak')"
         />
         <QuantityField
           label="Held once it is quiet"
           kind="duration"
           bare-unit="s"
-          :value="vessel.holds"
-          :take="(holds) => set({ holds: holds ?? 0 })"
+          v-bind="field('holds')"
         />
         <QuantityField
           label="Try it with a mix of"

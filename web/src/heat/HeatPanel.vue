@@ -5,7 +5,7 @@ import type { CompiledLayer } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import Origin from '../ui/Origin.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import QuantityField from '../ui/QuantityField.vue'
@@ -143,7 +143,7 @@ const looks = { temperature: 'Temperature', alpha: 'Degree of cure' }
     :take="(heatLimit) => project.changePlan({ ...plan, heatLimit })"
   />
   <template v-if="hot.length > 0 && about">
-    <CautionNote v-for="caution in hot" :key="caution.code" :caution="caution" />
+    <CautionNotes :of="hot" />
     <WaysOut :layer="about" :hot="hot.some(({ code }) => code !== 'cup-runs-hot')" />
   </template>
   <HeatCharts :heat="heat" :compiled="compiled" :room="plan.room" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Form, Measured } from '@mivro/core/form/piece'
 import type { Problem } from '@mivro/core/base/problem'
+import { fieldsOf } from '../ui/fields.ts'
 import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import { startingMeasure } from './startingMeasures.ts'
@@ -18,6 +19,7 @@ const ways = {
 }
 const change = (values: object) =>
   props.take({ ...props.form, measured: { ...props.form.measured, ...values } as Measured })
+const { field } = fieldsOf(() => props.form.measured, change)
 </script>
 
 <template>
@@ -28,49 +30,32 @@ const change = (values: object) =>
     @choose="take({ ...form, measured: startingMeasure($event) })"
   />
   <template v-if="form.measured.how === 'weight'">
-    <QuantityField
-      label="Weight"
-      kind="mass"
-      :value="form.measured.mass"
-      :take="(mass) => change({ mass: mass ?? 0 })"
-    />
-    <QuantityField
-      label="Density"
-      kind="density"
-      :value="form.measured.density"
-      :take="(density) => change({ density: density ?? 0 })"
-    />
+    <QuantityField label="Weight" kind="mass" v-bind="field('mass')" />
+    <QuantityField label="Density" kind="density" v-bind="field('density')" />
   </template>
   <QuantityField
     v-else-if="form.measured.how === 'displaced'"
     label="Water pushed aside"
     kind="volume"
-    :value="form.measured.volume"
-    :take="(volume) => change({ volume: volume ?? 0 })"
+    v-bind="field('volume')"
   />
-  <QuantityField
-    v-else
-    label="Water to the rim weighs"
-    kind="mass"
-    :value="form.measured.water"
-    :take="(water) => change({ water: water ?? 0 })"
-  />
+  <QuantityField v-else label="Water to the rim weighs" kind="mass" v-bind="field('water')" />
   <QuantityField
     label="Width"
     kind="length"
     :value="form.width"
-    :take="(width) => take({ ...form, width: width ?? 0 })"
+    :take="(width) => take({ ...form, width: width })"
   />
   <QuantityField
     label="Depth"
     kind="length"
     :value="form.depth"
-    :take="(depth) => take({ ...form, depth: depth ?? 0 })"
+    :take="(depth) => take({ ...form, depth: depth })"
   />
   <QuantityField
     label="Height"
     kind="length"
     :value="form.height"
-    :take="(height) => take({ ...form, height: height ?? 0 })"
+    :take="(height) => take({ ...form, height: height })"
   />
 </template>

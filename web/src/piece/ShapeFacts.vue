@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { show, showArea } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import type { Survey } from '@mivro/core/work/project'
 
 const props = defineProps<{ survey: Survey }>()
@@ -30,7 +30,7 @@ const facts = computed(() => {
       <dd class="num">{{ value }}</dd>
     </div>
   </dl>
-  <CautionNote v-for="caution in survey.cautions" :key="caution.code" :caution="caution" />
+  <CautionNotes :of="survey.cautions" />
 </template>
 
 <style scoped>

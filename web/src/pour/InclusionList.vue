@@ -76,13 +76,13 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           kind="mass"
           :step="finest(inclusion.mass)"
           :value="inclusion.mass"
-          :take="(mass) => change(i, { mass: mass ?? 0 })"
+          :take="(mass) => change(i, { mass: mass })"
         />
         <QuantityField
           label="Density"
           kind="density"
           :value="inclusion.density"
-          :take="(density) => change(i, { density: density ?? 0 })"
+          :take="(density) => change(i, { density: density })"
         />
         <QuantityField
           label="Thickness"

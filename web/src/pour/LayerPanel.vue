@@ -2,7 +2,7 @@
 import { resinIn } from '@mivro/core/matter/mix'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { safetyFor } from '@mivro/core/base/caution'
+import { cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { bandOf } from '@mivro/core/matter/cure'
 import { finenessOf, withLayer, type CompiledLayer, type Layer } from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
@@ -12,9 +12,10 @@ import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import type { Choice } from '../ui/choices.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import AtTheCup from '../weigh/AtTheCup.vue'
 import CountField from '../ui/CountField.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import Origin from '../ui/Origin.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
@@ -60,9 +61,7 @@ const origin = computed(() => {
   return resin.value ? explainSheet(resin.value, plan.value.room, studio.units) : []
 })
 const cautions = (field: string) =>
-  project
-    .compiled!.cautions.filter((c) => c.place.layer === props.layer.id && c.place.field === field)
-    .map((caution) => ({ caution, fixes: fixes(caution) }))
+  cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field })
 const fixes = useFixes()
 const fine = computed(() => finenessOf(project.compiled!))
 const time = (seconds: number) => showDuration(seconds, fine.value)
@@ -84,6 +83,7 @@ const joins: Choice<Layer['join']>[] = [
     hint: 'Poured while the lower one still runs: the two run together',
   },
 ]
+const { field, choice } = fieldsOf(() => source.value, change)
 </script>
 
 <template>
@@ -93,8 +93,7 @@ const joins: Choice<Layer['join']>[] = [
       bare
       heading
       label="Name of the layer"
-      :value="source.name"
-      :take="(name) => change({ name })"
+      v-bind="field('name')"
     />
     <span class="quiet small">{{ layer.index + 1 }} of {{ count }}</span>
   </div>
@@ -102,12 +101,7 @@ const joins: Choice<Layer['join']>[] = [
   <template v-if="layer.weighing">
     <SafetyLines before="Before you weigh" :lines="safety('weigh')" />
     <WeighTable :weighing="layer.weighing" :copies="plan.copies" :step="plan.scaleStep" />
-    <CautionNote
-      v-for="one in cautions('weigh')"
-      :key="one.caution.code"
-      :caution="one.caution"
-      :fixes="one.fixes"
-    />
+    <CautionNotes :of="cautions('weigh')" :fixes="fixes" />
     <p v-if="layer.each && plan.copies > 1" class="row quiet small">
       <span>Each copy</span>
       <span>
@@ -124,46 +118,26 @@ const joins: Choice<Layer['join']>[] = [
     :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
     kind="length"
     :value="source.fill.by === 'height' ? source.fill.top : layer.top"
-    :take="(top) => change({ fill: { by: 'height', top: top ?? 0 } })"
+    :take="(top) => change({ fill: { by: 'height', top: top } })"
   />
   <QuantityField
     :key="`${layer.id}-volume`"
     :label="layer.inclusions > 0 ? 'Resin per copy, without inclusions' : 'Resin per copy'"
     kind="volume"
     :value="layer.resin"
-    :take="(volume) => change({ fill: { by: 'volume', volume: volume ?? 0 } })"
+    :take="(volume) => change({ fill: { by: 'volume', volume: volume } })"
   />
-  <CautionNote
-    v-for="one in cautions('fill')"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="cautions('fill')" :fixes="fixes" />
 
-  <ShelfSelect
-    label="Resin"
-    kind="resin"
-    :value="source.resin"
-    @choose="change({ resin: $event })"
-  />
-  <CautionNote
-    v-for="one in cautions('resin')"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <ShelfSelect label="Resin" kind="resin" v-bind="choice('resin')" />
+  <CautionNotes :of="cautions('resin')" :fixes="fixes" />
   <TintList
     :key="`${layer.id}-tints`"
     :tints="source.tints"
     :resin="layer.weighing && resinIn(layer.weighing)"
     :take="(tints) => change({ tints })"
   />
-  <CautionNote
-    v-for="one in cautions('tint')"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="cautions('tint')" :fixes="fixes" />
 
   <SegmentField
     v-if="layer.index > 0"
@@ -179,12 +153,7 @@ const joins: Choice<Layer['join']>[] = [
       As the join wants
     </ElButton>
   </p>
-  <CautionNote
-    v-for="one in cautions('join')"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="cautions('join')" :fixes="fixes" />
 
   <div class="block">
     <h3>Inclusions</h3>
@@ -193,12 +162,7 @@ const joins: Choice<Layer['join']>[] = [
       :inclusions="source.inclusions"
       :take="(inclusions) => change({ inclusions })"
     />
-    <CautionNote
-      v-for="(one, i) in cautions('inclusions')"
-      :key="`${one.caution.code}-${i}`"
-      :caution="one.caution"
-      :fixes="one.fixes"
-    />
+    <CautionNotes :of="cautions('inclusions')" :fixes="fixes" />
   </div>
 
   <template v-if="layer.weighing">
@@ -268,12 +232,7 @@ const joins: Choice<Layer['join']>[] = [
         </dd>
       </div>
     </dl>
-    <CautionNote
-      v-for="one in [...cautions('heat'), ...cautions('clock')]"
-      :key="one.caution.code"
-      :caution="one.caution"
-      :fixes="one.fixes"
-    />
+    <CautionNotes :of="[...cautions('heat'), ...cautions('clock')]" :fixes="fixes" />
   </template>
 </template>
 

@@ -2,17 +2,18 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
-import { safetyFor, type Caution } from '@mivro/core/base/caution'
+import { cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
 import { finenessOf, mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import type { Choice } from '../ui/choices.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import CountField from '../ui/CountField.vue'
 import { newRun } from '@mivro/core/work/run'
 import { api, newId } from '../api/client.ts'
+import { fieldsOf } from '../ui/fields.ts'
 import SelectField from '../ui/SelectField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -53,10 +54,7 @@ const whole = computed(() =>
   ),
 )
 const fixes = useFixes()
-const fixed = (caution: Caution) => ({ caution, fixes: fixes(caution) })
-const atCopies = computed(() =>
-  compiled.value.cautions.filter(({ place }) => place.field === 'copies').map(fixed),
-)
+const atCopies = computed(() => cautionsAt(compiled.value.cautions, { field: 'copies' }))
 const into = computed(() => compiled.value.into)
 /** The casts that are wanted in all, where the mould's wish says it. */
 const order = computed(() => {
@@ -102,6 +100,7 @@ const moulds: Choice<Plan['mould']>[] = [
   },
   { value: 'closed', label: 'Closed', hint: 'Filled through a gate' },
 ]
+const { field, choice } = fieldsOf(() => plan.value, change)
 </script>
 
 <template>
@@ -115,19 +114,12 @@ const moulds: Choice<Plan['mould']>[] = [
     <RemoveButton :label="`Delete ${plan.name}`" @click="remove" />
   </div>
   <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-  <TextField
-    bare
-    heading
-    label="Name of the pour"
-    :value="plan.name"
-    :take="(name) => change({ name })"
-  />
+  <TextField bare heading label="Name of the pour" v-bind="field('name')" />
   <SegmentField
     v-if="into.mouldBy === 'plan'"
     label="Mould"
     :options="moulds"
-    :value="plan.mould"
-    @choose="change({ mould: $event })"
+    v-bind="choice('mould')"
   />
   <p v-else class="row">
     <span class="field-label">Mould</span>
@@ -138,19 +130,10 @@ const moulds: Choice<Plan['mould']>[] = [
       >
     </span>
   </p>
-  <CountField
-    label="Copies in this mix"
-    :value="plan.copies"
-    :take="(copies) => change({ copies })"
-  />
+  <CountField label="Copies in this mix" v-bind="field('copies')" />
   <p v-if="order" class="row quiet small">{{ order }}</p>
   <ElButton class="run start" @click="planRun">Plan a run of it</ElButton>
-  <CautionNote
-    v-for="one in atCopies"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="atCopies" :fixes="fixes" />
   <ElTable v-if="compiled.needs.length > 0" :data="compiled.needs" table-layout="auto">
     <ElTableColumn min-width="40" prop="name" label="Materials needed" />
     <ElTableColumn v-slot="{ row }" min-width="40" label="in all" align="right" class-name="num">
@@ -158,19 +141,13 @@ const moulds: Choice<Plan['mould']>[] = [
     </ElTableColumn>
   </ElTable>
 
-  <QuantityField
-    label="Room"
-    kind="temperature"
-    :value="plan.room"
-    :take="(room) => change({ room: room ?? 0 })"
-  />
+  <QuantityField label="Room" kind="temperature" v-bind="field('room')" />
   <RoomFields :take="change" />
   <QuantityField
     v-if="into.gateBy === 'plan'"
     label="Gate volume of each copy"
     kind="volume"
-    :value="plan.gate"
-    :take="(gate) => change({ gate: gate ?? 0 })"
+    v-bind="field('gate')"
   />
   <p v-else class="row">
     <span class="field-label">Gate volume of each copy</span>
@@ -181,27 +158,16 @@ const moulds: Choice<Plan['mould']>[] = [
       >
     </span>
   </p>
-  <QuantityField
-    label="Reserve for cups and tools"
-    kind="fraction"
-    :value="plan.reserve"
-    :take="(reserve) => change({ reserve: reserve ?? 0 })"
-  />
+  <QuantityField label="Reserve for cups and tools" kind="fraction" v-bind="field('reserve')" />
   <QuantityField
     label="Scale resolution"
     kind="mass"
     of-scale
     :step="plan.scaleStep"
-    :value="plan.scaleStep"
-    :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
+    v-bind="field('scaleStep')"
   />
 
-  <CautionNote
-    v-for="one in [...inLayers, ...ofShape, ...whole].map(fixed)"
-    :key="one.caution.code + one.caution.place.layer"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="[...inLayers, ...ofShape, ...whole]" :fixes="fixes" />
 
   <template v-if="compiled.needs.length > 0">
     <SafetyLines before="Before you demould" :lines="demoulding" with-deferring />
@@ -213,9 +179,8 @@ const moulds: Choice<Plan['mould']>[] = [
   <TextField
     label="Notes"
     :lines="2"
-    :value="plan.note"
+    v-bind="field('note')"
     placeholder="What this pour should show"
-    :take="(note) => change({ note })"
   />
 </template>
 

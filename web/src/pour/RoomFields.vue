@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
+import { cautionsAt } from '@mivro/core/base/caution'
 import { usualDay, type Plan } from '@mivro/core/work/plan'
 import type { Caution } from '@mivro/core/base/caution'
 import type { Problem } from '@mivro/core/base/problem'
@@ -8,21 +9,21 @@ import { show, showTimeOfDay } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import TimeField from '../ui/TimeField.vue'
 
 /** Warmth, air and hours of the day that a pour happens in. */
-defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
+const props = defineProps<{ take: (values: Partial<Plan>) => Problem | undefined }>()
 
 const project = useProject()
 const studio = useStudio()
 const plan = computed(() => project.plan!)
 const awake = computed(() => plan.value.awake ?? usualDay.awake)
-const damp = computed(() =>
-  project.compiled!.cautions.filter(({ place }) => place.field === 'humidity'),
-)
+const damp = computed(() => cautionsAt(project.compiled!.cautions, { field: 'humidity' }))
 const night = computed(() =>
   project.compiled!.cautions.find(
     (found): found is Caution<'pour-at-night'> => found.code === 'pour-at-night',
@@ -37,6 +38,7 @@ const liked = computed(() => {
     : 'as the room'
 })
 const dew = computed(() => project.compiled!.dewPoint)
+const { field } = fieldsOf(() => plan.value, props.take)
 </script>
 
 <template>
@@ -46,37 +48,33 @@ const dew = computed(() => project.compiled!.dewPoint)
       kind="temperature"
       optional
       :placeholder="liked"
-      :value="plan.mouldTemperature"
-      :take="(mouldTemperature) => take({ mouldTemperature })"
+      v-bind="field('mouldTemperature')"
     />
     <QuantityField
       label="Material temperature"
       kind="temperature"
       optional
       placeholder="as the room"
-      :value="plan.materialTemperature"
-      :take="(materialTemperature) => take({ materialTemperature })"
+      v-bind="field('materialTemperature')"
     />
     <QuantityField
       label="Humidity"
       kind="fraction"
       optional
       placeholder="not known"
-      :value="plan.humidity"
-      :take="(humidity) => take({ humidity })"
+      v-bind="field('humidity')"
     />
     <p v-if="dew !== undefined" class="row quiet small">
       Water settles on what is colder than
       <b class="num">{{ show(dew, 'temperature', studio.units) }}</b>
     </p>
-    <CautionNote v-for="caution in damp" :key="caution.code" :caution="caution" />
+    <CautionNotes :of="damp" />
     <QuantityField
       label="Delay before pouring"
       kind="duration"
       optional
       placeholder="not at all"
-      :value="plan.standing"
-      :take="(standing) => take({ standing })"
+      v-bind="field('standing')"
     />
     <SegmentField
       label="End of pouring"
@@ -93,13 +91,7 @@ const dew = computed(() => project.compiled!.dewPoint)
     />
   </Fold>
   <Fold title="Working hours" :open="night !== undefined">
-    <TimeField
-      label="First mix at"
-      optional
-      placeholder="no time"
-      :value="plan.begin"
-      :take="(begin) => take({ begin })"
-    />
+    <TimeField label="First mix at" optional placeholder="no time" v-bind="field('begin')" />
     <TimeField
       label="Working hours from"
       :value="awake.from"

@@ -129,7 +129,7 @@ const add = () => choose(props.tints.length, free.value[0].id)
         kind="mass"
         :step="1e-6"
         :value="tint.fraction * resin!"
-        :take="(mass) => dose(i, (mass ?? 0) / resin!)"
+        :take="(mass) => dose(i, mass / resin!)"
       />
       <QuantityField
         v-else

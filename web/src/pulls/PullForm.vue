@@ -18,6 +18,7 @@ import { useProject } from '../project/projectStore.ts'
 import CountField from '../ui/CountField.vue'
 import { fileName } from '../ui/download.ts'
 import FieldRow from '../ui/FieldRow.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -60,6 +61,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
   difference.trim() === ''
     ? undefined
     : { id: fileName(difference).slice(0, 60), difference: difference.trim(), with: with_ }
+const { field, choice } = fieldsOf(() => pull.value, change)
 </script>
 
 <template>
@@ -92,20 +94,14 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
             @update:model-value="dateProblem = change({ pouredAt: $event })"
           />
         </FieldRow>
-        <CountField label="Copies" :value="pull.copies" :take="(copies) => change({ copies })" />
-        <QuantityField
-          label="Room"
-          kind="temperature"
-          :value="pull.room"
-          :take="(room) => change({ room: room ?? 0 })"
-        />
+        <CountField label="Copies" v-bind="field('copies')" />
+        <QuantityField label="Room" kind="temperature" v-bind="field('room')" />
         <QuantityField
           label="Humidity"
           kind="fraction"
           optional
           placeholder="not measured"
-          :value="pull.humidity"
-          :take="(humidity) => change({ humidity })"
+          v-bind="field('humidity')"
         />
 
         <TextField
@@ -124,8 +120,7 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
           above
           label="Result"
           :options="outcomes.map((value) => ({ value, label: outcomeWords[value] }))"
-          :value="pull.outcome"
-          @choose="change({ outcome: $event })"
+          v-bind="choice('outcome')"
         />
         <ElButton
           v-if="!pull.results?.length && pull.copies > 1"
@@ -151,9 +146,8 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
         <TextField
           label="Notes"
           :lines="4"
-          :value="pull.note"
+          v-bind="field('note')"
           placeholder="Colour, joins, where air stayed"
-          :take="(note) => change({ note })"
         />
         <TextField
           label="Who"
@@ -182,9 +176,8 @@ const trialOf = (difference: string, with_: 'yes' | 'no' = 'yes'): Pull['trial']
         <TextField
           label="What to change next time"
           :lines="3"
-          :value="pull.nextTime"
+          v-bind="field('nextTime')"
           placeholder="The next pour of this piece opens with this line"
-          :take="(nextTime) => change({ nextTime })"
         />
       </div>
     </div>

@@ -9,10 +9,11 @@ import { wayWords } from '@mivro/words/air'
 import { sayOffer } from '@mivro/words/run'
 import { newId } from '../api/client.ts'
 import { useStudio } from '../project/studioStore.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import CountField from '../ui/CountField.vue'
 import { dayFormat } from '../ui/dates.ts'
 import FieldRow from '../ui/FieldRow.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import Fold from '../ui/Fold.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import RemoveButton from '../ui/RemoveButton.vue'
@@ -75,16 +76,13 @@ const safety = computed(() => {
     ...(pressed ? safetyFor('pressure', ['pressure vessel']) : []),
   ]
 })
+const { field, choice } = fieldsOf(() => run.value, change)
 </script>
 
 <template>
   <aside class="panel side" aria-label="What the run is planned with">
-    <TextField label="Name" :value="run.name" :take="(name) => change({ name })" />
-    <CautionNote
-      v-for="caution in compiled && compiled.loads.length > 0 ? cautions : []"
-      :key="caution.code + caution.place.field"
-      :caution="caution"
-    />
+    <TextField label="Name" v-bind="field('name')" />
+    <CautionNotes :of="compiled && compiled.loads.length > 0 ? cautions : []" />
     <h2>What is cast</h2>
     <div
       v-for="pour in run.pours"
@@ -134,13 +132,7 @@ const safety = computed(() => {
       </ul>
     </template>
     <h2>The bench</h2>
-    <SegmentField
-      label="Against bubbles"
-      :options="ways"
-      :value="run.way"
-      above
-      @choose="change({ way: $event })"
-    />
+    <SegmentField label="Against bubbles" :options="ways" v-bind="choice('way')" above />
     <SegmentField
       label="Pairs of hands"
       :options="[
@@ -150,25 +142,18 @@ const safety = computed(() => {
       :value="run.hands === 2 ? '2' : '1'"
       @choose="change({ hands: Number($event) })"
     />
-    <QuantityField
-      label="Room"
-      kind="temperature"
-      :value="run.room"
-      :take="(room) => change({ room: room ?? 0 })"
-    />
+    <QuantityField label="Room" kind="temperature" v-bind="field('room')" />
     <QuantityField
       label="Parts when they meet"
       kind="temperature"
       optional
       placeholder="as the room"
-      :value="run.parts"
-      :take="(parts) => change({ parts })"
+      v-bind="field('parts')"
     />
     <QuantityField
       label="Laying out before the first mix"
       kind="duration"
-      :value="run.layOut"
-      :take="(layOut) => change({ layOut: layOut ?? 0 })"
+      v-bind="field('layOut')"
     />
     <Fold title="No more than">
       <CountField
@@ -195,11 +180,7 @@ const safety = computed(() => {
         @update:model-value="change({ date: $event ?? undefined })"
       />
     </FieldRow>
-    <TimeField
-      label="First mix at"
-      :value="run.begin"
-      :take="(begin) => change({ begin: begin ?? 0 })"
-    />
+    <TimeField label="First mix at" v-bind="field('begin')" />
     <div v-for="(one, i) in run.windows" :key="i" class="window">
       <TimeField
         :label="i === 0 ? 'At the bench from' : 'and from'"

@@ -8,7 +8,7 @@ import { sayCaution } from '@mivro/words/caution'
 import { sayLoad, sayRun, saySpare } from '@mivro/words/run'
 import { openName } from '../project/openName.ts'
 import { useStudio } from '../project/studioStore.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useInTurn } from '../ui/useInTurn.ts'
@@ -164,11 +164,7 @@ function reorder(keys: string[]): void {
           </div>
         </template>
         <template v-else-if="compiled">
-          <CautionNote
-            v-for="caution in compiled.cautions.filter(({ code }) => code !== 'run-empty')"
-            :key="caution.code + caution.place.field"
-            :caution="caution"
-          />
+          <CautionNotes :of="compiled.cautions.filter(({ code }) => code !== 'run-empty')" />
           <EmptyPlace
             v-if="compiled.cautions.every(({ code }) => code === 'run-empty')"
             title="What is cast?"

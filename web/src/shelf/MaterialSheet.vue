@@ -16,7 +16,7 @@ import { colourOf } from '@mivro/core/matter/inclusion'
 import { resinClassWords, tintFormWords } from '@mivro/words/material'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../api/session.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import CountField from '../ui/CountField.vue'
 import { dayFormat } from '../ui/dates.ts'
 import FieldRow from '../ui/FieldRow.vue'
@@ -121,7 +121,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           :take="(name) => change({ name })"
         />
       </div>
-      <CautionNote v-for="slip in slipsAt('name')" :key="slip.code" :caution="slip" />
+      <CautionNotes :of="slipsAt('name')" />
       <div class="stack">
         <SelectField
           v-if="material.kind === 'resin'"
@@ -225,7 +225,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
                 :placeholder="entry.optional"
                 :value="valueOf(entry.key)"
                 :assumed="isAssumed(entry.key)"
-                :take="(value) => change({ [entry.key]: value })"
+                :take="(value: number | undefined) => change({ [entry.key]: value })"
                 @confirm="confirm(entry.key)"
               />
             </div>
@@ -238,7 +238,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
               :value="material.potLifeMeans ?? 'cup'"
               @choose="change({ potLifeMeans: $event })"
             />
-            <CautionNote v-for="slip in slipsAt(entry.key)" :key="slip.code" :caution="slip" />
+            <CautionNotes :of="slipsAt(entry.key)" />
           </template>
         </template>
         <template v-if="material.kind === 'inclusion'">

@@ -50,7 +50,7 @@ const save = () =>
       label="Resin, both parts"
       kind="mass"
       :value="resin"
-      :take="(kg) => void (resin = kg ?? resin)"
+      :take="(kg) => void (resin = kg)"
     />
     <p v-for="line in lines" :key="line.name" class="row">
       <span>{{ line.name }}</span>

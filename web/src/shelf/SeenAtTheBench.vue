@@ -105,17 +105,12 @@ const words = { 'pot life': 'Pot life', gel: 'Gel in the cup', demould: 'Demould
       :value="value"
       :take="(v) => void (value = v)"
     />
-    <QuantityField
-      label="Room"
-      kind="temperature"
-      :value="room"
-      :take="(v) => void (room = v ?? room)"
-    />
+    <QuantityField label="Room" kind="temperature" :value="room" :take="(v) => void (room = v)" />
     <QuantityField
       label="Amount in the cup"
       kind="mass"
       :value="mass"
-      :take="(v) => void (mass = v ?? 0)"
+      :take="(v) => void (mass = v)"
     />
     <FieldRow label="Day">
       <ElDatePicker

@@ -6,7 +6,7 @@ import { withFifthMore, type Material, type Resin } from '@mivro/core/matter/mat
 import { show, showDuration } from '@mivro/core/base/units'
 import { resinFieldWords, siliconeFieldWords, type FieldWords } from '@mivro/words/material'
 import { useStudio } from '../project/studioStore.ts'
-import CautionNote from '../ui/CautionNote.vue'
+import CautionNotes from '../ui/CautionNotes.vue'
 import SelectField from '../ui/SelectField.vue'
 import { askTimes } from '../work/pool.ts'
 import { useLaw } from '../project/useLaw.ts'
@@ -110,7 +110,7 @@ const working = computed(() => {
           <span class="num" :class="{ moves: row.then !== row.now }">{{ row.then }}</span>
         </ElTableColumn>
       </ElTable>
-      <CautionNote v-for="caution in law?.cautions ?? []" :key="caution.code" :caution="caution" />
+      <CautionNotes :of="law?.cautions ?? []" />
     </template>
     <ElTable v-if="working.length > 0" :data="working" table-layout="auto">
       <ElTableColumn v-slot="{ row }" min-width="40" label="In a room of">

@@ -80,13 +80,13 @@ const print = () =>
         :label="`Dose of chip ${i + 1}`"
         kind="fraction"
         :value="chip.dose"
-        :take="(dose) => change(i, { dose: dose ?? 0 })"
+        :take="(dose) => change(i, { dose: dose })"
       />
       <QuantityField
         :label="`Depth of chip ${i + 1}`"
         kind="length"
         :value="chip.depth"
-        :take="(deep) => change(i, { depth: deep ?? 0 })"
+        :take="(deep) => change(i, { depth: deep })"
       />
       <RemoveButton :label="`Delete chip ${i + 1}`" @click="remove(i)" />
     </div>
@@ -107,13 +107,13 @@ const print = () =>
       label="Resin in each"
       kind="mass"
       :value="resin"
-      :take="(kg) => void (resin = kg ?? resin)"
+      :take="(kg) => void (resin = kg)"
     />
     <QuantityField
       label="Depth of each"
       kind="length"
       :value="depth"
-      :take="(m) => void (depth = m ?? depth)"
+      :take="(m) => void (depth = m)"
     />
     <ElTable :data="ladder" table-layout="auto">
       <ElTableColumn v-slot="{ row }" label="Dose" class-name="num">{{

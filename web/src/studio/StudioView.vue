@@ -10,6 +10,7 @@ import { documentTypeWords } from '@mivro/words/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
 import HousePanel from './HousePanel.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -116,6 +117,7 @@ function change(values: Partial<Studio>): Problem | undefined {
     return problemsOf(error)[0]
   }
 }
+const { field } = fieldsOf(() => studio.studio, change)
 </script>
 
 <template>
@@ -125,13 +127,12 @@ function change(values: Partial<Studio>): Problem | undefined {
     <div class="boxes">
       <section class="panel box">
         <h2>The studio</h2>
-        <TextField label="Name" :value="studio.studio.name" :take="(name) => change({ name })" />
+        <TextField label="Name" v-bind="field('name')" />
         <QuantityField
           label="Scale resolution, in new plans"
           kind="mass"
           :step="studio.studio.scaleStep"
-          :value="studio.studio.scaleStep"
-          :take="(scaleStep) => change({ scaleStep: scaleStep ?? 0 })"
+          v-bind="field('scaleStep')"
         />
         <SelectField
           label="Currency of prices"

@@ -17,6 +17,7 @@ import type { Problem } from '@mivro/core/base/problem'
 import { show } from '@mivro/core/base/units'
 import { clearThingWords, thingShapeWords, thingTraitWords } from '@mivro/words/inclusion'
 import { useStudio } from '../project/studioStore.ts'
+import { fieldsOf } from '../ui/fields.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QuantityField from '../ui/QuantityField.vue'
@@ -91,6 +92,7 @@ const traits = (chosen: unknown) => {
   const all = chosen as ThingTrait[]
   props.take({ traits: all.length > 0 ? all : undefined })
 }
+const { field } = fieldsOf(() => props.thing, props.take)
 </script>
 
 <template>
@@ -130,8 +132,7 @@ const traits = (chosen: unknown) => {
     kind="temperature"
     optional
     placeholder="by what it is"
-    :value="thing.heatLimit"
-    :take="(heatLimit) => take({ heatLimit })"
+    v-bind="field('heatLimit')"
   />
   <ElCheckboxGroup
     class="traits"
@@ -152,8 +153,7 @@ const traits = (chosen: unknown) => {
     kind="fraction"
     optional
     placeholder="typical"
-    :value="thing.drinks"
-    :take="(drinks) => take({ drinks })"
+    v-bind="field('drinks')"
   />
 </template>
 

@@ -16,20 +16,18 @@ import AssumedMark from './AssumedMark.vue'
 import FieldRow from './FieldRow.vue'
 import LineInput from './LineInput.vue'
 import { useRefusal } from './refusals.ts'
+import type { Taking } from './taking.ts'
 import Tip from './Tip.vue'
 
-const props = defineProps<{
+type Shown = {
   label: string
   kind: Kind
   /** SI; undefined shows an empty field. */
   value: number | undefined
-  /** Takes what was typed; what it refuses comes back and stands under the field. */
-  take: (value: number | undefined) => Problem | undefined | void
   /** The finest difference that means something, SI. */
   step?: number
   /** Shown when there is no value. */
   placeholder?: string
-  optional?: boolean
   /** It is a scale's step: shown in the unit in which that is a round number. */
   ofScale?: boolean
   /** The unit of a bare number, where the field means another than usual: weeks. */
@@ -38,7 +36,10 @@ const props = defineProps<{
   assumed?: boolean
   /** No visible label: it stands elsewhere. */
   bare?: boolean
-}>()
+}
+
+/** What is typed is taken; what is refused comes back and stands under the field. */
+const props = defineProps<Shown & Taking>()
 
 const emit = defineEmits<{ confirm: [] }>()
 const studio = useStudio()
@@ -82,7 +83,7 @@ function commit(): void {
       words === '' && props.optional
         ? undefined
         : parseQuantity(words, props.kind, units.value, { bare: props.bareUnit })
-    const refused = props.take(value)
+    const refused = props.take(value as number)
     if (refused) problem.value = refused
     else forget()
   } catch (error) {

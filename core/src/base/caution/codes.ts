@@ -208,3 +208,14 @@ export function caution<C extends CautionCode>(
 ): Caution<C> {
   return { code, severity, place, amounts }
 }
+
+/**
+ * Those that stand at a place: of the layer and about the field, where they are asked for.
+ * @example cautionsAt([caution('layer-thin', 'warn', { layer: 'a', field: 'fill' }, { layer: 'Blue', depth: 0.0005 })], { layer: 'a', field: 'tint' }) // []
+ */
+export const cautionsAt = (all: readonly Caution[], { layer, field }: Place): Caution[] =>
+  all.filter(
+    ({ place }) =>
+      (layer === undefined || place.layer === layer) &&
+      (field === undefined || place.field === field),
+  )

@@ -10,6 +10,7 @@ import { heldWords } from '@mivro/words/held'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
+import CautionNotes from '../../ui/CautionNotes.vue'
 import Origin from '../../ui/Origin.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import SegmentField from '../../ui/SegmentField.vue'
@@ -48,18 +49,20 @@ const level = computed({
   set: (percent) => air.stand(percent >= 100 ? undefined : percent / 100),
 })
 const about = computed(() =>
-  project.judged.filter(({ caution }) =>
-    [
-      'no-gate',
-      'vent-below-gate',
-      'opening-through-piece',
-      'opening-over-edge',
-      'gate-narrow',
-      'inclusion-over-gate',
-      'ceiling-level',
-      'air-never-filled',
-    ].includes(caution.code),
-  ),
+  project.judged
+    .map(({ caution }) => caution)
+    .filter(({ code }) =>
+      [
+        'no-gate',
+        'vent-below-gate',
+        'opening-through-piece',
+        'opening-over-edge',
+        'gate-narrow',
+        'inclusion-over-gate',
+        'ceiling-level',
+        'air-never-filled',
+      ].includes(code),
+    ),
 )
 const mouldFixes = useMouldFixes()
 /** What one click can do; an opening that lies below is carried up to where the top is now. */
@@ -173,12 +176,7 @@ const origin = [
         Clear the marks
       </ElButton>
     </p>
-    <CautionNote
-      v-for="finding in about"
-      :key="finding.caution.code + finding.caution.place.field"
-      :caution="finding.caution"
-      :fixes="fixesOf(finding.caution)"
-    />
+    <CautionNotes :of="about" :fixes="fixesOf" />
     <CautionNote v-if="slant" :caution="slant" />
 
     <h3>Orientation</h3>

@@ -9,6 +9,7 @@ import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
+import { fieldsOf } from '../../ui/fields.ts'
 import Origin from '../../ui/Origin.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 
@@ -56,6 +57,7 @@ const origin = [
   'Blocked silicone: what has piece between itself and its own half’s way out. What fills a hollow that is open only upward belongs to the upper half.',
   'Thin silicone: what a ball of 2 mm does not reach, more than its radius deep. It passes or fails; widths are known to a cell or two.',
 ]
+const { field } = fieldsOf(() => project.mould!, project.changeMould)
 </script>
 
 <template>
@@ -92,8 +94,7 @@ const origin = [
       kind="length"
       optional
       placeholder="best"
-      :value="project.mould!.parting"
-      :take="(value) => project.changeMould({ parting: value })"
+      v-bind="field('parting')"
     />
     <p class="small quiet">
       {{ twoParts ? `The halves part at ${show(parting, 'length', studio.units)}.` : '' }}

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { finishes, substances, type ContactRole, type Surface } from '@mivro/core/mould'
+import { fieldsOf } from '../../ui/fields.ts'
 import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
@@ -35,31 +36,26 @@ const changeOther = (index: number, values: Partial<Surface>) =>
     others: contact.value.others.map((other, i) => (i === index ? { ...other, ...values } : other)),
   })
 const isPrint = (surface: Surface) => surface.substance === 'resin print'
+const { choice } = fieldsOf(() => project.mould!, project.changeMould)
+const { field: masterField, choice: masterChoice } = fieldsOf(
+  () => contact.value.master,
+  changeMaster,
+)
+const { choice: contactChoice } = fieldsOf(() => contact.value, change)
 </script>
 
 <template>
   <h2>Compatibility</h2>
-  <ShelfSelect
-    label="Silicone"
-    kind="silicone"
-    :value="project.mould!.silicone"
-    @choose="project.changeMould({ silicone: $event })"
-  />
+  <ShelfSelect label="Silicone" kind="silicone" v-bind="choice('silicone')" />
   <template v-if="made">
-    <SelectField
-      label="Master material"
-      :options="substances"
-      :value="contact.master.substance"
-      @choose="changeMaster({ substance: $event })"
-    />
+    <SelectField label="Master material" :options="substances" v-bind="masterChoice('substance')" />
     <QuantityField
       label="Age in weeks"
       kind="duration"
       bare-unit="weeks"
       optional
       placeholder="not known"
-      :value="contact.master.age"
-      :take="(age) => changeMaster({ age })"
+      v-bind="masterField('age')"
     />
     <SegmentField
       v-if="isPrint(contact.master)"
@@ -68,23 +64,16 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
       :value="contact.master.cured ?? 'as printed'"
       @choose="changeMaster({ cured: $event })"
     />
-    <SelectField
-      label="Finish"
-      :options="finishes"
-      :value="contact.master.finish"
-      @choose="changeMaster({ finish: $event })"
-    />
+    <SelectField label="Finish" :options="finishes" v-bind="masterChoice('finish')" />
     <SegmentField
       label="Release"
       :options="{ none: 'none', spray: 'spray', wax: 'wax' }"
-      :value="contact.master.release"
-      @choose="changeMaster({ release: $event })"
+      v-bind="masterChoice('release')"
     />
     <SegmentField
       label="Dampness"
       :options="{ dry: 'dry', damp: 'damp' }"
-      :value="contact.master.damp"
-      @choose="changeMaster({ damp: $event })"
+      v-bind="masterChoice('damp')"
     />
   </template>
   <p v-if="cast" class="row">
@@ -96,8 +85,7 @@ const isPrint = (surface: Surface) => surface.substance === 'resin print'
     above
     label="Cast in it will be"
     :options="['epoxy', 'urethane', 'polyester']"
-    :value="contact.resin"
-    @choose="change({ resin: $event })"
+    v-bind="contactChoice('resin')"
   />
 
   <template v-if="touched.length > 0">

@@ -4,6 +4,7 @@ import { ElButton } from 'element-plus'
 import type { Mould } from '@mivro/core/mould'
 import { mouldKindWords } from '@mivro/words/mouldKind'
 import CountField from '../../ui/CountField.vue'
+import { fieldsOf } from '../../ui/fields.ts'
 import SegmentField from '../../ui/SegmentField.vue'
 import { useProject } from '../../project/projectStore.ts'
 import KindReasons from './KindReasons.vue'
@@ -15,50 +16,36 @@ const change = (values: Partial<Mould['wish']>) =>
 const advice = computed(() => project.compiledMould?.advice ?? [])
 const chosen = computed(() => advice.value.find(({ kind }) => kind === project.mould!.kind))
 const first = computed(() => advice.value.find(({ advised }) => advised))
+const { field, choice } = fieldsOf(() => wish.value, change)
+const { field: mouldField } = fieldsOf(() => project.mould!, project.changeMould)
 </script>
 
 <template>
   <h2>Requirements</h2>
-  <CountField label="Copies in total" :value="wish.copies" :take="(copies) => change({ copies })" />
+  <CountField label="Copies in total" v-bind="field('copies')" />
   <SegmentField
     label="Seam"
     :options="{ hidden: 'should hide', 'may show': 'may show' }"
-    :value="wish.seam"
-    @choose="change({ seam: $event })"
+    v-bind="choice('seam')"
   />
   <SegmentField
     label="Transparent mould"
     :options="{ no: 'no need', yes: 'needed' }"
-    :value="wish.seeThrough"
-    @choose="change({ seeThrough: $event })"
+    v-bind="choice('seeThrough')"
   />
   <SegmentField
     label="Surface detail"
     :options="{ plain: 'plain', 'fine grooves': 'fine grooves' }"
-    :value="wish.detail"
-    @choose="change({ detail: $event })"
+    v-bind="choice('detail')"
   />
   <SegmentField
     label="3D printer"
     :options="{ yes: 'at hand', no: 'none' }"
-    :value="wish.printer"
-    @choose="change({ printer: $event })"
+    v-bind="choice('printer')"
   />
-  <CountField
-    label="Cavities of a mould"
-    :value="project.mould!.cavities"
-    :take="(cavities) => project.changeMould({ cavities })"
-  />
-  <CountField
-    label="Moulds on hand"
-    :value="project.mould!.count"
-    :take="(count) => project.changeMould({ count })"
-  />
-  <CountField
-    label="Cost of an hour of work"
-    :value="project.mould!.hourPrice"
-    :take="(hourPrice) => project.changeMould({ hourPrice })"
-  />
+  <CountField label="Cavities of a mould" v-bind="mouldField('cavities')" />
+  <CountField label="Moulds on hand" v-bind="mouldField('count')" />
+  <CountField label="Cost of an hour of work" v-bind="mouldField('hourPrice')" />
   <p v-if="!project.compiledMould" class="quiet small">
     The recommendation follows when the piece has been looked over.
   </p>

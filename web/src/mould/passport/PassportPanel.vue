@@ -6,6 +6,7 @@ import { mouldKindWords } from '@mivro/words/mouldKind'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../../api/session.ts'
 import CountField from '../../ui/CountField.vue'
+import { fieldsOf } from '../../ui/fields.ts'
 import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
@@ -25,16 +26,12 @@ function change(values: Partial<Mould>): Problem | undefined {
 const liking = (values: Partial<Mould['liking']>) =>
   change({ liking: { ...mould.value.liking, ...values } })
 const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[value].label }))
+const { field } = fieldsOf(() => mould.value, change)
+const { field: likingField, choice: likingChoice } = fieldsOf(() => mould.value.liking, liking)
 </script>
 
 <template>
-  <TextField
-    bare
-    heading
-    label="Name of the mould"
-    :value="mould.name"
-    :take="(name) => change({ name })"
-  />
+  <TextField bare heading label="Name of the mould" v-bind="field('name')" />
   <SelectField
     label="Kind"
     :options="kinds"
@@ -42,45 +39,39 @@ const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[valu
     @choose="change(withKind(mould, $event))"
   />
   <h3>Setup</h3>
-  <CountField label="Bands" :value="mould.liking.bands" :take="(bands) => liking({ bands })" />
+  <CountField label="Bands" v-bind="likingField('bands')" />
   <SegmentField
     label="Release"
     :options="{ none: 'none', spray: 'spray', wax: 'wax' }"
-    :value="mould.liking.release"
-    @choose="liking({ release: $event })"
+    v-bind="likingChoice('release')"
   />
   <SelectField
     label="Dust"
     :options="['none', 'talc', 'starch', 'metal powder'] as const"
-    :value="mould.liking.dust"
-    @choose="liking({ dust: $event })"
+    v-bind="likingChoice('dust')"
   />
   <QuantityField
     label="Mould temperature"
     kind="temperature"
     optional
     placeholder="room"
-    :value="mould.liking.warmth"
-    :take="(warmth) => liking({ warmth })"
+    v-bind="likingField('warmth')"
   />
   <TextField
     label="Keys and marks"
-    :value="mould.liking.keys"
+    v-bind="likingField('keys')"
     placeholder="Such as four marbles, arrow on top"
-    :take="(keys) => liking({ keys })"
   />
   <TextField
     label="Next time"
     :lines="3"
-    :value="mould.nextTime"
+    v-bind="field('nextTime')"
     placeholder="What to change on the next pull"
-    :take="(nextTime) => change({ nextTime })"
   />
   <TextField
     label="Notes"
     :lines="3"
-    :value="mould.note"
+    v-bind="field('note')"
     placeholder="Where it lies, who made it"
-    :take="(note) => change({ note })"
   />
 </template>

@@ -19,8 +19,9 @@ import { useMouldFixes } from '../useMouldFixes.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
-import CautionNote from '../../ui/CautionNote.vue'
+import CautionNotes from '../../ui/CautionNotes.vue'
 import CountField from '../../ui/CountField.vue'
+import { fieldsOf } from '../../ui/fields.ts'
 import Fold from '../../ui/Fold.vue'
 import SelectField from '../../ui/SelectField.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
@@ -110,6 +111,9 @@ const safety = computed(() => [
 ])
 const fixes = useMouldFixes()
 const step = computed(() => project.scaleStep)
+const { field, choice } = fieldsOf(() => document.value, project.changeMould)
+const { field: boxField, choice: boxChoice } = fieldsOf(() => box.value, changeBox)
+const { field: ownField } = fieldsOf(() => box.value.own!, changeOwn)
 </script>
 
 <template>
@@ -117,12 +121,7 @@ const step = computed(() => project.scaleStep)
     <h2>Silicone</h2>
     <b v-if="compiled?.need" class="num" data-amount="mixed">Mix {{ mass(compiled.need.mass) }}</b>
   </div>
-  <ShelfSelect
-    label="Silicone"
-    kind="silicone"
-    :value="document.silicone"
-    @choose="project.changeMould({ silicone: $event })"
-  />
+  <ShelfSelect label="Silicone" kind="silicone" v-bind="choice('silicone')" />
   <p v-if="own" class="small quiet">{{ reasons(own) }}</p>
 
   <template v-if="facts.poured !== 'none'">
@@ -148,12 +147,7 @@ const step = computed(() => project.scaleStep)
           : `${batches.count} batches of ${show(batches.volume, 'volume', studio.units)}`
       }}, about {{ showDuration(batches.time) }} each with mixing and pouring.
     </p>
-    <CautionNote
-      v-for="caution in compiled?.cautions ?? []"
-      :key="caution.code"
-      :caution="caution"
-      :fixes="fixes(caution)"
-    />
+    <CautionNotes :of="compiled?.cautions ?? []" :fixes="fixes" />
     <SiliconeAir />
     <SiliconeAmounts v-if="compiled" :compiled="compiled" :kind="document.kind" />
   </template>
@@ -167,24 +161,13 @@ const step = computed(() => project.scaleStep)
       :value="box.shape"
       @choose="takeShape($event)"
     />
-    <QuantityField
-      label="Side clearance"
-      kind="length"
-      :value="box.side"
-      :take="(side) => changeBox({ side: side ?? 0 })"
-    />
-    <QuantityField
-      label="Top clearance"
-      kind="length"
-      :value="box.over"
-      :take="(over) => changeBox({ over: over ?? 0 })"
-    />
+    <QuantityField label="Side clearance" kind="length" v-bind="boxField('side')" />
+    <QuantityField label="Top clearance" kind="length" v-bind="boxField('over')" />
     <QuantityField
       v-if="document.kind !== 'open block'"
       label="Bottom clearance"
       kind="length"
-      :value="box.under"
-      :take="(under) => changeBox({ under: under ?? 0 })"
+      v-bind="boxField('under')"
     />
     <ProblemNote v-if="compiled?.boxProblem" :problem="compiled.boxProblem" />
     <Fold title="Existing box" :open="box.own !== undefined">
@@ -202,15 +185,9 @@ const step = computed(() => project.scaleStep)
         <QuantityField
           :label="box.shape === 'cup' ? 'Foot, inside' : 'Inner depth'"
           kind="length"
-          :value="box.own.depth"
-          :take="(depth) => changeOwn({ depth: depth ?? 0 })"
+          v-bind="ownField('depth')"
         />
-        <QuantityField
-          label="Filled up to"
-          kind="length"
-          :value="box.own.height"
-          :take="(height) => changeOwn({ height: height ?? 0 })"
-        />
+        <QuantityField label="Filled up to" kind="length" v-bind="ownField('height')" />
       </template>
     </Fold>
     <Fold title="Master and walls" :open="document.masterMass !== undefined">
@@ -219,21 +196,10 @@ const step = computed(() => project.scaleStep)
         kind="mass"
         optional
         placeholder="not weighed"
-        :value="document.masterMass"
-        :take="(masterMass) => project.changeMould({ masterMass })"
+        v-bind="field('masterMass')"
       />
-      <SelectField
-        label="Walls are of"
-        :options="walls"
-        :value="box.wall"
-        @choose="changeBox({ wall: $event })"
-      />
-      <QuantityField
-        label="Wall thickness"
-        kind="length"
-        :value="box.wallThickness"
-        :take="(wallThickness) => changeBox({ wallThickness: wallThickness ?? 0 })"
-      />
+      <SelectField label="Walls are of" :options="walls" v-bind="boxChoice('wall')" />
+      <QuantityField label="Wall thickness" kind="length" v-bind="boxField('wallThickness')" />
       <p v-if="compiled" class="small quiet">
         At the foot they feel {{ show(compiled.pressure, 'pressure', studio.units)
         }}<template v-if="compiled.bulge > 0">
@@ -242,25 +208,10 @@ const step = computed(() => project.scaleStep)
       </p>
     </Fold>
   </template>
-  <CountField
-    v-if="facts.poured === 'coats'"
-    label="Coats"
-    :value="document.coats"
-    :take="(coats) => project.changeMould({ coats })"
-  />
+  <CountField v-if="facts.poured === 'coats'" label="Coats" v-bind="field('coats')" />
   <template v-if="facts.poured === 'shell'">
-    <QuantityField
-      label="Silicone around the master"
-      kind="length"
-      :value="document.layer"
-      :take="(layer) => project.changeMould({ layer: layer ?? 0 })"
-    />
-    <QuantityField
-      label="Wall of the shell"
-      kind="length"
-      :value="document.shellWall"
-      :take="(shellWall) => project.changeMould({ shellWall: shellWall ?? 0 })"
-    />
+    <QuantityField label="Silicone around the master" kind="length" v-bind="field('layer')" />
+    <QuantityField label="Wall of the shell" kind="length" v-bind="field('shellWall')" />
   </template>
 
   <template v-if="facts.poured !== 'none'">
@@ -268,41 +219,28 @@ const step = computed(() => project.scaleStep)
       title="Losses, filler and what is on hand"
       :open="document.onHand !== undefined || document.filler > 0"
     >
-      <QuantityField
-        label="Mixing loss"
-        kind="fraction"
-        :value="document.loss"
-        :take="(loss) => project.changeMould({ loss: loss ?? 0 })"
-      />
-      <QuantityField
-        label="Container loss"
-        kind="fraction"
-        :value="document.tub"
-        :take="(tub) => project.changeMould({ tub: tub ?? 0 })"
-      />
+      <QuantityField label="Mixing loss" kind="fraction" v-bind="field('loss')" />
+      <QuantityField label="Container loss" kind="fraction" v-bind="field('tub')" />
       <QuantityField
         label="On hand"
         kind="mass"
         :step="1e-3"
         optional
         placeholder="enough"
-        :value="document.onHand"
-        :take="(onHand) => project.changeMould({ onHand })"
+        v-bind="field('onHand')"
       />
       <template v-if="facts.poured === 'block'">
         <QuantityField
           label="Filler: chunks of old moulds"
           kind="volume"
-          :value="document.filler"
-          :take="(filler) => project.changeMould({ filler: filler ?? 0 })"
+          v-bind="field('filler')"
         />
         <QuantityField
           label="Measured volume, by water or beads"
           kind="volume"
           optional
           placeholder="not measured"
-          :value="document.measuredRoom"
-          :take="(measuredRoom) => project.changeMould({ measuredRoom })"
+          v-bind="field('measuredRoom')"
         />
       </template>
     </Fold>
@@ -310,27 +248,20 @@ const step = computed(() => project.scaleStep)
       title="Cup, vacuum and pressure"
       :open="document.vessel !== undefined || document.pressure !== undefined"
     >
-      <QuantityField
-        label="Largest cup"
-        kind="volume"
-        :value="document.cup"
-        :take="(cup) => project.changeMould({ cup: cup ?? 0 })"
-      />
+      <QuantityField label="Largest cup" kind="volume" v-bind="field('cup')" />
       <QuantityField
         label="Vacuum vessel holds"
         kind="volume"
         optional
         placeholder="no vacuum"
-        :value="document.vessel"
-        :take="(vessel) => project.changeMould({ vessel })"
+        v-bind="field('vessel')"
       />
       <QuantityField
         label="Cured under pressure"
         kind="pressure"
         optional
         placeholder="no pressure"
-        :value="document.pressure"
-        :take="(pressure) => project.changeMould({ pressure })"
+        v-bind="field('pressure')"
       />
     </Fold>
   </template>

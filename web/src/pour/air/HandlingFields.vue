@@ -19,6 +19,7 @@ import { showDuration } from '@mivro/core/base/units'
 import { finishWords, pouringWords, remedyWords, stirringWords } from '@mivro/words/air'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
+import { fieldsOf } from '../../ui/fields.ts'
 import Fold from '../../ui/Fold.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
@@ -67,6 +68,9 @@ const ticks = computed(() => {
     [Math.round(marks.value.hardAt)]: 'hard',
   }
 })
+const { choice } = fieldsOf(() => handling.value, change)
+const { field: ownField } = fieldsOf(() => own.value!, set)
+const { field: pressureField } = fieldsOf(() => own.value!.pressure!, press)
 </script>
 
 <template>
@@ -82,16 +86,14 @@ const ticks = computed(() => {
       label="Stirred"
       above
       :options="stirrings.map((value) => ({ value, label: stirringWords[value] }))"
-      :value="handling.stirring"
-      @choose="change({ stirring: $event })"
+      v-bind="choice('stirring')"
     />
     <SelectField
       label="Poured"
       :options="
         (Object.keys(pourings) as Pouring[]).map((value) => ({ value, label: pouringWords[value] }))
       "
-      :value="handling.pouring"
-      @choose="change({ pouring: $event })"
+      v-bind="choice('pouring')"
     />
     <ElCheckboxGroup
       class="remedies"
@@ -128,8 +130,7 @@ const ticks = computed(() => {
       kind="duration"
       optional
       placeholder="not at all"
-      :value="own.vacuum"
-      :take="(vacuum) => set({ vacuum })"
+      v-bind="ownField('vacuum')"
     />
     <template v-if="own.pressure">
       <p class="row head small">
@@ -148,24 +149,9 @@ const ticks = computed(() => {
         range-end-label="Pressure ends"
         @change="(value) => press({ from: (value as number[])[0], until: (value as number[])[1] })"
       />
-      <QuantityField
-        label="Pressure from"
-        kind="duration"
-        :value="own.pressure.from"
-        :take="(from) => press({ from: from ?? 0 })"
-      />
-      <QuantityField
-        label="Pressure let go at"
-        kind="duration"
-        :value="own.pressure.until"
-        :take="(until) => press({ until: until ?? 0 })"
-      />
-      <QuantityField
-        label="Gauge"
-        kind="pressure"
-        :value="own.pressure.gauge"
-        :take="(gauge) => press({ gauge: gauge ?? 0 })"
-      />
+      <QuantityField label="Pressure from" kind="duration" v-bind="pressureField('from')" />
+      <QuantityField label="Pressure let go at" kind="duration" v-bind="pressureField('until')" />
+      <QuantityField label="Gauge" kind="pressure" v-bind="pressureField('gauge')" />
     </template>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElSlider } from 'element-plus'
+import { cautionsAt } from '@mivro/core/base/caution'
 import {
   bodyMatter,
   bodyOf,
@@ -27,7 +28,7 @@ import { useLatest } from '../../project/useLatest.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
-import CautionNote from '../../ui/CautionNote.vue'
+import CautionNotes from '../../ui/CautionNotes.vue'
 import { askFloating } from '../../work/pool.ts'
 import TintList from '../TintList.vue'
 import { useFixes } from '../useFixes.ts'
@@ -70,7 +71,7 @@ const wet = computed(() =>
 /** Mica without a base, held against the light, and on an opaque base of its own colour. */
 const mica = computed(() => {
   const { matter, depth } = props.layer
-  const unbacked = cautions.value.some(({ caution }) => caution.code === 'mica-unbacked')
+  const unbacked = cautions.value.some(({ code }) => code === 'mica-unbacked')
   const pearl = dosed.value.find(({ tint }) => tint.form === 'mica')
   if (!unbacked || !matter || !pearl) return undefined
   return [
@@ -112,11 +113,7 @@ const drag = (i: number, place: number, limit: number) =>
 const drop = (i: number, place: number, limit: number) => take(redosed(i, place, limit))
 
 const cautions = computed(() =>
-  project
-    .compiled!.cautions.filter(
-      ({ place }) => place.layer === props.layer.id && place.field === 'tint',
-    )
-    .map((caution) => ({ caution, fixes: fixes(caution) })),
+  cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field: 'tint' }),
 )
 
 const doses = computed(() =>
@@ -180,12 +177,7 @@ const doses = computed(() =>
       </template>
     </p>
   </div>
-  <CautionNote
-    v-for="one in cautions"
-    :key="one.caution.code"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="cautions" :fixes="fixes" />
   <div v-if="mica" class="chips halves">
     <figure v-for="one in mica" :key="one.says">
       <i :style="{ background: one.colour }" />

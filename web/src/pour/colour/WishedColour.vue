@@ -102,7 +102,7 @@ function useRecipe(): void {
       kind="length"
       :step="1e-5"
       :value="coat"
-      :take="(m) => void (coat = m ?? coat)"
+      :take="(m) => void (coat = m)"
     />
     <QuantityField
       label="Seen through"

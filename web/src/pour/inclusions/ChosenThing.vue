@@ -4,6 +4,7 @@ import { ElButton } from 'element-plus'
 import type { Arranged, LaidPlace, Place } from '@mivro/core/matter/inclusion'
 import { Problem } from '@mivro/core/base/problem'
 import CountField from '../../ui/CountField.vue'
+import { fieldsOf } from '../../ui/fields.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 
@@ -32,6 +33,7 @@ function tiltTo(angle: number): Problem | undefined {
   return props.take({ tilt: angle === 0 ? undefined : angle * perDegree })
 }
 const lying = computed(() => !props.place.up && !props.place.tilt)
+const { field } = fieldsOf(() => props.place, props.take)
 </script>
 
 <template>
@@ -40,18 +42,8 @@ const lying = computed(() => !props.place.up && !props.place.tilt)
       <h3>{{ thing.name }}, {{ at + 1 }} of {{ thing.places.length }}</h3>
       <RemoveButton :label="`Take out ${thing.name} ${at + 1}`" @click="emit('remove')" />
     </div>
-    <QuantityField
-      label="Right of the middle"
-      kind="length"
-      :value="place.x"
-      :take="(x) => take({ x: x ?? 0 })"
-    />
-    <QuantityField
-      label="Behind the middle"
-      kind="length"
-      :value="place.y"
-      :take="(y) => take({ y: y ?? 0 })"
-    />
+    <QuantityField label="Right of the middle" kind="length" v-bind="field('x')" />
+    <QuantityField label="Behind the middle" kind="length" v-bind="field('y')" />
     <QuantityField
       label="Above the others"
       kind="length"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
+import { cautionsAt } from '@mivro/core/base/caution'
 import { Shuffle } from 'lucide-vue-next'
 import {
   holders,
@@ -20,7 +21,7 @@ import { holderWords, patternWords, saySettling, spreadWords } from '@mivro/word
 import { checkLineWords } from '@mivro/words/template'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
-import CautionNote from '../../ui/CautionNote.vue'
+import CautionNotes from '../../ui/CautionNotes.vue'
 import { download, fileName } from '../../ui/download.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import { useProblems } from '../../ui/problems.ts'
@@ -46,12 +47,8 @@ const source = computed(() => project.plan!.layers[props.layer.index])
 const take = (inclusions: PlanInclusion[]) =>
   project.changePlan(withLayer(project.plan!, props.layer.index, { inclusions }))
 const cautions = computed(() => [
-  ...project
-    .compiled!.cautions.filter(
-      ({ place }) => place.layer === props.layer.id && place.field === 'inclusions',
-    )
-    .map((caution) => ({ caution, fixes: fixes(caution) })),
-  ...laid.value.map((caution) => ({ caution, fixes: [] })),
+  ...cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field: 'inclusions' }),
+  ...laid.value,
 ])
 
 const { question, settled } = useSettling(() => props.layer)
@@ -113,12 +110,7 @@ const saveList = () =>
     @remove="remove"
   />
   <InclusionList :key="`${layer.id}-set`" :inclusions="source.inclusions" :take="take" />
-  <CautionNote
-    v-for="(one, i) in cautions"
-    :key="`${one.caution.code}-${i}`"
-    :caution="one.caution"
-    :fixes="one.fixes"
-  />
+  <CautionNotes :of="cautions" :fixes="fixes" />
 
   <section v-for="(one, i) in source.inclusions" :key="one.id" class="thing" :aria-label="one.name">
     <h3>{{ one.name }}</h3>
