@@ -11,20 +11,36 @@ import { linesOf } from './pdf.ts'
 
 const finest = '800'
 
-/** The picture of the finished piece, as bytes of its canvas, once it is so fine: as it gets, or enough to see a colour. */
-async function pictureOf(
-  page: Page,
-  fine: 'finest' | 'coarse' = 'finest',
-): Promise<{ width: number; height: number; bytes: number[] }> {
-  const sides = fine === 'finest' ? [finest] : ['400', finest]
-  const drawn = page.locator(sides.map((side) => `canvas[data-drawn="${side}"]`).join(', '))
-  await expect(drawn).toBeVisible({ timeout: 120_000 })
-  return page.locator('canvas[data-drawn]').evaluate((canvas: HTMLCanvasElement) => {
+/** The picture of the finished piece as fine as it gets: the bytes of its canvas. */
+async function pictureOf(page: Page): Promise<{ width: number; height: number; bytes: Buffer }> {
+  const canvas = page.locator(`canvas[data-drawn="${finest}"]`)
+  await expect(canvas).toBeVisible({ timeout: 120_000 })
+  const { url, ...sides } = await canvas.evaluate(async (drawn: HTMLCanvasElement) => {
+    const { width, height } = drawn
+    const { data } = drawn.getContext('2d')!.getImageData(0, 0, width, height)
+    const reader = new FileReader()
+    reader.readAsDataURL(new Blob([data]))
+    await new Promise((read) => (reader.onload = read))
+    return { width, height, url: reader.result as string }
+  })
+  return { ...sides, bytes: Buffer.from(url.slice(url.indexOf(',') + 1), 'base64') }
+}
+
+/** Waits for the first picture, however coarse it is. */
+async function seen(page: Page): Promise<void> {
+  await expect(page.locator('canvas[data-drawn]')).toBeVisible()
+  await expect(page.getByText('Following the light')).toBeHidden({ timeout: 120_000 })
+}
+
+/** The share of what is yellow in the picture that stands. */
+const yellowIn = (page: Page) =>
+  page.locator('canvas[data-drawn]').evaluate((canvas: HTMLCanvasElement) => {
     const { width, height } = canvas
     const { data } = canvas.getContext('2d')!.getImageData(0, 0, width, height)
-    return { width, height, bytes: [...data] }
+    let count = 0
+    for (let i = 0; i < data.length; i += 4) if (data[i] > data[i + 2] + 40) count++
+    return (4 * count) / data.length
   })
-}
 
 /** Stands for a picture: millions of bytes compared one by one would keep a failed test busy for hours. */
 async function fingerprint(page: Page): Promise<string> {
@@ -152,7 +168,7 @@ test('the picture on the screen is the one that is rendered anywhere for the sam
     view: { turn: 0.4, lift: usualLift({ height: 0.008, volume: 62.7e-6 }), width, height },
   }
   const rendered = new LookMaker(mesh).pixels(look)
-  const off = shown.bytes.map((byte, i) => Math.abs(byte - rendered[i]))
+  const off = Array.from(shown.bytes, (byte, i) => Math.abs(byte - rendered[i]))
   expect(Math.max(...off.filter((_, i) => i % 997 === 0))).toBeLessThanOrEqual(1)
   expect(off.filter((far) => far > 1).length / off.length).toBeLessThan(0.001)
 })
@@ -191,7 +207,7 @@ test('a turntable of the piece is saved as one PNG of 24 pictures, side by side 
   page,
 }) => {
   await mivro.open('/pieces/demo-keycap/pour?lens=colour')
-  await pictureOf(page, 'coarse')
+  await seen(page)
   await page.getByRole('button', { name: 'Turn over', exact: true }).click()
   await page
     .getByRole('button', { name: 'Black', exact: true })
@@ -316,16 +332,9 @@ test('doses are counted in drops of this bottle, and a coat outside has doses of
 
 test('a gem in a gold mount is gold where it is held', async ({ mivro, page }) => {
   await mivro.open('/pieces/demo-comet-drop/pour?lens=colour')
-  /** As a share of the picture, however fine it is. */
-  const yellow = ({ bytes }: { bytes: number[] }) => {
-    let count = 0
-    for (let i = 0; i < bytes.length; i += 4) if (bytes[i] > bytes[i + 2] + 40) count++
-    return (4 * count) / bytes.length
-  }
-  const free = yellow(await pictureOf(page, 'coarse'))
+  await seen(page)
+  const free = await yellowIn(page)
   await mivro.pick('Held in', 'In gold')
   // The picture that stands is shown until the new one is drawn.
-  await expect
-    .poll(async () => yellow(await pictureOf(page, 'coarse')), { timeout: 120_000 })
-    .toBeGreaterThan(free + 0.002)
+  await expect.poll(() => yellowIn(page), { timeout: 120_000 }).toBeGreaterThan(free + 0.002)
 })

@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test'
 
 /** Clocks run there in real time: beside other load they would be late. */
 const realTime = /bench.*\.spec\.ts$/
+/** One long walk through all views for each size: begun last it would keep one worker waiting. */
+const walks = /views\.spec\.ts$/
 
 export default defineConfig({
   testDir: '.',
@@ -21,7 +23,8 @@ export default defineConfig({
   projects: [
     // First, since they take the longest, and one at a time beside the others.
     { name: 'bench', testMatch: realTime, workers: 1, fullyParallel: false },
-    { name: 'pages', testIgnore: realTime },
+    { name: 'walks', testMatch: walks },
+    { name: 'pages', testIgnore: [realTime, walks] },
   ],
   use: {
     actionTimeout: 40_000,

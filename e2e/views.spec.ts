@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import { seriousOf } from './axe.ts'
 import { expect, test } from './mivro.ts'
 import { views } from './views.ts'
 
@@ -20,13 +20,6 @@ const cutOff = (page: Page) =>
     }
     return found
   })
-
-const seriousOf = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target).join(' | ')}`)
-}
 
 /** What is chosen in a view before it is looked at, so that its panel is open. */
 const chosen: Record<string, (page: Page) => Promise<void>> = {

@@ -11,10 +11,11 @@ let before: Promise<unknown> = Promise.resolve()
 
 /**
  * A small picture of the finished piece for its card, drawn once for each pour; none where it
- * can't be drawn.
+ * can't be drawn, or nobody waits for it any more.
  */
 export async function cardLook(
   question: Pick<LookQuestion, 'form' | 'poured'> & { view: { turn: number; lift: number } },
+  signal: AbortSignal,
 ): Promise<string | undefined> {
   const { form, poured } = question
   const view = { ...question.view, ...size }
@@ -25,7 +26,7 @@ export async function cardLook(
   await somebody
   const mine = before.then(async () => {
     try {
-      const picture = drawn(await askLook({ form, look }, { on: 'back' }))
+      const picture = drawn(await askLook({ form, look }, { on: 'back', signal }))
       keep(key, picture)
       return picture
     } catch {

@@ -15,13 +15,16 @@ export interface LookQuestion {
 const hands = ['light', 'light too'] as const
 
 /** The pixels of a look. */
-export async function drawLook({ form, poured, view, setting }: LookQuestion): Promise<ImageData> {
+export async function drawLook(
+  { form, poured, view, setting }: LookQuestion,
+  signal?: AbortSignal,
+): Promise<ImageData> {
   const { width, height } = view
   const bounds = hands.map((_, i) => Math.round((i * height) / hands.length))
   const bands = await Promise.all(
     hands.map((on, i) => {
       const rows = [bounds[i], bounds[i + 1] ?? height] as const
-      return askLook({ form, look: { ...poured, view, setting, rows } }, { on })
+      return askLook({ form, look: { ...poured, view, setting, rows } }, { on, signal })
     }),
   )
   const picture = new ImageData(width, height)

@@ -1,4 +1,4 @@
-import { ref, shallowRef, watch, type Ref } from 'vue'
+import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { drawLook, type LookQuestion } from './drawLook.ts'
 
@@ -18,6 +18,9 @@ export function useLook(
   const busy = ref(false)
   /** Side of the picture that is shown, px; 0 before the first. */
   const drawn = ref(0)
+  /** Where the piece is left, nothing more is drawn of it. */
+  const left = new AbortController()
+  onScopeDispose(() => left.abort())
   let seen = ''
 
   async function follow(): Promise<void> {
@@ -29,6 +32,7 @@ export function useLook(
           await refine(asked)
           problem.value = undefined
         } catch (error) {
+          if (left.signal.aborted) return
           problem.value = problemsOf(error)[0]
         }
         const newest = question()
@@ -49,15 +53,12 @@ export function useLook(
       if (question() !== asked || (moving() && side > sides[first])) return
       const { width, height } = asked.view
       const scale = side / Math.max(width, height)
-      const picture = await drawLook({
-        ...asked,
-        view: {
-          ...asked.view,
-          width: Math.max(1, Math.round(width * scale)),
-          height: Math.max(1, Math.round(height * scale)),
-        },
-      })
-      paint(picture)
+      const view = {
+        ...asked.view,
+        width: Math.max(1, Math.round(width * scale)),
+        height: Math.max(1, Math.round(height * scale)),
+      }
+      paint(await drawLook({ ...asked, view }, left.signal))
       drawn.value = side
     }
   }

@@ -9,6 +9,7 @@ import { show } from '@mivro/core/base/units'
 import { sayProblem } from '@mivro/words/problem'
 import type { Stored } from '../api/client.ts'
 import { useArrangement } from '../project/useArrangement.ts'
+import { useJob } from '../work/useJob.ts'
 import { useDerived } from '../project/useDerived.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -58,6 +59,8 @@ const compiled = computed(() => shown.value?.pour?.compiled)
 const outcomeWords = { good: 'came out good', fixable: 'fixable', lost: 'was lost' }
 /** What the finished piece looks like; its section stands there until that is drawn. */
 const look = ref<string>()
+/** Left, the cards are drawn no further: the screen that is open has the workers. */
+const picture = useJob()
 const { arrangement } = useArrangement(
   () =>
     compiled.value && props.plan
@@ -81,7 +84,11 @@ watchDebounced(
       standsAs(form, document, found.into.mould),
       thingsToSee(document, laid),
     )
-    look.value = await cardLook({ form, poured, view: { turn: 0.4, lift: usualLift(found) } })
+    const view = { turn: 0.4, lift: usualLift(found) }
+    await picture.run(async ({ signal }) => {
+      const drawn = await cardLook({ form, poured, view }, signal)
+      if (!signal.aborted) look.value = drawn
+    })
   },
   { debounce: 300, immediate: true },
 )
