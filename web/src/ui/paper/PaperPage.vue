@@ -46,7 +46,7 @@ const print = () => window.print()
     <main v-if="problem" class="paper">
       <p>{{ sayProblem(problem) }}</p>
     </main>
-    <main v-else-if="ready || $slots.waiting === undefined" class="paper">
+    <main v-else-if="ready || ($slots.head && !$slots.waiting)" class="paper">
       <div ref="page" :style="{ zoom }">
         <slot name="head" />
         <p
@@ -62,6 +62,8 @@ const print = () => window.print()
         <slot name="after" />
       </div>
     </main>
-    <main v-else class="paper"><slot name="waiting" /></main>
+    <main v-else class="paper">
+      <slot name="waiting"><p role="status">Reading what stands on the sheet …</p></slot>
+    </main>
   </div>
 </template>
