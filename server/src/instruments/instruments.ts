@@ -8,15 +8,12 @@ import {
   lineOf,
   newWorld,
   shifted,
-  warmthOf,
   worldSchema,
   type Act,
-  type Cup,
   type InstrumentName,
   type Line,
   type World,
 } from '@mivro/core/work/instrument'
-import { calibrate, learn } from '@mivro/core/matter/cure'
 import type { Resin } from '@mivro/core/matter/material'
 import type { Store } from '../db/store.ts'
 import { BenchClock, type Sources } from './clock.ts'
@@ -80,7 +77,7 @@ export class Instruments {
   async do(done: Act, resin?: Resin): Promise<World> {
     this.follow()
     if (resin) this.resin = resin
-    this.world = act(this.world, done, (cup, room) => this.warmth(cup, room))
+    this.world = act(this.world, done, this.resin)
     await this.write()
     return this.world
   }
@@ -165,13 +162,6 @@ export class Instruments {
 
   private say(message: Message): void {
     this.heard.emit('said', message)
-  }
-
-  private warmth(cup: Cup, room: number) {
-    const { resin } = this
-    if (!resin) return undefined
-    const { law } = learn(calibrate(resin), resin)
-    return warmthOf(cup, { resin, law, room })
   }
 
   private async write(): Promise<void> {

@@ -1,9 +1,11 @@
 import { z } from '../../base/schema/index.ts'
 import { canBeOpened } from '../../matter/air/index.ts'
+import type { Resin } from '../../matter/material/index.ts'
 import { Problem } from '../../base/problem/index.ts'
 import { quantity, text } from '../../base/document/index.ts'
 import { instrumentNames } from './reading.ts'
 import { truthOf } from './lineOf.ts'
+import { warmthOf } from './warmth.ts'
 import { contentOf, cupWeighs, failures, type Cup, type World } from './world.ts'
 
 const cup = () => text('cup', 60)
@@ -45,25 +47,19 @@ export const actSchema = z.discriminatedUnion('do', [
 ])
 export type Act = z.infer<typeof actSchema>
 
-/** How warm a mix gets in its cup, s after its parts met. */
-export type Warmth = NonNullable<Cup['warmth']>
-
 /** A table that was knocked leans by so much more, rad, and the scale is off by so many steps. */
 const knocked = { tilt: 0.006, steps: 25 }
 
 /**
- * The world after something was done in it. `warmthOf` says how a cup warms whose parts meet.
+ * The world after something was done in it. `resin` is the one whose parts meet; of none known a
+ * cup stays cold.
  *
  * Throws `Problem('pot-under-pressure')` when the lid is to be opened before the pressure is out,
  * `Problem('scale-empty')` when there is no cup to pour into.
  *
  * @example act(newWorld(0), { do: 'put', cup: 'a' }).scale.cup // 'a'
  */
-export function act(
-  world: World,
-  done: Act,
-  warmthOf: (cup: Cup, room: number) => Warmth | undefined = () => undefined,
-): World {
+export function act(world: World, done: Act, resin?: Resin): World {
   const { scale, pot, vessel, cups, at } = world
   const touched = { ...scale, touched: at, on: true }
   switch (done.do) {
@@ -87,7 +83,7 @@ export function act(
     case 'stop':
       return { ...world, tap: null }
     case 'join':
-      return joined(world, done.from, done.into, warmthOf)
+      return joined(world, done.from, done.into, resin)
     case 'empty':
       return {
         ...world,
@@ -144,12 +140,7 @@ function lessBy(one: Cup, mass: number): Cup {
   return { ...one, parts }
 }
 
-function joined(
-  world: World,
-  from: string,
-  into: string,
-  warmthOf: (cup: Cup, room: number) => Warmth | undefined,
-): World {
+function joined(world: World, from: string, into: string, resin: Resin | undefined): World {
   const there = withCup(withCup(world, from), into)
   const source = there.cups.find(({ id }) => id === from)!
   return {
@@ -163,7 +154,7 @@ function joined(
           parts[key] = (parts[key] ?? 0) + mass
       }
       const mixed = { ...one, parts, met: there.at }
-      return { ...mixed, warmth: warmthOf(mixed, world.room) }
+      return { ...mixed, warmth: resin && warmthOf(mixed, resin, world.room) }
     }),
     probe: into,
   }
