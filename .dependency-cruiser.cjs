@@ -97,7 +97,7 @@ module.exports = {
       severity: 'error',
       comment: 'the server keeps documents; what they come to is worked out in core or in a worker',
       from: { path: '^server/src/', pathNot: '(^server/src/demo/|\\.test\\.ts$)' },
-      to: { path: '^core/src/(matter/(?!material)|mould|form/(cells|filling|shape)|learn)/' },
+      to: { path: '^core/src/(matter/(?!material)|mould/|form/(cells|filling|shape)/|learn/)' },
     },
     {
       name: 'server-not-web',
