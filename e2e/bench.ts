@@ -70,7 +70,7 @@ export class AtBench {
   /** What a bridge to a real instrument says. */
   async bridge(line: object): Promise<void> {
     const { address } = this.mivro.server
-    const known = await fetch(`${address}/api/house`)
+    const known = await fetch(`${address}/api/lan`)
     const response = await fetch(`${address}/api/instruments/lines`, {
       method: 'POST',
       headers: {

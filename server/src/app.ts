@@ -30,8 +30,8 @@ export interface AppOptions {
   log?: Logger
   /** What stands at the bench; absent where nobody asks for it. */
   instruments?: Instruments
-  /** Served to other devices of the house, under these names, to who gave the passphrase. */
-  house?: GateOptions & { names: readonly string[]; addresses: readonly string[] }
+  /** Served to other devices of the local network, under these names, to who gave the passphrase. */
+  lan?: GateOptions & { names: readonly string[]; addresses: readonly string[] }
 }
 
 /** The whole API and the web application over a store, without listening. */
@@ -42,13 +42,13 @@ export function createApp(
     keepIn = dirname(store.file),
     log = pino({ level: 'silent' }),
     instruments,
-    house,
+    lan,
   }: AppOptions = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(ownHost(house?.names), securityHeaders, compression())
-  if (house) app.use(gate(house))
+  app.use(ownHost(lan?.names), securityHeaders, compression())
+  if (lan) app.use(gate(lan))
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
@@ -57,8 +57,8 @@ export function createApp(
   app.use('/api/meshes', meshRoutes(store))
   app.use('/api/pictures', pictureRoutes(store))
   app.use('/api/backup', backupRoutes(store, keepIn))
-  app.get('/api/house', (_request, response) => {
-    response.json({ addresses: house?.addresses ?? [] })
+  app.get('/api/lan', (_request, response) => {
+    response.json({ addresses: lan?.addresses ?? [] })
   })
   app.use('/api', express.json({ limit: '2mb' }))
   app.use('/api/overview', overviewRoutes(store))

@@ -4,7 +4,7 @@ import { createServer as createSecureServer } from 'node:https'
 import type { AddressInfo } from 'node:net'
 import { dirname } from 'node:path'
 import { pino } from 'pino'
-import { openHouse } from './access/house.ts'
+import { openLan } from './access/lan.ts'
 import { Sessions } from './access/sessions.ts'
 import { createApp } from './app.ts'
 import { endChildren } from './backup/process.ts'
@@ -31,14 +31,14 @@ export interface Served {
 /** Opens the store and listens. Throws `Problem`, and in words what is wrong with a setting. */
 export async function serve(settings: Settings): Promise<Served> {
   if (settings.host) mkdirSync(dirname(settings.database), { recursive: true })
-  const house = settings.host ? await openHouse(settings) : undefined
+  const lan = settings.host ? await openLan(settings) : undefined
   // The port first: what is wrong with it is said before a store is touched.
   let answer: RequestListener = (_request, response) => response.writeHead(503).end('Starting')
   const listener: RequestListener = (request, response) => answer(request, response)
-  const server = house?.certificate
-    ? createSecureServer(house.certificate, listener)
+  const server = lan?.certificate
+    ? createSecureServer(lan.certificate, listener)
     : createServer(listener)
-  await listen(server, settings.port, house ? undefined : '127.0.0.1')
+  await listen(server, settings.port, lan ? undefined : '127.0.0.1')
   mkdirSync(dirname(settings.database), { recursive: true })
   if (settings.fresh) removeStore(settings.database)
   const store = await Store.open(settings.database)
@@ -47,21 +47,21 @@ export async function serve(settings: Settings): Promise<Served> {
   const endUpkeep = startUpkeep(store, log)
   const instruments = await Instruments.open(store)
   const { port } = server.address() as AddressInfo
-  const scheme = house?.certificate ? 'https' : 'http'
-  const others = (house?.names ?? []).map(
+  const scheme = lan?.certificate ? 'https' : 'http'
+  const others = (lan?.names ?? []).map(
     (name) => `${scheme}://${name.includes(':') ? `[${name}]` : name}:${port}`,
   )
-  const sessions = house && (await Sessions.open(store))
-  if (house?.fresh) await sessions!.endAll()
+  const sessions = lan && (await Sessions.open(store))
+  if (lan?.fresh) await sessions!.endAll()
   answer = createApp(store, {
     ...settings,
     log,
     instruments,
-    house: house && {
-      passphrase: house.passphrase,
+    lan: lan && {
+      passphrase: lan.passphrase,
       sessions: sessions!,
-      tls: house.certificate !== undefined,
-      names: house.names,
+      tls: lan.certificate !== undefined,
+      names: lan.names,
       addresses: others,
     },
   })

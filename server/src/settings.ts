@@ -9,7 +9,7 @@ export interface Settings {
   demo: boolean
   /** Begin the store anew. */
   fresh: boolean
-  /** Serve other devices of the house, under these names besides this machine's own. */
+  /** Serve other devices of the local network, under these names besides this machine's own. */
   host: boolean
   names: string[]
   tls: boolean

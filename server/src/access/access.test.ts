@@ -22,12 +22,12 @@ beforeAll(async () => {
   store = await Store.open(join(folder, 'store.sqlite'))
   const app = createApp(store, {
     instruments: await Instruments.open(store),
-    house: {
+    lan: {
       passphrase: await Passphrase.set(join(folder, 'passphrase.json'), secret),
       sessions: await Sessions.open(store),
       tls: false,
       tries: new Tries(() => now),
-      names: ['tablet.house'],
+      names: ['tablet.lan'],
       addresses: [],
     },
   })
@@ -48,10 +48,10 @@ interface Asked {
   body?: string
 }
 
-/** As a device of the house would: by another name than the machine calls itself. */
+/** As a device of the local network would: by another name than the machine calls itself. */
 const from = (
   path: string,
-  { method = 'GET', host = 'tablet.house', headers = {}, body }: Asked = {},
+  { method = 'GET', host = 'tablet.lan', headers = {}, body }: Asked = {},
 ) =>
   new Promise<{ status: number; text: string; cookie?: string }>((done, failed) => {
     const asked = request(
@@ -83,7 +83,7 @@ const routes = [
   '/assets/index.js',
   '/manifest.json',
   '/api',
-  '/api/house',
+  '/api/lan',
   '/api/overview',
   '/api/demo',
   '/api/backup',
@@ -107,7 +107,7 @@ const routes = [
   '/api/../pieces',
 ]
 
-describe('other devices of the house', () => {
+describe('other devices of the local network', () => {
   it.each(routes)('%s serves nothing without the passphrase', async (path) => {
     for (const method of ['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS']) {
       const { status, text } = await from(path, { method, headers: { 'mivro-epoch': store.epoch } })

@@ -1,6 +1,6 @@
 import { hostname, networkInterfaces } from 'node:os'
 
-/** Addresses of this machine in its house, and names it goes by; IPv4 first, for a QR code. */
+/** Addresses of this machine in its network, and names it goes by; IPv4 first, for a QR code. */
 export function namesOfMachine(given: readonly string[] = []): string[] {
   const addresses = Object.values(networkInterfaces())
     .flatMap((list) => list ?? [])

@@ -26,7 +26,7 @@ const keptSchema = z.object({
   p: z.number(),
 })
 
-/** The passphrase of a house, kept beside the store as what scrypt makes of it. */
+/** The passphrase of the local network, kept beside the store as what scrypt makes of it. */
 export class Passphrase {
   private constructor(private readonly kept: z.infer<typeof keptSchema>) {}
 

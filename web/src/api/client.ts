@@ -140,8 +140,8 @@ export const api = {
     send<{ world: World }>('POST', 'instruments/act', { act, resin }),
   runAt: (speed: number) => send<unknown>('POST', 'instruments/speed', { speed }),
   setRight: () => send<unknown>('POST', 'instruments/speed', { speed: 1, at: 'the time of day' }),
-  /** Addresses that other devices of the house reach this under. */
-  house: () => ask<{ addresses: string[] }>('GET', 'house'),
+  /** Addresses that other devices of the local network reach this under. */
+  lan: () => ask<{ addresses: string[] }>('GET', 'lan'),
   demo: () => ask<{ present: number }>('GET', 'demo'),
   fillDemo: () => ask('POST', 'demo'),
   removeDemo: () => ask<{ removed: number; kept: number }>('DELETE', 'demo'),

@@ -9,7 +9,7 @@ import { documentTypeNames, documentTypes, studioSchema, type Studio } from '@mi
 import { documentTypeWords } from '@mivro/words/studio'
 import { api, type Path } from '../api/client.ts'
 import { forgetSessions } from '../api/sessions.ts'
-import HousePanel from './HousePanel.vue'
+import LanPanel from './LanPanel.vue'
 import { fieldsOf } from '../ui/fields.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
@@ -170,7 +170,7 @@ const { field } = fieldsOf(() => studio.studio, change)
         </p>
         <p v-if="said" role="status">{{ said }}</p>
       </section>
-      <HousePanel />
+      <LanPanel />
       <section v-if="demo > 0" class="panel box wide">
         <h2>Demo studio</h2>
         <div class="row demo">

@@ -2,7 +2,7 @@ import type { Knex } from 'knex'
 
 /**
  * Pictures by the hash of their bytes, with a small one for lists; and the simulated world at the
- * bench, one row of it; and devices of the house that gave the passphrase, by the hash of their token.
+ * bench, one row of it; and devices of the network that gave the passphrase, by their token's hash.
  */
 export async function up(db: Knex): Promise<void> {
   await db.schema.createTable('pictures', (table) => {

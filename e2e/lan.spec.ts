@@ -3,13 +3,13 @@ import { expect, test } from '@playwright/test'
 import { RunningServer } from './server.ts'
 
 const secret = 'three warm words'
-/** Where another device of the house would come from; else a second name of this machine. */
+/** Where another device of the local network would come from; else a second name of this machine. */
 const outside =
   Object.values(networkInterfaces())
     .flatMap((list) => list ?? [])
     .find(({ internal, family }) => !internal && family === 'IPv4')?.address ?? '127.0.0.2'
 
-test('a tablet of the house is asked for the passphrase, and then carries on', async ({
+test('a tablet of the local network is asked for the passphrase, and then carries on', async ({
   browser,
 }) => {
   const server = await RunningServer.start({

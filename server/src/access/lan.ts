@@ -7,7 +7,7 @@ import { namesOfMachine } from './names.ts'
 import { Passphrase } from './passphrase.ts'
 
 /** What serving other devices needs before anything listens. */
-export interface House {
+export interface Lan {
   passphrase: Passphrase
   /** It was given anew: devices that knew the old one are let out. */
   fresh: boolean
@@ -21,7 +21,7 @@ export interface House {
  *
  * Throws when there is none and nobody to type it.
  */
-export async function openHouse(settings: Settings): Promise<House> {
+export async function openLan(settings: Settings): Promise<Lan> {
   const folder = dirname(settings.database)
   const file = join(folder, 'passphrase.json')
   const names = namesOfMachine(settings.names)
@@ -44,7 +44,7 @@ async function typed(): Promise<string> {
     )
   }
   const silent = new Writable({ write: (_part, _encoding, done) => done() })
-  process.stdout.write('A passphrase for the devices of this house (8 letters or more): ')
+  process.stdout.write('A passphrase for other devices on the network (8 letters or more): ')
   const lines = createInterface({ input: process.stdin, output: silent, terminal: true })
   const answer = await new Promise<string>((done) => lines.question('', done))
   lines.close()

@@ -6,10 +6,10 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QrCode from '../ui/QrCode.vue'
 
-/** A tablet at the bench: the address that other devices of the house reach this under. */
+/** A tablet at the bench: the address that other devices of the local network reach this under. */
 const addresses = shallowRef<string[]>([])
 const { problems, trying } = useProblems()
-onMounted(() => trying(async () => void (addresses.value = (await api.house()).addresses)))
+onMounted(() => trying(async () => void (addresses.value = (await api.lan()).addresses)))
 const at = ref(0)
 const address = computed(() => addresses.value[at.value % Math.max(1, addresses.value.length)])
 const secure = computed(() => address.value?.startsWith('https:'))
@@ -19,12 +19,12 @@ const secure = computed(() => address.value?.startsWith('https:'))
   <section class="panel box wide" aria-label="A tablet at the bench">
     <h2>A tablet at the bench</h2>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
-    <div v-if="address" class="house">
+    <div v-if="address" class="lan">
       <QrCode class="code" :text="address" />
       <div class="stack">
         <p>
-          Other devices of the house open <b>{{ address }}</b>; they are asked for the passphrase
-          once.
+          Other devices of the local network open <b>{{ address }}</b>; they are asked for the
+          passphrase once.
         </p>
         <p v-if="!secure" class="quiet">
           Over a plain address a tablet can’t keep its screen on by itself. Start with
@@ -36,13 +36,13 @@ const secure = computed(() => address.value?.startsWith('https:'))
     </div>
     <p v-else class="quiet">
       Now only this machine is served. Started with <code>npm start -- --host</code>, Mivro asks
-      once for a passphrase, and tablets of the house can open the bench with it.
+      once for a passphrase, and tablets of the local network can open the bench with it.
     </p>
   </section>
 </template>
 
 <style scoped>
-.house {
+.lan {
   display: flex;
   flex-wrap: wrap;
   gap: 24px;
