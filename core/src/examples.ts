@@ -14,7 +14,7 @@ import { buildBox, compileMould, newMould, type Mould } from './mould/index.ts'
 import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/samples.ts'
 import { compileBy, newPlan, type Plan } from './work/plan/index.ts'
 import { png } from './base/picture/samples.ts'
-import { surveyHeld } from './work/project/index.ts'
+import { surveyShape } from './work/project/index.ts'
 import type { Pull } from './work/pull/index.ts'
 import { buildSolid } from './form/shape/index.ts'
 import { even } from './matter/colour/index.ts'
@@ -100,7 +100,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
   }
   const answers = {
     survey: {
-      ...surveyHeld(cavityOfBlock40x50x30, [0, 0, 1]),
+      ...surveyShape(cavityOfBlock40x50x30, [0, 0, 1]),
       section: section(cavityOfBlock40x50x30.mesh, [0, 0, 1], 0),
     },
   }

@@ -4,10 +4,10 @@ import type { Resin } from '@mivro/core/matter/material'
 import type { Piece } from '@mivro/core/form/piece'
 import type { Plan } from '@mivro/core/work/plan'
 import type { LogRow, Pull } from '@mivro/core/work/pull'
-import { schemaOf, type Held, type Page, type Path, type Stored } from './kinds.ts'
+import { schemaOf, type Documents, type Page, type Path, type Stored } from './kinds.ts'
 import { ask } from './request.ts'
 
-export type { Held, Page, Path, Stored } from './kinds.ts'
+export type { Documents, Page, Path, Stored } from './kinds.ts'
 export { newId } from './newId.ts'
 export { Conflict } from './request.ts'
 
@@ -32,9 +32,9 @@ const send = <T>(method: string, path: string, value: unknown) =>
   ask<T>(method, path, { body: JSON.stringify(value), type: json })
 
 /** What comes back is read by its schema; an answer that is not what it should be is refused. */
-const read = <P extends Path>(path: P, stored: Stored<Held[P]>): Stored<Held[P]> => ({
+const read = <P extends Path>(path: P, stored: Stored<Documents[P]>): Stored<Documents[P]> => ({
   ...stored,
-  document: readDocument(schemaOf(path), stored.document) as Held[P],
+  document: readDocument(schemaOf(path), stored.document) as Documents[P],
 })
 const readPlan = (plan: Stored<Plan> | null) => plan && read('plans', plan)
 
@@ -48,10 +48,13 @@ function query(values: Record<string, string | number | undefined>): string {
 async function list<P extends Path>(
   path: P,
   wanted: Wanted = {},
-  first?: Page<Stored<Held[P]>>,
-): Promise<Stored<Held[P]>[]> {
+  first?: Page<Stored<Documents[P]>>,
+): Promise<Stored<Documents[P]>[]> {
   const pageAfter = (after?: string) =>
-    ask<Page<Stored<Held[P]>>>('GET', path + query({ ...wanted, ids: wanted.ids?.join(), after }))
+    ask<Page<Stored<Documents[P]>>>(
+      'GET',
+      path + query({ ...wanted, ids: wanted.ids?.join(), after }),
+    )
   let page = first ?? (await pageAfter())
   const all = [...page.items]
   while (page.next !== undefined) {
@@ -63,7 +66,7 @@ async function list<P extends Path>(
 
 /** The first page of each list that a piece is shown with. */
 type ProjectLists = {
-  [P in 'plans' | 'pulls' | 'moulds' | 'materials']: Page<Stored<Held[P]>>
+  [P in 'plans' | 'pulls' | 'moulds' | 'materials']: Page<Stored<Documents[P]>>
 }
 
 /** All that a piece is shown with, in one request. */
@@ -94,36 +97,40 @@ export const api = {
     return { ...page, items }
   },
   log: () => ask<{ rows: LogRow[] }>('GET', 'log'),
-  deleted: <P extends Path>(path: P) => ask<Stored<Held[P]>[]>('GET', `${path}/deleted`),
+  deleted: <P extends Path>(path: P) => ask<Stored<Documents[P]>[]>('GET', `${path}/deleted`),
   get: async <P extends Path>(path: P, id: string) => {
-    return read(path, await ask<Stored<Held[P]>>('GET', `${path}/${id}`))
+    return read(path, await ask<Stored<Documents[P]>>('GET', `${path}/${id}`))
   },
   /** The newest versions before one, in their order. */
   history: async <P extends Path>(path: P, id: string, before?: string, limit = 50) => {
     const asked = query({ before, limit })
-    const page = await ask<Page<Revision<Held[P]>>>('GET', `${path}/${id}/history${asked}`)
+    const page = await ask<Page<Revision<Documents[P]>>>('GET', `${path}/${id}/history${asked}`)
     const items = page.items.map((version) => ({
       ...version,
-      document: readDocument(schemaOf(path), version.document) as Held[P],
+      document: readDocument(schemaOf(path), version.document) as Documents[P],
     }))
     return { ...page, items }
   },
   nameVersion: (path: Path, id: string, revision: number, name: string | null) =>
     send<unknown>('PUT', `${path}/${id}/history/${revision}`, { name }),
-  add: async <P extends Path>(path: P, id: string, document: Held[P], parent?: string) => {
-    return read(path, await send<Stored<Held[P]>>('POST', path, { id, parent, document }))
+  add: async <P extends Path>(path: P, id: string, document: Documents[P], parent?: string) => {
+    return read(path, await send<Stored<Documents[P]>>('POST', path, { id, parent, document }))
   },
   put: async <P extends Path>(
     path: P,
     id: string,
     basedOn: number,
-    document: Held[P],
+    document: Documents[P],
     change: Change,
   ) =>
-    read(path, await send<Stored<Held[P]>>('PUT', `${path}/${id}`, { basedOn, change, document })),
-  remove: <P extends Path>(path: P, id: string) => ask<Stored<Held[P]>>('DELETE', `${path}/${id}`),
+    read(
+      path,
+      await send<Stored<Documents[P]>>('PUT', `${path}/${id}`, { basedOn, change, document }),
+    ),
+  remove: <P extends Path>(path: P, id: string) =>
+    ask<Stored<Documents[P]>>('DELETE', `${path}/${id}`),
   restore: <P extends Path>(path: P, id: string) =>
-    ask<Stored<Held[P]>>('POST', `${path}/${id}/restore`),
+    ask<Stored<Documents[P]>>('POST', `${path}/${id}/restore`),
   /** The file itself, not its bytes: the browser then sends it from disk, five times faster. */
   uploadMesh: (file: Blob) =>
     ask<{ id: string }>('POST', 'meshes', { body: file, type: 'application/octet-stream' }),

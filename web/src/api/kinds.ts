@@ -7,17 +7,17 @@ import {
 } from '@mivro/core/studio'
 
 /** What each path of the API holds. */
-export type Held = {
+export type Documents = {
   [T in DocumentTypeName as (typeof documentTypes)[T]['path']]: DocumentOf<T>
 }
-export type Path = keyof Held
+export type Path = keyof Documents
 
 const schemas = Object.fromEntries(
   documentTypeNames.map((name) => [documentTypes[name].path, documentTypes[name].schema]),
-) as unknown as { [P in Path]: z.ZodType<Held[P]> }
+) as unknown as { [P in Path]: z.ZodType<Documents[P]> }
 
 /** What comes back is read with the schema it has, as on its way in. */
-export const schemaOf = <P extends Path>(path: P): z.ZodType<Held[P]> => schemas[path]
+export const schemaOf = <P extends Path>(path: P): z.ZodType<Documents[P]> => schemas[path]
 
 /** A document as the server keeps it. */
 export interface Stored<D> {

@@ -11,7 +11,7 @@ import {
   type Timeline,
 } from '@mivro/core/base/document'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
-import { api, Conflict, type Held, type Page, type Path, type Stored } from './client.ts'
+import { api, Conflict, type Documents, type Page, type Path, type Stored } from './client.ts'
 import { schemaOf } from './kinds.ts'
 import { knownEpoch } from './request.ts'
 import { putAside, putAsideAtOnce, type Unsent } from './unsent.ts'
@@ -54,10 +54,10 @@ export interface Opened<D> {
  */
 export function begin<P extends Path>(
   path: P,
-  { stored: first, history, unsent }: Opened<Held[P]>,
-  heard: (written: Stored<Held[P]>) => void = () => {},
+  { stored: first, history, unsent }: Opened<Documents[P]>,
+  heard: (written: Stored<Documents[P]>) => void = () => {},
 ) {
-  type D = Held[P]
+  type D = Documents[P]
   interface Step {
     document: D
     change: Change

@@ -1,6 +1,6 @@
 import { reactive, watch } from 'vue'
 import { Problems } from '@mivro/core/base/problem'
-import { api, type Held, type Path, type Stored } from './client.ts'
+import { api, type Documents, type Path, type Stored } from './client.ts'
 import { begin, type Session } from './session.ts'
 import { takeOver } from './unsent.ts'
 
@@ -34,7 +34,7 @@ const whenCalm = (work: () => void): void => {
 export async function openSession<P extends Path>(
   path: P,
   id: string,
-  read?: Stored<Held[P]>,
+  read?: Stored<Documents[P]>,
 ): Promise<Session<P>> {
   const place = `${path}/${id}`
   const used = users.get(place) ?? 0
@@ -51,11 +51,12 @@ export async function openSession<P extends Path>(
   }
 }
 
-function load(path: Path, id: string, read?: Stored<Held[Path]>): Promise<Session<Path>> {
+function load(path: Path, id: string, read?: Stored<Documents[Path]>): Promise<Session<Path>> {
   const place = `${path}/${id}`
   const loading = Promise.all([read ?? api.get(path, id), takeOver(place)]).then(
     ([stored, unsent]) => {
-      const heard = (written: Stored<Held[Path]>) => channel?.postMessage({ path, stored: written })
+      const heard = (written: Stored<Documents[Path]>) =>
+        channel?.postMessage({ path, stored: written })
       const session = begin(path, { stored, unsent } as never, heard) as Session<Path>
       openSessions.set(place, session)
       // Where it can't be read now, undo asks for it again.
@@ -98,13 +99,13 @@ function endIfIdle(place: string): void {
 export async function editOnce<P extends Path>(
   path: P,
   id: string,
-  change: (document: Held[P]) => Held[P],
-): Promise<Held[P]> {
+  change: (document: Documents[P]) => Documents[P],
+): Promise<Documents[P]> {
   const session = await openSession(path, id)
   try {
-    session.edit(change(session.document as Held[P]))
+    session.edit(change(session.document as Documents[P]))
     await taken(session as unknown as Session<Path>)
-    return session.document as Held[P]
+    return session.document as Documents[P]
   } finally {
     leave(session as unknown as Session<Path>)
   }
@@ -130,7 +131,10 @@ const taken = (session: Session<Path>): Promise<void> =>
  * A list from the server, with what this page knows better: a document that was edited here is
  * shown as edited, even when the list was read before the edit was kept.
  */
-export function newestOf<P extends Path>(path: P, entries: Stored<Held[P]>[]): Stored<Held[P]>[] {
+export function newestOf<P extends Path>(
+  path: P,
+  entries: Stored<Documents[P]>[],
+): Stored<Documents[P]>[] {
   return entries.map((entry) => {
     const session = openSessions.get(`${path}/${entry.id}`) as unknown as Session<P> | undefined
     const newer = session && (session.state !== 'saved' || session.revision > entry.revision)
@@ -141,7 +145,7 @@ export function newestOf<P extends Path>(path: P, entries: Stored<Held[P]>[]): S
 export const listNewest = async <P extends Path>(
   path: P,
   wanted?: Parameters<typeof api.list<P>>[1],
-): Promise<Stored<Held[P]>[]> => newestOf(path, await api.list(path, wanted))
+): Promise<Stored<Documents[P]>[]> => newestOf(path, await api.list(path, wanted))
 
 /** After a restore nothing that was made on the store before is kept by this page. */
 export function forgetSessions(): void {

@@ -1,6 +1,6 @@
 import { getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
-import type { Held, Path, Stored } from './client.ts'
+import type { Documents, Path, Stored } from './client.ts'
 import type { Session } from './session.ts'
 import { leave, openSession } from './sessions.ts'
 
@@ -17,7 +17,7 @@ export function useOpen<P extends Path>(path: P) {
   /** Resolves with the session when this is still what is asked for, else with undefined. */
   async function open(
     id: string | undefined,
-    read?: Stored<Held[P]>,
+    read?: Stored<Documents[P]>,
   ): Promise<Session<P> | undefined> {
     if (id !== undefined && session.value?.id === id && !busy.value) return session.value
     const own = ++asked

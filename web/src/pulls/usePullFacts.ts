@@ -7,7 +7,7 @@ import {
   pinPlace,
   repeatedOf,
   type Finding,
-  type PlaceSurroundings,
+  type FaultSurroundings,
 } from '@mivro/core/learn/diagnosis'
 import type { ShownPocket } from '@mivro/core/form/cells'
 import type { Fault, Pin, Pull } from '@mivro/core/work/pull'
@@ -33,7 +33,7 @@ export function usePullFacts(pull: () => Pull) {
   const project = useProject()
   const shelf = useShelf()
 
-  const surroundings = computed((): PlaceSurroundings | undefined => {
+  const surroundings = computed((): FaultSurroundings | undefined => {
     const { survey, plan, mould, air } = project
     if (!survey || !plan) return undefined
     const { curve, section } = survey

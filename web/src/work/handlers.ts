@@ -58,8 +58,8 @@ import { bytesOfFile } from './cavities.ts'
 import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
 import {
-  surveyHeld,
-  type HeldQuestion,
+  surveyShape,
+  type ShapeAsItLies,
   type SeatsQuestion,
   type SurveyQuestion,
 } from '@mivro/core/work/project'
@@ -128,10 +128,10 @@ export const handlers = {
   outline: ({ paths, unit }: { paths: DrawnPath[]; unit: number }): Promise<TidyLoops> =>
     tidyLoops(loopsOfPaths(paths, unit), solidKernel),
 
-  async held({ form, up }: HeldQuestion, { cavity, tell }: JobContext) {
+  async shape({ form, up }: ShapeAsItLies, { cavity, tell }: JobContext) {
     const found = await cavity(form)
     tell('measure')
-    return surveyHeld(found, up)
+    return surveyShape(found, up)
   },
 
   async section({ form, up, turn }: SurveyQuestion, { cavity }: JobContext) {
@@ -148,7 +148,10 @@ export const handlers = {
     return findAir(found, question, cellsOf(found, question.up))
   },
 
-  async tilts({ form, up, gate }: HeldQuestion & { gate?: Opening }, { cavity, tell }: JobContext) {
+  async tilts(
+    { form, up, gate }: ShapeAsItLies & { gate?: Opening },
+    { cavity, tell }: JobContext,
+  ) {
     const { mesh } = await cavity(form)
     return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
   },
@@ -158,7 +161,7 @@ export const handlers = {
     return seatsOf((await cavity(form)).mesh, up, openings)
   },
 
-  async geometry({ form, up }: HeldQuestion, { cavity, tell }: JobContext) {
+  async geometry({ form, up }: ShapeAsItLies, { cavity, tell }: JobContext) {
     const soldReady = form.from === 'sizes' && isSoldReady(form.solid)
     const { mouldGeometry } = await import('./hulls.ts')
     return mouldGeometry(await cavity(form), up, { onStep: tell, soldReady })
@@ -290,7 +293,7 @@ export interface WaysQuestion {
   layer: string
 }
 
-export interface ShellQuestion extends HeldQuestion {
+export interface ShellQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[]
   layer: number
   wall: number

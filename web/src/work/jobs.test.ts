@@ -84,7 +84,7 @@ describe('asking', () => {
     for (const turn of [0, 0.2, 0.4]) {
       const asked = askSurvey({ ...question, turn })
       if (turn === 0) {
-        await vi.waitFor(() => expect(workers[0]?.asked.at(-1)?.job).toBe('held'))
+        await vi.waitFor(() => expect(workers[0]?.asked.at(-1)?.job).toBe('shape'))
         workers[0].answer({ measures: 'once' })
         await vi.waitFor(() => expect(workers[0].asked.at(-1)!.job).toBe('section'))
       }
@@ -93,7 +93,7 @@ describe('asking', () => {
       expect(await asked).toEqual({ measures: 'once', section: { at: turn } })
     }
     expect(workers[0].asked.map(({ job }) => job)).toEqual([
-      'held',
+      'shape',
       'section',
       'section',
       'section',

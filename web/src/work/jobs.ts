@@ -31,7 +31,7 @@ interface JobKind {
 const kinds: Record<JobName, JobKind> = {
   inspect: { on: 'front', limit: 120 },
   outline: { on: 'front', limit: 30 },
-  held: { on: 'front', limit: 120, kept: true },
+  shape: { on: 'front', limit: 120, kept: true },
   section: { on: 'front', limit: 120, kept: true },
   surface: { on: 'front', limit: 120, kept: true },
   air: { on: 'front', limit: 120, kept: true },

@@ -2,7 +2,7 @@ import { readForm } from '@mivro/core/form/piece'
 import { section } from '@mivro/core/form/filling'
 import type { JobContext } from './handlers.ts'
 import { solidKernel } from './solidKernel.ts'
-import { surveyHeld, type Survey, type SurveyQuestion } from '@mivro/core/work/project'
+import { surveyShape, type Survey, type SurveyQuestion } from '@mivro/core/work/project'
 
 /** For tests: the jobs of the workers on this thread, with nothing kept between them. */
 export const jobContext = (tell: (progress: never) => void = () => {}): JobContext => ({
@@ -13,5 +13,5 @@ export const jobContext = (tell: (progress: never) => void = () => {}): JobConte
 
 export async function surveyHere({ form, up, turn }: SurveyQuestion): Promise<Survey> {
   const cavity = await jobContext().cavity(form)
-  return { ...surveyHeld(cavity, up), section: section(cavity.mesh, up, turn) }
+  return { ...surveyShape(cavity, up), section: section(cavity.mesh, up, turn) }
 }

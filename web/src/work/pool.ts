@@ -7,7 +7,7 @@ import type { DrawnPath } from '@mivro/core/form/shape'
 import type { SeatsQuestion } from '@mivro/core/work/project'
 import type { Question, ShellQuestion, WaysQuestion } from './handlers.ts'
 import { ask, type AskOptions } from './jobs.ts'
-import type { HeldQuestion, Survey, SurveyQuestion } from '@mivro/core/work/project'
+import type { ShapeAsItLies, Survey, SurveyQuestion } from '@mivro/core/work/project'
 import type { SurveyStep } from './jobs.ts'
 
 /**
@@ -19,11 +19,11 @@ export async function askSurvey(
   options: AskOptions<SurveyStep> = {},
 ): Promise<Survey> {
   // Both at once: what else is asked of the same worker waits behind them.
-  const [held, cut] = await Promise.all([
-    ask('held', { form, up }, options),
+  const [shape, cut] = await Promise.all([
+    ask('shape', { form, up }, options),
     ask('section', { form, up, turn }, options),
   ])
-  return { ...held, section: cut }
+  return { ...shape, section: cut }
 }
 
 /** Where air stays. */
@@ -36,13 +36,13 @@ export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =
 
 /** The best ways to hold the mould; seconds. */
 export const askTilts = (
-  question: HeldQuestion & { gate?: Opening },
+  question: ShapeAsItLies & { gate?: Opening },
   options: AskOptions<number>,
 ) => ask('tilts', question, options)
 
 /** What a mould needs to know of a piece. */
 export const askGeometry = (
-  question: HeldQuestion,
+  question: ShapeAsItLies,
   options: AskOptions<GeometryStep | ReadingStep>,
 ) => ask('geometry', question, options)
 

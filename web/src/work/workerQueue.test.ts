@@ -39,7 +39,7 @@ afterEach(() => vi.useRealTimers())
 
 const told: (number | string)[] = []
 const ask = (question: unknown, signal = new AbortController().signal) =>
-  queue.ask({ job: 'held', question, limit: 10, onProgress: (share) => told.push(share) }, signal)
+  queue.ask({ job: 'shape', question, limit: 10, onProgress: (share) => told.push(share) }, signal)
 const outcome = (asked: Promise<unknown>) => asked.catch((error: unknown) => error)
 
 describe('a worker with its questions', () => {
@@ -93,7 +93,7 @@ describe('a worker with its questions', () => {
     expect(error).toBeInstanceOf(Problem)
     expect([error.code, error.amounts]).toEqual([
       'work-failed',
-      { job: 'held', reason: 'out of memory' },
+      { job: 'shape', reason: 'out of memory' },
     ])
     workers[1].tell({ answer: 2 })
     expect(await two).toBe(2)
@@ -112,7 +112,7 @@ describe('a worker with its questions', () => {
   it('what takes too long is ended, and said', async () => {
     const one = outcome(ask('one'))
     await vi.advanceTimersByTimeAsync(10_001)
-    expect(await one).toMatchObject({ code: 'work-too-long', amounts: { job: 'held', limit: 10 } })
+    expect(await one).toMatchObject({ code: 'work-too-long', amounts: { job: 'shape', limit: 10 } })
     expect(workers[0].ended).toBe(true)
   })
 

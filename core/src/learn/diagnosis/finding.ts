@@ -1,7 +1,7 @@
 import type { Fault } from '../../work/pull/index.ts'
 
 /** Where on the cast a fault was seen; what is left out was not told. */
-export interface Place {
+export interface FaultPlace {
   /** The end of something narrow. */
   tip?: boolean
   /** Under a level ceiling, as the piece lay. */
@@ -91,7 +91,7 @@ export interface Finding {
   fault: Fault
   /** Other faults of the same cast. */
   beside?: readonly Fault[]
-  place?: Place
+  place?: FaultPlace
   /** The same fault at the same place in so many of the pulls before. */
   repeated?: { seen: number; of: number }
   facts?: Facts

@@ -6,10 +6,10 @@ import { newPlan, type Plan } from '../../work/plan/index.ts'
 import type { Pull } from '../../work/pull/index.ts'
 import { diagnose } from './diagnose.ts'
 import { factsOf } from './facts.ts'
-import { pinPlace, type PlaceSurroundings } from './place.ts'
+import { pinPlace, type FaultSurroundings } from './place.ts'
 
 const pin = { fault: 'void at a tip', at: [0, 0, 0.038], size: 0.002 } as const
-const around: PlaceSurroundings = {
+const around: FaultSurroundings = {
   up: [0, 0, 1],
   lowest: 0,
   height: 0.04,

@@ -1,10 +1,10 @@
 import type { Pin } from '../../work/pull/index.ts'
-import type { Place } from './finding.ts'
+import type { FaultPlace } from './finding.ts'
 
 type Point = readonly number[]
 
 /** What is known of the piece where a fault is pinned. */
-export interface PlaceSurroundings {
+export interface FaultSurroundings {
   /** Way up as it was poured, of any length. */
   up: Point
   /** Of its lowest and its highest point along up, m. */
@@ -39,8 +39,8 @@ const nearAny = (all: readonly { at: Point }[], at: Point, within: number) =>
 export function pinPlace(
   pin: Pick<Pin, 'fault' | 'size'> & { at: Point },
   pins: readonly Pick<Pin, 'fault'>[],
-  around: PlaceSurroundings,
-): Place {
+  around: FaultSurroundings,
+): FaultPlace {
   const { up, lowest, height, pockets, openings, prefills, under, things } = around
   const length = Math.hypot(up[0], up[1], up[2])
   const along = (pin.at[0] * up[0] + pin.at[1] * up[1] + pin.at[2] * up[2]) / length
@@ -51,7 +51,7 @@ export function pinPlace(
     .toSorted((a, b) => a.far - b.far)
     .find(({ far }) => far <= near.pocket + reach)
   const of = (what: 'gate' | 'vent') => openings.filter((one) => one.what === what)
-  const place: Place = {
+  const place: FaultPlace = {
     upper: share >= upperPart,
     port: openings.length > 0 ? nearAny(of('gate'), pin.at, near.gate + reach) : undefined,
     vent: nearAny(of('vent'), pin.at, near.vent + reach),

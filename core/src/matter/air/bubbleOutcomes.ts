@@ -4,7 +4,7 @@ import { bubblesOf, type Bubble, type Source } from './population.ts'
 import { riseSpeed } from './rise.ts'
 
 /** A pressure that is held for a time, absolute, Pa; s since mixing. */
-export interface Held {
+export interface PressureSpan {
   from: number
   until: number
   pressure: number
@@ -29,9 +29,9 @@ export interface BubbleQuestion {
   /** What bubbles out of pores and damp while it is liquid. */
   grown: Source[]
   /** Of the mix in its cup, before it is poured. */
-  vacuum?: Held
+  vacuum?: PressureSpan
   /** Of the filled mould. */
-  pressure?: Held
+  pressure?: PressureSpan
   /** From when on it is hard enough that nothing grows any more, s since mixing. */
   hardAt: number
   /** Bubbles smaller than this are not seen, m. */

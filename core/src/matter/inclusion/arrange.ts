@@ -1,6 +1,6 @@
 import { levelCut } from '../../form/filling/index.ts'
 import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
-import type { LaidPlace, Place, PlanInclusion } from './inclusion.ts'
+import type { LaidPlace, ThingPlace, PlanInclusion } from './inclusion.ts'
 import type { Taken } from './near.ts'
 import { areaWithin, isInside, wallDistance, type Loops } from './region.ts'
 import { clearance, scatter } from './scatter.ts'
@@ -100,7 +100,7 @@ function lay(
     floor + up,
     floor + up + share(i) * size.thickness,
   ]
-  const takes = ({ x, y, up = 0 }: Place, i: number): Taken => {
+  const takes = ({ x, y, up = 0 }: ThingPlace, i: number): Taken => {
     const [low, high] = heights(i, up)
     return { x, y, half: half(i), floor: low, roof: high }
   }

@@ -31,10 +31,10 @@ const placeSchema = z.object({
   /** Higher than the others of its layout, m. */
   up: quantity('length', 0, 1).optional(),
 })
-export type Place = z.infer<typeof placeSchema>
+export type ThingPlace = z.infer<typeof placeSchema>
 
 /** A place with the size of what lies there, as a share of the largest. */
-export type LaidPlace = Place & { size?: number }
+export type LaidPlace = ThingPlace & { size?: number }
 
 /** A point of a line that is drawn on a layer: x and y, m from the middle of the piece. */
 const linePoint = z.tuple([quantity('length', -2, 2), quantity('length', -2, 2)])

@@ -1,6 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import type { Pattern, Place } from './inclusion.ts'
+import type { Pattern, ThingPlace } from './inclusion.ts'
 import { Near, type Taken } from './near.ts'
 import { boundsOf, isInside, wallDistance, type Loops } from './region.ts'
 
@@ -55,7 +55,7 @@ export function scatter(
     within = () => loops,
     notWithin,
   }: ScatterOptions,
-): Place[] {
+): ThingPlace[] {
   const random = xoroshiro128plus(seed)
   const next = () => uniformFloat64(random)
   const { low, high } = boundsOf(loops)
@@ -104,7 +104,7 @@ export function scatter(
     }
   }
   const left = gaps()
-  const places: Place[] = []
+  const places: ThingPlace[] = []
   for (let i = 0; i < count; i++) {
     half = largest * share(i)
     ;[floor, roof] = heights(i)

@@ -14,7 +14,7 @@ import type {
 import type { Form } from '../../form/piece/index.ts'
 import type { CompiledPlan, Peak, Plan, PouredInto, PourHeatQuestion } from '../plan/index.ts'
 import type { UnitChoice } from '../../base/units/index.ts'
-import type { HeldQuestion, Survey } from './survey.ts'
+import type { ShapeAsItLies, Survey } from './survey.ts'
 
 /** What people wrote: a piece, how it is poured, the mould that makes it, what stands on the shelf. */
 export interface ProjectDocuments {
@@ -50,7 +50,7 @@ export interface ProjectAnswers {
   air?: AirAnswer
 }
 
-export interface SeatsQuestion extends HeldQuestion {
+export interface SeatsQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
 }
 
@@ -61,14 +61,14 @@ export interface HeatOfPour {
 
 /** What it would like to know of jobs that take their time. */
 export interface ProjectWanted {
-  held: HeldQuestion
+  held: ShapeAsItLies
   seats?: SeatsQuestion
   times: readonly Batch[]
   /** The field of the pour, once nothing in it is a guess. */
   heat?: HeatOfPour
   /** The same as one text: it tells an answer that is out of date. */
   heatKey: string
-  geometry?: HeldQuestion
+  geometry?: ShapeAsItLies
   air?: AirQuestion & { form: Form }
 }
 

@@ -6,18 +6,18 @@ import type { Form } from '../../form/piece/index.ts'
 import { Problem } from '../../base/problem/index.ts'
 
 /** Which shape, and how it lies. */
-export interface HeldQuestion {
+export interface ShapeAsItLies {
   form: Form
   up: Vec3
 }
 
 /** And where it is cut open: radians about up. */
-export interface SurveyQuestion extends HeldQuestion {
+export interface SurveyQuestion extends ShapeAsItLies {
   turn: number
 }
 
 /** What does not change while the cut is turned. */
-export interface HeldSurvey {
+export interface ShapeSurvey {
   measures: Measures
   triangles: number
   closed: boolean
@@ -28,16 +28,16 @@ export interface HeldSurvey {
 }
 
 /** Everything the screens show of a shape. */
-export interface Survey extends HeldSurvey {
+export interface Survey extends ShapeSurvey {
   section: Section
 }
 
 /**
  * A shape as it lies: measured, with its fill curve and how stout it is at each height; lengths in m.
  *
- * @example surveyHeld(cavityOfBlock40x50x30, [0, 0, 1]).closed // true
+ * @example surveyShape(cavityOfBlock40x50x30, [0, 0, 1]).closed // true
  */
-export function surveyHeld({ mesh, measures, closure, cautions }: Cavity, up: Vec3): HeldSurvey {
+export function surveyShape({ mesh, measures, closure, cautions }: Cavity, up: Vec3): ShapeSurvey {
   return {
     measures,
     triangles: triangleCount(mesh),

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { apart, fitsPot, packPlate, type Place } from './pack.ts'
+import { apart, fitsPot, packPlate, type PackedPlace } from './pack.ts'
 
 const square = (side: number) => ({ width: side, depth: side, round: false })
 const disc = (across: number) => ({ width: across, depth: across, round: true })
-const inside = ({ x, y, width, depth, round }: Place, radius: number) =>
+const inside = ({ x, y, width, depth, round }: PackedPlace, radius: number) =>
   round
     ? Math.hypot(x, y) + width / 2 <= radius + 1e-6
     : Math.hypot(Math.abs(x) + width / 2, Math.abs(y) + depth / 2) <= radius + 1e-6
-const meet = (a: Place, b: Place) =>
+const meet = (a: PackedPlace, b: PackedPlace) =>
   a.round && b.round
     ? Math.hypot(a.x - b.x, a.y - b.y) < (a.width + b.width) / 2 + apart - 1e-6
     : Math.abs(a.x - b.x) < (a.width + b.width) / 2 + apart - 1e-6 &&

@@ -1,7 +1,7 @@
 import type { Block } from '../../mould/index.ts'
 
 /** Where a mould stands on a round plate: its middle from the plate's, m, and whether it is turned. */
-export interface Place {
+export interface PackedPlace {
   item: number
   x: number
   y: number
@@ -26,7 +26,7 @@ const hair = 1e-9
 export function packPlate(
   items: readonly Pick<Block, 'width' | 'depth' | 'round'>[],
   diameter: number,
-): Place[] {
+): PackedPlace[] {
   const radius = diameter / 2
   const inOrder = items.map((_, i) => i)
   const area = (i: number) => items[i].width * items[i].depth
@@ -36,7 +36,7 @@ export function packPlate(
     inOrder.toSorted((a, b) => area(b) - area(a)),
     inOrder.toSorted((a, b) => longest(b) - longest(a)),
   ]
-  let best: Place[] = []
+  let best: PackedPlace[] = []
   for (const order of orders) {
     for (const inward of [true, false]) {
       const found = greedy(items, order, radius, inward)
@@ -63,12 +63,15 @@ export const fitsPot = (
 /** A board on the uneven floor of a pot, m (common practice, no source). */
 export const board = 0.008
 
-const fitsRim = ({ x, y, width, depth, round }: Omit<Place, 'item'>, radius: number): boolean =>
+const fitsRim = (
+  { x, y, width, depth, round }: Omit<PackedPlace, 'item'>,
+  radius: number,
+): boolean =>
   round
     ? Math.hypot(x, y) + width / 2 <= radius + hair
     : Math.hypot(Math.abs(x) + width / 2, Math.abs(y) + depth / 2) <= radius + hair
 
-function clear(a: Omit<Place, 'item'>, b: Omit<Place, 'item'>): boolean {
+function clear(a: Omit<PackedPlace, 'item'>, b: Omit<PackedPlace, 'item'>): boolean {
   if (a.round && b.round) {
     return Math.hypot(a.x - b.x, a.y - b.y) >= (a.width + b.width) / 2 + apart - hair
   }
@@ -83,8 +86,8 @@ function greedy(
   order: readonly number[],
   radius: number,
   inward: boolean,
-): Place[] {
-  const placed: Place[] = []
+): PackedPlace[] {
+  const placed: PackedPlace[] = []
   for (const item of order) {
     const { width, depth, round } = items[item]
     const turns =
@@ -94,7 +97,7 @@ function greedy(
             [width, depth],
             [depth, width],
           ]
-    let best: Place | undefined
+    let best: PackedPlace | undefined
     let least = Infinity
     for (const [w, d] of turns) {
       candidates(placed, w, d, radius, (x, y) => {
@@ -114,7 +117,7 @@ function greedy(
 
 /** Beside what stands there already, in each of its rows and columns, and along the rim. */
 function candidates(
-  placed: readonly Place[],
+  placed: readonly PackedPlace[],
   w: number,
   d: number,
   radius: number,
@@ -165,12 +168,12 @@ const firstRows = 24
 function inRows(
   items: readonly Pick<Block, 'width' | 'depth' | 'round'>[],
   radius: number,
-): Place[] {
+): PackedPlace[] {
   const order = items.map((_, i) => i).toSorted((a, b) => items[b].depth - items[a].depth)
-  let best: Place[] = []
+  let best: PackedPlace[] = []
   for (const turned of [false, true]) {
     for (let k = 0; k < firstRows; k++) {
-      const placed: Place[] = []
+      const placed: PackedPlace[] = []
       const waiting = [...order]
       let y = -radius * (1 - (0.5 * k) / firstRows)
       while (waiting.length > 0 && y < radius) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import type { Arranged, LaidPlace, Place } from '@mivro/core/matter/inclusion'
+import type { Arranged, LaidPlace, ThingPlace } from '@mivro/core/matter/inclusion'
 import { Problem } from '@mivro/core/base/problem'
 import CountField from '../../ui/CountField.vue'
 import { fieldsOf } from '../../ui/fields.ts'
@@ -14,7 +14,7 @@ const props = defineProps<{
   place: LaidPlace
   /** Which of its kind. */
   at: number
-  take: (to: Partial<Place>) => Problem | undefined
+  take: (to: Partial<ThingPlace>) => Problem | undefined
 }>()
 const emit = defineEmits<{ remove: [] }>()
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { byHand, type Arranged, type Place } from '@mivro/core/matter/inclusion'
+import { byHand, type Arranged, type ThingPlace } from '@mivro/core/matter/inclusion'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import type { Form } from '@mivro/core/form/piece'
 import type { ThingScene } from '../../solid/thingScene.ts'
@@ -17,7 +17,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   choose: [thing: ChosenThing, layer: string]
-  move: [layer: string, id: string, places: Place[]]
+  move: [layer: string, id: string, places: ThingPlace[]]
   moved: []
 }>()
 const box = ref<HTMLElement>()

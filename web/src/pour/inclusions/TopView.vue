@@ -6,7 +6,7 @@ import {
   byHand,
   outlineOf,
   type Arranged,
-  type Place,
+  type ThingPlace,
 } from '@mivro/core/matter/inclusion'
 import { arrowStep } from '../../ui/arrowStep.ts'
 import { useDrag } from '../../ui/useDrag.ts'
@@ -28,7 +28,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   choose: [thing: ChosenThing]
-  move: [id: string, places: Place[]]
+  move: [id: string, places: ThingPlace[]]
   moved: []
   remove: []
   line: [points: Line]
@@ -100,7 +100,7 @@ const least = 5
 const reach = ({ wide }: Mark) => Math.max(least, wide / 2)
 
 let held: { mark: Mark; x: number; y: number } | undefined
-const change = (mark: Mark, to: Partial<Place>) =>
+const change = (mark: Mark, to: Partial<ThingPlace>) =>
   emit('move', mark.id, byHand(mark.places.with(mark.i, { ...mark.places[mark.i], ...to })))
 const put = (mark: Mark, dx: number, dy: number) => {
   const place = mark.places[mark.i]

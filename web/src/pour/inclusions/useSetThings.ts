@@ -3,7 +3,7 @@ import {
   byHand,
   colourOf,
   setInFrom,
-  type Place,
+  type ThingPlace,
   type PlanInclusion,
 } from '@mivro/core/matter/inclusion'
 import type { InclusionMaterial } from '@mivro/core/matter/material'
@@ -79,7 +79,7 @@ export function useSetThings(layer: () => CompiledLayer | undefined) {
     return thing && place ? { thing, place, i } : undefined
   })
   /** The chosen one laid by hand; with it all of its kind, since a layout has no gaps. */
-  const lay = (to: Partial<Place>) => {
+  const lay = (to: Partial<ThingPlace>) => {
     const { thing, place, i } = held.value!
     return change(thing.id, { places: byHand(thing.places.with(i, { ...place, ...to })) })
   }
@@ -97,7 +97,7 @@ export function useSetThings(layer: () => CompiledLayer | undefined) {
   function add(material: InclusionMaterial, at: { x: number; y: number }): void {
     const { index, inclusions } = inclusionsOf(layer()!.id)
     const known = inclusions.find(({ name }) => name === material.name)
-    const place: Place = { ...at, turn: 0 }
+    const place: ThingPlace = { ...at, turn: 0 }
     if (known) {
       const laid = own.value.find(({ id }) => id === known.id)?.places ?? []
       const places = byHand([...laid, place])
