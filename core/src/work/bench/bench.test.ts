@@ -44,6 +44,18 @@ describe('a run as a bench', () => {
     expect(casts).toBe(6)
   })
 
+  it('a mould gets what it holds; the reserve is weighed with the mix and stays in the cup', () => {
+    // A tray of three dice of 16 mm: 3 · 1.6³ ml.
+    const tray = keycap()
+    const layers = [{ ...tray.layers[0], volume: 12.288e-6, mass: 13.5 * g }]
+    const dice = bench({}, { reserve: 0.1, layers })
+    const filled = ofKind(dice, 'fill')
+    expect(filled.map(({ volume }) => volume)).toEqual(filled.map(() => 12.288e-6))
+    const weighed = ofKind(dice, 'weigh').reduce((sum, { mass }) => sum + mass, 0)
+    const poured = filled.reduce((sum, { mass }) => sum + mass, 0)
+    expect(weighed / poured).toBeCloseTo(1.1, 2)
+  })
+
   it('parts of a fast mix are weighed into cups of their own, those of a slow one into one', () => {
     const fast = ofKind(begun, 'weigh').slice(0, 2)
     expect(fast.map(({ apart }) => apart)).toEqual(['mixing cup', 'own cup'])

@@ -86,6 +86,8 @@ describe('layers', () => {
     expect(a.mass / gram).toBeCloseTo((resin * 2 * 1.14) / 3.3, 6)
     expect(dye.mass / gram).toBeCloseTo(resin * 0.002, 6)
     expect(b.mass / gram).toBeCloseTo((resin * 1.02) / 3.3, 6)
+    // What stays in the cup is poured into no mould: each gets its 20 ml, 22 g.
+    expect(layers[0].each!.mass / gram).toBeCloseTo(22, 6)
   })
 
   it('heavy things lie on the floor of their layer, light ones under its surface', () => {

@@ -18,6 +18,7 @@ import { sheetCure } from '../../matter/cure/index.ts'
 import { buildSolid } from '../../form/shape/index.ts'
 import { section } from '../../form/filling/index.ts'
 import { compileRun } from './compile.ts'
+import { mixedFor } from './mix.ts'
 import { usualHands } from './hands.ts'
 import { lanesOf, ticksOf } from './lanes.ts'
 import { moved } from './moulds.ts'
@@ -146,10 +147,12 @@ describe('a piece as a run needs it', () => {
     size: { width: 20 * mm, depth: 20 * mm, height: 10 * mm },
   }
 
-  it('both cavities, gates and reserve; the moulds that are there', () => {
+  it('both cavities and their gates; the reserve is mixed on top and stays in the cup', () => {
     const needs = needsOf({ id: 'x', casts: 7 }, about)
-    // 4 ml a copy, two of them, a tenth on top.
-    expect(needs.layers[0].volume).toBeCloseTo(2 * (4 * ml + into.gate) * 1.1, 9)
+    // 4 ml a copy, two of them.
+    const { volume } = needs.layers[0]
+    expect(volume).toBeCloseTo(2 * (4 * ml + into.gate), 12)
+    expect(mixedFor([{ pour: needs }, { pour: needs }], 0).volume).toBeCloseTo(2.2 * volume, 12)
     expect(needs.moulds).toBe(3)
     expect(needsOf({ id: 'x', casts: 7, moulds: 1 }, about).moulds).toBe(1)
     expect(needs.spots).toContainEqual({ what: 'prefill', across: 0, height: 5 * mm })

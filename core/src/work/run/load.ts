@@ -24,7 +24,7 @@ import {
   type LoadedMix,
   type TooSlow,
 } from './limits.ts'
-import { planMix, type Mix } from './mix.ts'
+import { mixedFor, planMix, type Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
 import { fitsPot } from './pack.ts'
 
@@ -108,7 +108,7 @@ function cupMaker({ run }: LoadBench): Cups {
   const known = new Map<string, AgeingCup>()
   return (moulds, layer) => {
     const { law, mix } = moulds[0].pour.layers[layer]
-    const mass = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].mass, 0)
+    const { mass } = mixedFor(moulds, layer)
     const key = `${mix} ${mass.toPrecision(6)}`
     const found = known.get(key) ?? ageingCup(law, { mass, room: run.room, parts: run.parts })
     known.set(key, found)
@@ -174,7 +174,7 @@ function beginOf(first: RunMould, layer: number, mixes: readonly LoadedMix[]): n
 
 function fitsCup(moulds: readonly RunMould[], layer: number, { largestCup }: LoadBench): boolean {
   if (moulds.length === 1) return true
-  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  const { volume } = mixedFor(moulds, layer)
   return cupFor(volume, [largestCup]).cups === 1
 }
 
@@ -186,7 +186,7 @@ function mixOf(
   pot: boolean,
 ): Mix {
   const { resin } = moulds[0].pour.layers[layer]
-  const volume = moulds.reduce((sum, { pour }) => sum + pour.layers[layer].volume, 0)
+  const { volume } = mixedFor(moulds, layer)
   const vessel = usesVacuum(run) ? tools.vessel : undefined
   const vacuum =
     vessel &&

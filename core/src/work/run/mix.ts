@@ -46,6 +46,20 @@ export interface MixBench {
 }
 
 /**
+ * What is mixed in one cup for a layer of these moulds: what they take, and each one's reserve.
+ *
+ * @example Math.round(mixedFor([{ pour: { reserve: 0.1, layers: [{ volume: 3e-6, mass: 0.003 }] } }], 0).mass * 1e6) // 3300 (mg: a tenth on top)
+ */
+export function mixedFor(
+  moulds: readonly Pick<RunMould, 'pour'>[],
+  layer: number,
+): { mass: number; volume: number } {
+  const sum = (what: 'mass' | 'volume') =>
+    moulds.reduce((all, { pour }) => all + pour.layers[layer][what] * (1 + pour.reserve), 0)
+  return { mass: sum('mass'), volume: sum('volume') }
+}
+
+/**
  * One mix, task by task: stirred, freed of air, then each mould prefilled, filled and rocked in
  * turn; bands and pot after all are filled, or by the second pair of hands as they come.
  */
@@ -89,14 +103,11 @@ export function planMix(
     finish(mould)
   }
   if (helper === 0) moulds.forEach(finish)
-  const sum = (what: 'mass' | 'volume') =>
-    moulds.reduce((all, { pour }) => all + pour.layers[layer][what], 0)
   const done = Math.max(...free)
   return {
     moulds: [...moulds],
     layer,
-    mass: sum('mass'),
-    volume: sum('volume'),
+    ...mixedFor(moulds, layer),
     cup,
     tasks,
     poured,

@@ -15,7 +15,7 @@ export interface RunLayer {
   law: CureLaw
   /** What goes into one cup together: the same resin with the same tints. */
   mix: string
-  /** For one mould, all its cavities with their gates: m³ and kg. */
+  /** Into one mould, all its cavities with their gates: m³ and kg. */
   volume: number
   mass: number
   /** From the pour of the layer below to this one's, s. */
@@ -50,6 +50,8 @@ export interface RunPour {
   bore?: number
   /** From the gate to the lowest point, m. */
   depth: number
+  /** Mixed on top of what goes into the moulds, as a share of it: it stays in cup and tools. */
+  reserve: number
   prefills: number
   vents: number
   bands: number
@@ -81,7 +83,7 @@ export interface KnownPour {
   lawOf: (resin: Resin) => CureLaw
 }
 
-/** A piece as a run needs it: amounts of one copy by its plan, times the cavities of a mould, with the plan's reserve. */
+/** A piece as a run needs it: amounts of one copy by its plan, times the cavities of a mould. */
 export function needsOf(
   { id, casts, moulds }: Pick<PourOfRun, 'id' | 'casts' | 'moulds'>,
   { name, plan, compiled, shelf, size, mould, drawn, lawOf }: KnownPour,
@@ -101,6 +103,7 @@ export function needsOf(
     closed,
     bore: into.through,
     depth: compiled.height,
+    reserve: plan.reserve,
     prefills: (mould?.prefills.length ?? 0) * cavities,
     vents: closed
       ? (mould?.openings ?? []).filter(({ what }) => what === 'vent').length * cavities
@@ -112,7 +115,7 @@ export function needsOf(
       const { mixAt, pourAt, gelAt, demouldAt } = layer.clock!
       const last = i === poured.length - 1
       const tints = dosesOf(plan.layers[layer.index], shelf)
-      const volume = (layer.resin + (last ? into.gate : 0)) * cavities * (1 + plan.reserve)
+      const volume = (layer.resin + (last ? into.gate : 0)) * cavities
       return {
         name: layer.name,
         resin,

@@ -32,6 +32,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
     closed: true,
     bore: 4 * mm,
     depth: 10 * mm,
+    reserve: 0,
     prefills: 0,
     vents: 0,
     bands: 2,

@@ -159,7 +159,7 @@ export function compile(
       ...described,
       setIn,
       clock,
-      each: layer.weighing && eachOf(layer.weighing, plan.copies, clock),
+      each: layer.weighing && eachOf(layer.weighing, plan, clock),
       batch: ripening[at]?.batch,
       heatLimit: limits[index],
     }
@@ -263,9 +263,13 @@ const matterIn = (resin: Resin, tints: readonly Dose[]): Matter =>
     tints.map(({ material, fraction }) => ({ matter: matterOf(material), dose: fraction })),
   )
 
-/** What one copy gets, and how long there is to pour it. */
-const eachOf = (weighing: Weighing, copies: number, clock: LayerClock | undefined) => ({
-  mass: wholeMass(weighing) / copies,
+/** What one copy gets, and how long there is to pour it: the reserve stays in the cup. */
+const eachOf = (
+  weighing: Weighing,
+  { copies, reserve }: Pick<Plan, 'copies' | 'reserve'>,
+  clock: LayerClock | undefined,
+) => ({
+  mass: wholeMass(weighing) / (copies * (1 + reserve)),
   time: clock && Math.max(0, ((clock.cupUntil - clock.pourAt) * weighing.cups) / copies),
 })
 
