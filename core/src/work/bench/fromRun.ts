@@ -117,11 +117,12 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
     case 'fill':
       return moulds.flatMap((mould, i): Task[] => {
         const layer = mould.pour.layers[mix!.layer]
+        const { sets } = inRoom(layer, run)
         const own = `${id}.${i + 1}`
         const places =
           mix!.layer === 0 ? mould.pour.spots.filter(({ what }) => what === 'prefill') : []
-        const setting = (sets: typeof layer.sets, first: number) =>
-          sets.map(({ name, count, from, until }, k): Task => ({
+        const setting = (some: typeof sets, first: number) =>
+          some.map(({ name, count, from, until }, k): Task => ({
             ...ofMix,
             id: `${own} set ${first + k + 1}`,
             what: 'set',
@@ -156,13 +157,13 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
               ]
             : []),
           ...setting(
-            layer.sets.filter(({ how }) => laidBefore.has(how)),
+            sets.filter(({ how }) => laidBefore.has(how)),
             0,
           ),
           fill,
           ...setting(
-            layer.sets.filter(({ how }) => !laidBefore.has(how)),
-            layer.sets.length,
+            sets.filter(({ how }) => !laidBefore.has(how)),
+            sets.length,
           ),
         ]
       })

@@ -62,14 +62,36 @@ export function closing(mixes: readonly LoadedMix[], { run, tools }: LoadBench) 
   return pot ? { lid: done + pot.lid, atPressure: done + closingTime(pot) } : {}
 }
 
-/** When a layer gels and is hard in the room of the run: as its law runs with the room, s after its mixing. */
+/** How much longer a layer takes in the room of the run than in that of its plan, as its law runs with the room. */
+const slowerIn = ({ law, room }: Pick<RunLayer, 'law' | 'room'>, run: Pick<Run, 'room'>): number =>
+  gelOf(law, run.room) / gelOf(law, room)
+
+/**
+ * A layer's clock in the room of the run, s after its mixing: its gel, when it is hard, and from
+ * when until when things are set into it. In a warmer room all of it comes sooner.
+ */
 export function inRoom(
-  { law, gel, hard, room }: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room'>,
+  layer: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room' | 'sets'>,
   run: Pick<Run, 'room'>,
-): { gel: number; hard: number } {
-  const slower = gelOf(law, run.room) / gelOf(law, room)
-  return { gel: gel * slower, hard: hard * slower }
+): Pick<RunLayer, 'gel' | 'hard' | 'sets'> {
+  const slower = slowerIn(layer, run)
+  return {
+    gel: layer.gel * slower,
+    hard: layer.hard * slower,
+    sets: layer.sets.map((set) => ({
+      ...set,
+      from: set.from * slower,
+      until: set.until * slower,
+    })),
+  }
 }
+
+/** From the pour of the layer below to that of this one, s: as long as the one below takes to get there. */
+export const waitInRoom = (
+  layers: readonly Pick<RunLayer, 'law' | 'room' | 'wait'>[],
+  layer: number,
+  run: Pick<Run, 'room'>,
+): number => (layer === 0 ? 0 : layers[layer].wait * slowerIn(layers[layer - 1], run))
 
 /** When the first of a mix's moulds gels that are to go into the pot; Infinity where none is. */
 export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number =>

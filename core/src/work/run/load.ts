@@ -20,12 +20,14 @@ import {
   lateness,
   usesPot,
   usesVacuum,
+  waitInRoom,
   type LoadBench,
   type LoadedMix,
   type TooSlow,
 } from './limits.ts'
 import { mixedFor, planMix, type Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
+import type { Run } from './run.ts'
 import { fitsPot } from './pack.ts'
 
 /** Moulds poured one after the other and, under pressure, in the pot together. */
@@ -133,7 +135,7 @@ function mixGroup(
   const slow: TooSlow[] = []
   let rest = [...group]
   while (rest.length > 0) {
-    const begins = beginOf(rest[0], layer, mixes)
+    const begins = beginOf(rest[0], layer, mixes, bench.run)
     let best: LoadedMix[] | undefined
     const most = Math.min(rest.length, bench.run.perMix ?? Infinity)
     for (let count = 1; count <= most; count++) {
@@ -166,10 +168,15 @@ function mixGroup(
 }
 
 /** A first layer follows when hands are free; a later one when its join with the one below wants it. */
-function beginOf(first: RunMould, layer: number, mixes: readonly LoadedMix[]): number {
+function beginOf(
+  first: RunMould,
+  layer: number,
+  mixes: readonly LoadedMix[],
+  run: Pick<Run, 'room'>,
+): number {
   const free = Math.max(0, ...mixes.map(({ begins, done }) => begins + done))
   const below = mixes.find((mix) => mix.layer === layer - 1 && mix.moulds.includes(first))
-  return below ? Math.max(free, below.begins + first.pour.layers[layer].wait) : free
+  return below ? Math.max(free, below.begins + waitInRoom(first.pour.layers, layer, run)) : free
 }
 
 function fitsCup(moulds: readonly RunMould[], layer: number, { largestCup }: LoadBench): boolean {

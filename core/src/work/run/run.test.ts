@@ -5,7 +5,7 @@ import { readDocument } from '../../base/document/index.ts'
 import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import type { RunPour } from './needs.ts'
-import { gelOfMix } from './limits.ts'
+import { gelOfMix, inRoom, waitInRoom } from './limits.ts'
 import { newRun, runSchema, type Run } from './run.ts'
 import { offersOf } from './offers.ts'
 import { keycap, lawOf } from './samples.ts'
@@ -163,6 +163,30 @@ describe('loads and days', () => {
     expect(cover.layer).toBe(1)
     expect(cover.begins - base.begins).toBeGreaterThanOrEqual(900)
     expect(cover.moulds).toEqual(base.moulds)
+  })
+
+  // A join is a thickness of the layer below, and a petal holds in a thickness: both come sooner
+  // where it cures sooner. By the plan's room, 21 °C, they would come after the gel of 30 °C.
+  it('joins and things set in keep to the room of the run, never after its gel', () => {
+    const one = keycap({ casts: 4, moulds: 4 })
+    const [layer] = one.layers
+    const petal = { name: 'Petal', count: 1, how: 'with the pour' as const }
+    const sets = [{ ...petal, from: 0.8 * layer.gel, until: layer.gel }]
+    const layers = [
+      { ...layer, sets },
+      { ...layer, wait: 0.95 * layer.gel },
+    ]
+    for (const degrees of [16, 21, 26, 30]) {
+      const room = { room: celsius(degrees) }
+      const inIt = inRoom(layers[0], room)
+      expect(inIt.sets[0].until).toBeCloseTo(inIt.gel, 6)
+      expect(inIt.sets[0].from / inIt.gel).toBeCloseTo(0.8, 6)
+      expect(waitInRoom(layers, 1, room) / inIt.gel).toBeCloseTo(0.95, 6)
+    }
+    expect(inRoom(layers[0], { room: celsius(30) }).gel).toBeLessThan(0.8 * layer.gel)
+    const { mixes } = compileRun(run({ room: celsius(30) }), [{ ...one, layers }], bench).loads[0]
+    const from = mixes[1].begins - mixes[0].begins
+    expect(from).toBeLessThan(0.95 * layer.gel)
   })
 })
 
