@@ -86,7 +86,7 @@ test('a sheet is read: what a field means, and what it does to a piece', async (
   await expect(page.getByRole('columnheader', { name: 'a fifth more' })).toBeVisible()
   await mivro.type('Demould time', '2 h')
   await expect(page.getByText(/comes early for its pot life/)).toBeVisible({ timeout: 120_000 })
-  await mivro.type('Pot mass', '')
+  await mivro.type('Tested amount', '')
   await expect(page.getByText(/names no mass for its pot life/)).toBeVisible()
   await mivro.type('Peak exotherm in that cup', '30')
   await expect(page.getByText(/does not go with this pot life/).first()).toBeVisible({

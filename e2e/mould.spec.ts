@@ -228,7 +228,7 @@ test.describe('in the demo studio', () => {
     await mivro.open('/moulds')
     await page.getByRole('link', { name: /Round coaster, bought/ }).click()
     await expect(page.getByText('Pulls so far: 2')).toBeVisible()
-    await choose(mivro, 'and also', 'Meteorite paperweight')
+    await choose(mivro, 'Add a piece', 'Meteorite paperweight')
     await expect(
       page.getByRole('link', { name: 'Meteorite paperweight', exact: true }),
     ).toBeVisible()

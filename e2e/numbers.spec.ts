@@ -196,7 +196,7 @@ test('what is assumed of a new resin is marked until its sheet is typed', async 
   expect(before).toBeGreaterThan(5)
   await mivro.type('Pot life', '40 min')
   await expect(marks).toHaveCount(before - 1)
-  await page.getByRole('button', { name: 'its sheet says so too' }).first().click()
+  await page.getByRole('button', { name: 'Confirm' }).first().click()
   await expect(marks).toHaveCount(before - 2)
 })
 

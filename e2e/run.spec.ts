@@ -46,7 +46,7 @@ test('a warm room fills fewer from a cup, a cool one more; what would change it 
   await mivro.open('/runs/demo-run-keycaps')
   await mivro.type('Casts wanted', '80')
   await panel(mivro).getByText('Neither', { exact: true }).click()
-  await panel(mivro).getByRole('button', { name: 'No more than' }).click()
+  await panel(mivro).getByRole('button', { name: 'Limits' }).click()
   const mixes = async () => Number(/(\d+) mix/.exec((await summary(mivro).textContent()) ?? '')![1])
   await expect(summary(mivro)).toContainText('80 casts', { timeout: 120_000 })
   const usual = await mixes()

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { seriousOf } from './axe.ts'
 import { expect, test } from './mivro.ts'
+import { overlaps } from './overlaps.ts'
 import { views } from './views.ts'
 
 /** What stands outside the page to the right or left, or is wider than what holds it. */
@@ -48,8 +49,15 @@ for (const { name, width, height, axe } of sizes) {
         await chosen[view]?.(page)
         expect(await seriousOf(page), view).toEqual([])
       }
+      expect(await overlaps(page), view).toEqual([])
       // Paper is as wide as paper.
       if (!path.endsWith('sheet')) expect(await cutOff(page), view).toEqual([])
     }
+    // Without a pot there is no plate beside the lists.
+    await mivro.go('/runs/demo-run-keycaps')
+    await page.getByText('Neither', { exact: true }).click()
+    await expect(page.getByText('The pot from above')).toBeHidden()
+    await mivro.calm()
+    expect(await overlaps(page), 'Run without a pot').toEqual([])
   })
 }

@@ -1,4 +1,4 @@
-import type { Finding, Way } from '@mivro/core/mould'
+import type { Finding, Removal, Way } from '@mivro/core/mould'
 
 /** What helps against something that a caster has to deal with. */
 export const wayWords: Record<Way, string> = {
@@ -14,8 +14,15 @@ export const wayWords: Record<Way, string> = {
   narrow: 'make it narrower',
 }
 
-export const sureWords: Record<Finding['sure'], string> = {
-  sure: 'certain',
+/** What a gate comes off with. */
+export const removalWords: Record<Removal, string> = {
+  knife: 'with a knife',
+  saw: 'with a saw',
+  sanding: 'by sanding',
+}
+
+/** What is certain is not said to be so. */
+export const sureWords: Record<Exclude<Finding['sure'], 'sure'>, string> = {
   likely: 'likely',
   guess: 'a guess',
 }

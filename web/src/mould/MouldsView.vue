@@ -123,7 +123,7 @@ function belong(piece: string, in_: boolean): void {
       <section v-if="open" :key="open.id" class="panel sheet" aria-label="The mould">
         <div class="stack"><PassportPanel :session="open" /></div>
         <div class="stack">
-          <h2>It makes</h2>
+          <h2>Casts these pieces</h2>
           <ul class="makes">
             <li v-for="id in makes" :key="id">
               <RouterLink :to="{ name: 'mould', params: { id } }">{{ nameOf(id) }}</RouterLink>
@@ -132,7 +132,7 @@ function belong(piece: string, in_: boolean): void {
           </ul>
           <SelectField
             v-if="others.length > 0"
-            label="and also"
+            label="Add a piece"
             :options="[{ value: '', label: 'choose a piece' }, ...others]"
             value=""
             @choose="belong($event, true)"

@@ -145,12 +145,12 @@ const { field, choice } = fieldsOf(() => plan.value, change)
   <RoomFields :take="change" />
   <QuantityField
     v-if="into.gateBy === 'plan'"
-    label="Gate volume of each copy"
+    label="Sprue of each copy"
     kind="volume"
     v-bind="field('gate')"
   />
   <p v-else class="row">
-    <span class="field-label">Gate volume of each copy</span>
+    <span class="field-label">Sprue of each copy</span>
     <span>
       <b class="num">{{ show(into.gate, 'volume', studio.units) }}</b>,
       <RouterLink :to="{ name: 'mould', params: { id: project.piece!.id, topic: 'air' } }"

@@ -17,6 +17,8 @@ const props = defineProps<{ load: TimedLoad; run: Run }>()
 const lanes = computed(() => lanesOf(props.load, props.run))
 const ticks = computed(() => ticksOf(lanes.value.end))
 const share = (at: number) => `${(100 * Math.min(at, lanes.value.end)) / lanes.value.end}%`
+/** Words stand on the side of their mark where there is room. */
+const side = (at: number) => ({ before: at > lanes.value.end / 2 })
 const across = ({ from, until }: Pick<Span, 'from' | 'until'>) => ({
   left: share(from),
   width: `${(100 * (Math.min(until, lanes.value.end) - from)) / lanes.value.end}%`,
@@ -67,7 +69,7 @@ const kinds = computed(() => [
           class="span cup"
           :style="{ ...across({ from: cup.from, until: cup.gel }), ...ageing(cup) }"
         />
-        <span class="mark" :style="{ left: share(cup.poursUntil) }">
+        <span class="mark" :class="side(cup.poursUntil)" :style="{ left: share(cup.poursUntil) }">
           <em class="small">pours until {{ showDuration(cup.poursUntil - cup.from, 'second') }}</em>
         </span>
       </div>
@@ -86,7 +88,12 @@ const kinds = computed(() => [
         <Tip v-for="(span, k) in lanes.pot" :key="k" :says="says(span)">
           <span class="span task" :class="span.what" :style="across(span)">{{ shown(span) }}</span>
         </Tip>
-        <span v-if="lanes.lidBy" class="mark stop" :style="{ left: share(lanes.lidBy) }">
+        <span
+          v-if="lanes.lidBy"
+          class="mark stop"
+          :class="side(lanes.lidBy)"
+          :style="{ left: share(lanes.lidBy) }"
+        >
           <em class="small">by {{ showDuration(lanes.lidBy, 'second') }}</em>
         </span>
       </div>
@@ -179,10 +186,20 @@ const kinds = computed(() => [
   border-color: var(--stop);
 }
 
-.mark.stop em {
+.mark.before em {
   right: 5px;
   left: auto;
+}
+
+.mark.stop em {
   color: var(--stop-ink);
+}
+
+/* The words of the first moment are long. */
+@media (max-width: 1180px) {
+  .axis i:nth-child(2) {
+    visibility: hidden;
+  }
 }
 
 .key {

@@ -155,7 +155,7 @@ const { field, choice } = fieldsOf(() => run.value, change)
       kind="duration"
       v-bind="field('layOut')"
     />
-    <Fold title="No more than">
+    <Fold title="Limits">
       <CountField
         label="Moulds from one cup, 0 for as many as there is time for"
         :value="run.perMix ?? 0"

@@ -142,7 +142,7 @@ function reorder(keys: string[]): void {
             <span class="spare" :class="{ tight: load.spare < 10 }">{{ saySpare(load) }}</span>
           </div>
           <LoadClock :load="load" :run="run!" />
-          <div class="lower">
+          <div class="lower" :class="{ potted: usesPot && tools.pot }">
             <div class="stack">
               <div class="row ordered">
                 <h2>Moulds of this load</h2>
@@ -218,8 +218,12 @@ function reorder(keys: string[]): void {
 
 .lower {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr);
   gap: 22px;
+}
+
+.lower.potted {
+  grid-template-columns: minmax(0, 1fr) auto;
 }
 
 .plate > svg {
@@ -243,7 +247,7 @@ function reorder(keys: string[]): void {
 }
 
 @media (max-width: 1180px) {
-  .lower {
+  .lower.potted {
     grid-template-columns: minmax(0, 1fr);
   }
 

@@ -37,7 +37,7 @@ const groups: { kind: MaterialKind; title: string; one: string }[] = [
   { kind: 'silicone', title: 'Silicones', one: 'silicone' },
   { kind: 'tint', title: 'Tints', one: 'tint' },
   { kind: 'recipe', title: 'Recipes', one: 'recipe' },
-  { kind: 'inclusion', title: 'To set in', one: 'thing to set in' },
+  { kind: 'inclusion', title: 'Inclusions', one: 'inclusion' },
 ]
 const of = (kind: MaterialKind) => shelf.stored.filter((entry) => entry.document.kind === kind)
 const wanted = computed(() => String(route.params.material || shelf.stored[0]?.id || ''))

@@ -35,7 +35,7 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
         { key: 'potLife', label: 'Pot life', kind: 'duration' },
         {
           key: 'potMass',
-          label: 'Pot mass',
+          label: 'Tested amount',
           kind: 'mass',
           step: 1e-3,
           optional: '100 g, assumed',
@@ -94,7 +94,7 @@ export const sheetEntries: Record<Material['kind'], { title: string; entries: Sh
     {
       title: 'Physical properties',
       entries: [
-        { key: 'limit', label: "Most, by the resin's weight", kind: 'fraction' },
+        { key: 'limit', label: "Maximum, of the resin's weight", kind: 'fraction' },
         { key: 'density', label: 'Density', kind: 'density' },
         { key: 'hides', label: 'Covers from a depth of', kind: 'length', optional: 'typical' },
         {

@@ -35,8 +35,9 @@ const secure = computed(() => address.value?.startsWith('https:'))
       </div>
     </div>
     <p v-else class="quiet">
-      Now only this machine is served. Started with <code>npm start -- --host</code>, Mivro asks
-      once for a passphrase, and tablets of the local network can open the bench with it.
+      Now only this computer opens Mivro. To have it on a tablet too, stop it where it runs and
+      start it again with <code>npm start -- --host</code>: it asks for a passphrase, says the
+      address that the tablet opens, and shows it here.
     </p>
   </section>
 </template>

@@ -8,7 +8,7 @@ const emit = defineEmits<{ confirm: [] }>()
 <template>
   <small class="assumed"
     >assumed, not from its sheet
-    <ElButton link type="primary" @click="emit('confirm')">its sheet says so too</ElButton>
+    <ElButton link type="primary" @click="emit('confirm')">Confirm</ElButton>
   </small>
 </template>
 

@@ -90,10 +90,10 @@ export function lanesOf(load: TimedLoad, run: Pick<Run, 'room'>): LoadLanes {
   }
 }
 
-/** Even marks for a clock of that length: no more than eight, at round times. @example ticksOf(200) // [0, 30, 60, 90, 120, 150, 180] */
+/** Even marks for a clock of that length: no more than six, at round times. @example ticksOf(170) // [0, 30, 60, 90, 120, 150] */
 export function ticksOf(end: number): number[] {
   const steps = [10, 15, 30, 60, 120, 300, 600, 1800, 3600, 7200, 14400, 43200, 86400]
-  const step = steps.find((one) => end / one <= 8) ?? 86400
+  const step = steps.find((one) => end / one <= 6) ?? 86400
   // The last needs room for its words.
   return Array.from({ length: Math.floor((0.97 * end) / step) + 1 }, (_, i) => i * step)
 }

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import type { MouldOpening } from '@mivro/core/mould'
 import { show, showTiny } from '@mivro/core/base/units'
+import { removalWords } from '@mivro/words/casting'
 import { useStudio } from '../../project/studioStore.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
@@ -59,7 +60,8 @@ const open = computed(() => air.selected === props.opening.id)
         @choose="air.edit(opening.id, { made: $event })"
       />
       <p v-if="facts" class="small quiet">
-        Its scar of {{ (facts.scar * 1e6).toFixed(1) }} mm² comes off with {{ facts.comesOff }}.
+        Its scar of {{ (facts.scar * 1e6).toFixed(1) }} mm² comes off
+        {{ removalWords[facts.comesOff] }}.
       </p>
     </template>
   </div>

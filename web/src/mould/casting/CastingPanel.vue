@@ -79,7 +79,7 @@ const { field } = fieldsOf(() => project.mould!, project.changeMould)
         finding.ways.length > 0
           ? `What helps: ${finding.ways.map((way) => wayWords[way]).join(', ')}. `
           : ''
-      }}This is {{ sureWords[finding.sure] }}.
+      }}{{ finding.sure === 'sure' ? '' : `This is ${sureWords[finding.sure]}.` }}
     </p>
   </div>
   <p v-if="geometry && !guess && project.judged.length === 0" class="quiet">

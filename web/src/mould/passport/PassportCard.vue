@@ -40,18 +40,16 @@ const wear = computed(() =>
 )
 const count = (what: 'gate' | 'vent') =>
   document.value.openings.filter((opening) => opening.what === what).length
+/** Which, and how much of it. */
+const silicone = computed(() => {
+  if (facts.value.poured === 'none') return 'bought ready'
+  const { need } = project.compiledMould ?? {}
+  const mass = need && show(need.mass, 'mass', studio.units, { step: 1e-3 })
+  return [project.silicone?.name ?? 'not chosen', mass].filter(Boolean).join(', ')
+})
 const rows = computed(() => [
   ['Kind', mouldKindWords[document.value.kind].label],
-  [
-    'Silicone',
-    project.silicone?.name ?? (facts.value.poured === 'none' ? 'bought ready' : 'not chosen'),
-  ],
-  [
-    'Takes',
-    project.compiledMould?.need
-      ? show(project.compiledMould.need.mass, 'mass', studio.units, { step: 1e-3 })
-      : '',
-  ],
+  ['Silicone', silicone.value],
   ['Gates and vents', `${count('gate')} and ${count('vent')}`],
   ['Prefills', String(document.value.prefills.length)],
   ...(project.into?.held ? [['Poured', heldWords(project.into.held)]] : []),

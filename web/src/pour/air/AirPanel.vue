@@ -66,7 +66,7 @@ const safety = computed(() => {
     <ElTableColumn v-slot="{ row }" label="Left to pour" align="right" class-name="figure">{{
       show(row.potLifeLeft, 'fraction', studio.units, { step: 0.01 })
     }}</ElTableColumn>
-    <ElTableColumn v-slot="{ row }" label="Takes" align="right" class-name="figure">{{
+    <ElTableColumn v-slot="{ row }" label="Time" align="right" class-name="figure">{{
       row.takes > 0 ? showDuration(row.takes) : ''
     }}</ElTableColumn>
   </ElTable>
