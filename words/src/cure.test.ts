@@ -42,7 +42,7 @@ describe('where a time comes from', () => {
     )
     expect(lines).toContain("The join window ends where the sheet's 3 h 30 min end.")
     expect(lines).toMatch(/Learned from 1 of your own: the sheet's pot takes × 1\.\d\d/)
-    expect(lines).toContain('An estimate: times to about 15 %')
+    expect(lines).toContain('An estimate: gel and pot life to about 15 %')
   })
 
   it('an assumed pot mass is said', () => {

@@ -1,5 +1,11 @@
 import { potMassOf, resinClasses, type Resin } from '@mivro/core/matter/material'
-import { roomFactor, sheetCure, type Batch, type Learned } from '@mivro/core/matter/cure'
+import {
+  hasOwnDemould,
+  roomFactor,
+  sheetCure,
+  type Batch,
+  type Learned,
+} from '@mivro/core/matter/cure'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 import { resinClassWords } from './material.ts'
 
@@ -33,7 +39,9 @@ export function explainCure(
     sheetLine(resin, choice),
     `Here ${show(mass, 'mass', choice)} stand in the cup for ${showDuration(inCup)} at ${show(room, 'temperature', choice)}, then lie ${show(depth * lie, 'length', choice)} deep. A bigger cup and a deeper layer keep their heat and are faster.`,
     `The reaction is fitted to the sheet's pot life and demould time (Kamal and Sourour 1973): k1 ${kinetics.k1.toExponential(2)}, k2 ${kinetics.k2.toExponential(2)} 1/s at 23 °C, ${(kinetics.energy / 1000).toFixed(0)} kJ/mol, ${(thermal.heat / 1000).toFixed(0)} kJ/kg${kinetics.tail === undefined ? '' : `, slow from ${percent(kinetics.tail)} on`}.`,
-    `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)} (usual for ${resinClassWords[resin.class]}, from memory).`,
+    hasOwnDemould(resin)
+      ? `It gels at ${percent(rheology.gel)} of the cure and comes out at ${percent(demould)}, by the demoulds you saw.`
+      : `It gels at ${percent(rheology.gel)} of the cure (usual for ${resinClassWords[resin.class]}, from memory). It comes out by its sheet, ${showDuration(resin.demould)} at ${show(resin.sheetTemperature, 'temperature', choice)}, twice as long for every 10 °C colder, until a demould of your own was noted.`,
   ]
   if (resin.recoatUntil !== undefined) {
     lines.push(`The join window ends where the sheet's ${showDuration(resin.recoatUntil)} end.`)
@@ -47,7 +55,7 @@ export function explainCure(
       `Learned from ${seen.length} of your own: ${moved}; activation energy ${(energy.sheet / 1000).toFixed(0)} to ${(energy.learned / 1000).toFixed(0)} kJ/mol.`,
     )
   }
-  lines.push('An estimate: times to about 15 %, a rise in temperature to −25 and +30 %.')
+  lines.push('An estimate: gel and pot life to about 15 %, a rise in temperature to −25 and +30 %.')
   return lines
 }
 

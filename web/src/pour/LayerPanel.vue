@@ -220,7 +220,7 @@ const { field, choice } = fieldsOf(() => source.value, change)
           <template v-if="layer.clock.trimAt !== undefined">
             after <b class="num">{{ time(layer.clock.trimAt - layer.clock.mixAt) }}</b>, out </template
           >after
-          <b class="num">{{ time(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
+          <b class="num">{{ showDuration(layer.clock.demouldAt - layer.clock.mixAt) }}</b>
         </dd>
       </div>
       <div v-if="layer.index > 0" class="row">

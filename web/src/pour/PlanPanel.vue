@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
-import { finenessOf, mixesFor, type Plan } from '@mivro/core/work/plan'
+import { mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -173,7 +173,7 @@ const { field, choice } = fieldsOf(() => plan.value, change)
     <SafetyLines before="Before you demould" :lines="demoulding" with-deferring />
     <p v-if="compiled.demouldAt" class="row quiet">
       Out of the mould from
-      <b class="num">{{ showDuration(compiled.demouldAt, finenessOf(compiled)) }}</b>
+      <b class="num">{{ showDuration(compiled.demouldAt) }}</b>
     </p>
   </template>
   <TextField

@@ -1,7 +1,8 @@
 import type { Calibration } from '../calibrate/calibrate.ts'
 import { followCup, runCup, type CupState } from '../calibrate/cup.ts'
+import type { Resin } from '../../material/index.ts'
 import { usualWalls, type Batch, type CureTimes } from '../cureTimes.ts'
-import { trimFrom } from '../sheetCure.ts'
+import { sheetCure, trimFrom } from '../sheetCure.ts'
 import { followColumn, type ColumnQuestion } from './column.ts'
 
 /** What is poured on less than this share of the gel runs into the layer below (from memory). */
@@ -13,7 +14,8 @@ export const patience = 45 * 24 * 3600
 /**
  * How a batch ripens by the model of the cure: the pot life in its cup, the rest in its layer.
  * The layer's top decides what a next layer meets, its slowest part, along the cool wall, when
- * it can come out.
+ * it can come out: but only once demoulds of one's own were seen. Until then the sheet's time rules,
+ * moved to the room; what comes out at a third of it warps.
  * Estimates: the peak is right to about −25 and +30 % of its rise.
  *
  * @example modelCure(calibrate(resin), batch).pourable // 2700 (s in the cup: the sheet's pot life of 100 g)
@@ -45,18 +47,30 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
   const ordered = (time: number | undefined, after: number) => Math.max(time ?? patience, after)
   const gelled = ordered(seen.gel, inCup)
   const pourable = batch.pourEnd === 'thick' ? cup.syrup : cup.doubled
+  const hard = ordered(seen.demould, gelled)
+  // What never gets hard here does not by its sheet either.
+  const bySheet = !hasOwnDemould(resin) && hard < patience
+  const demould = bySheet ? Math.max(sheetCure(batch).demould, gelled) : hard
   return {
     pourable: Math.min(pourable, patience),
     bleedsUntil: Math.min(ordered(seen.bleedsUntil, 0), gelled),
     gel: gelled,
     joinUntil: ordered(seen.joinUntil, gelled),
-    trim: ordered(seen.trim, gelled),
-    demould: ordered(seen.demould, gelled),
+    trim: Math.min(ordered(seen.trim, gelled), demould),
+    demould,
     peak,
     cupPeak: { temperature: cup.peak, at: cup.peakAt },
-    basis: { pourable: 'model', gel: 'model', join: 'model', demould: 'model' },
+    basis: { pourable: 'model', gel: 'model', join: 'model', demould: bySheet ? 'sheet' : 'model' },
   }
 }
+
+/**
+ * Whether a person's own casts told when they came out.
+ *
+ * @example hasOwnDemould({ observations: [] }) // false
+ */
+export const hasOwnDemould = ({ observations = [] }: Pick<Resin, 'observations'>): boolean =>
+  observations.some(({ what, leftOut }) => what === 'demould' && !leftOut)
 
 /** The layer of a batch as a column, as it comes out of its cup. */
 export const columnOf = (

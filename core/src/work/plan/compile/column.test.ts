@@ -14,6 +14,15 @@ import { layerColumn } from './column.ts'
 
 const curveOf = (solid: Solid, up: Vec3 = [0, 0, 1]) => fillCurve(buildSolid(solid), up)
 
+const seenDemould = {
+  id: 'a',
+  what: 'demould',
+  value: 1800,
+  room: 296.15,
+  mass: 0.1,
+  on: '2026-05-04',
+} as const
+
 const columnOf = (curve: FillCurve, bottom: number, top: number) =>
   layerColumn(curve, { bottom, top, cavity: volumeAt(curve, top) - volumeAt(curve, bottom) })
 
@@ -73,7 +82,9 @@ describe('a layer as a column', () => {
         const layers = [{ law: calibration.law, pourAt: 0, start }]
         const until = 3 * resin.demould
         const [field] = heatField({ grid, layers, room, until }, { frames: 1 }).layers
-        const times = modelCure(calibration, { resin, room, mass: 0.1, inCup: 1, ...column })
+        // Where demoulds were seen the model says when, no longer the sheet.
+        const seen = { ...resin, observations: [seenDemould] }
+        const times = modelCure(calibration, { resin: seen, room, mass: 0.1, inCup: 1, ...column })
         const peak = (times.peak!.temperature - room) / (field.hot.temperature - room)
         expect(peak).toBeGreaterThan(0.75)
         expect(peak).toBeLessThan(1.35)
