@@ -4,6 +4,7 @@ import { ElButton } from 'element-plus'
 import { usualAirPot, usualVessel } from '@mivro/core/matter/air'
 import { readDocument } from '@mivro/core/base/document'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
+import { showDuration } from '@mivro/core/base/units'
 import { usualHands, type Hands } from '@mivro/core/work/run'
 import { studioSchema, type Studio } from '@mivro/core/studio'
 import { handWords } from '@mivro/words/equipment'
@@ -31,6 +32,11 @@ function change(values: Partial<Studio>): Problem | undefined {
 const { sizes, problems, load } = useMouldSizes()
 onMounted(load)
 const hands = Object.keys(usualHands) as (keyof Hands)[]
+/** What a person typed; nothing where it is what is usual. */
+const own = (of: keyof Hands) => {
+  const value = studio.studio.hands?.[of]
+  return value === usualHands[of] ? undefined : value
+}
 const hand = (of: keyof Hands, value: number | undefined) =>
   change({ hands: { ...(studio.studio.hands ?? usualHands), [of]: value ?? usualHands[of] } })
 </script>
@@ -63,7 +69,7 @@ const hand = (of: keyof Hands, value: number | undefined) =>
       <section class="panel box wide" aria-label="The hands">
         <h2>
           The hands
-          <span class="quiet small">how long they take; empty is what is usual</span>
+          <span class="quiet small">how long they take</span>
         </h2>
         <div class="hands">
           <QuantityField
@@ -73,8 +79,8 @@ const hand = (of: keyof Hands, value: number | undefined) =>
             kind="duration"
             bare-unit="s"
             optional
-            :assumed="studio.studio.hands?.[of] === undefined"
-            :value="(studio.studio.hands ?? usualHands)[of]"
+            :placeholder="`${showDuration(usualHands[of])}, usual`"
+            :value="own(of)"
             :take="(value) => hand(of, value)"
           />
         </div>

@@ -18,6 +18,7 @@ import {
 import { showDuration } from '@mivro/core/base/units'
 import { finishWords, pouringWords, remedyWords, stirringWords } from '@mivro/words/air'
 import { useProject } from '../../project/projectStore.ts'
+import { show } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import { fieldsOf } from '../../ui/fields.ts'
 import Fold from '../../ui/Fold.vue'
@@ -114,8 +115,8 @@ const { field: pressureField } = fieldsOf(() => own.value!.pressure!, press)
       :label="`${remedyWords[what]} leaves of them`"
       kind="fraction"
       optional
-      :assumed="left === undefined"
-      :value="left ?? leaves(what)"
+      :placeholder="`${show(leaves(what), 'fraction', studio.units)}, usual`"
+      :value="left"
       :take="(value) => leave(what, value)"
     />
   </Fold>

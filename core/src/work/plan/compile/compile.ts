@@ -3,8 +3,11 @@ import { thicknessOf, type ThicknessProfile } from '../../../form/cells/index.ts
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import {
   bodyMatter,
+  even,
+  hexOf,
   matterOf,
   mixed as mixedMatter,
+  seenThrough,
   type Matter,
 } from '../../../matter/colour/index.ts'
 import {
@@ -233,11 +236,8 @@ export const dosesOf = (layer: Layer, shelf: Shelf): LayerDose[] =>
     return tint?.kind === 'tint' ? { material: tint, fraction, at } : []
   })
 
-function describe(
-  { stacked, resin, tints, matter, weighing }: MixedLayer,
-  index: number,
-  thick: number,
-): CompiledLayer {
+function describe(mixed: MixedLayer, index: number, thick: number): CompiledLayer {
+  const { stacked, resin, tints, matter, weighing } = mixed
   const { layer, ...amounts } = stacked
   return {
     id: layer.id,
@@ -250,11 +250,20 @@ function describe(
     setIn: setInto(stacked, resin),
     weighing,
     hazards: hazardsOf(stacked, thick, resin, tints),
-    colour: tints[0]?.material.colour ?? resin?.colour ?? '#d9e6e1',
+    colour: drawnColour(mixed, stacked.top - stacked.bottom),
     tinted: tints.length > 0,
     matter,
   }
 }
+
+/** What a layer is drawn with: its mix as it is seen through its depth over white, whatever is in it. */
+const drawnColour = ({ resin, tints, matter }: MixedLayer, depth: number): string =>
+  matter && tints.length > 0
+    ? hexOf(seenThrough([{ matter, depth: Math.max(depth, thinnestDrawn) }], even(1)))
+    : (resin?.colour ?? '#d9e6e1')
+
+/** A film is drawn as deep as this, so that its tint is seen, m. */
+const thinnestDrawn = 0.002
 
 /** What a layer does to light. */
 const matterIn = (resin: Resin, tints: readonly Dose[]): Matter =>
