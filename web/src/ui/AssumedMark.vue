@@ -14,10 +14,9 @@ const emit = defineEmits<{ confirm: [] }>()
 
 <style scoped>
 .assumed {
-  grid-column: 1 / -1;
-  min-width: 20px;
+  display: block;
   color: var(--warn);
-  text-align: left;
+  text-align: right;
   font-size: var(--size-small);
 }
 </style>
