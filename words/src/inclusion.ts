@@ -61,6 +61,7 @@ const settingWords: Record<SetHow, string> = {
   dab: 'Fix to the gel with a dab',
   jig: 'Hang in the jig and leave there until the gel',
   'with the pour': 'Set into the fresh pour',
+  'once it holds': 'Set in once it holds them',
 }
 
 /** The same in a few words. */
@@ -70,6 +71,7 @@ export const setHowWords: Record<SetHow, string> = {
   dab: 'with a dab',
   jig: 'in the jig',
   'with the pour': 'with the pour',
+  'once it holds': 'once it holds',
 }
 
 /**

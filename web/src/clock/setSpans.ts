@@ -25,7 +25,7 @@ export const setSpans = (
       if (how === 'with the pour' || how === 'on the mould' || until < from) return []
       return {
         key: `${row}-${how}`,
-        row: how === 'jig' ? row : row - 1,
+        row: how === 'jig' || how === 'once it holds' ? row : row - 1,
         from: x(from),
         until: Math.max(x(from) + least, x(until)),
         says: `Set into ${layer.name}, ${setHowWords[how]}: ${moment(from)} to ${moment(until)}`,

@@ -44,7 +44,7 @@ import {
   type Vec3,
 } from '@mivro/core/form/mesh'
 import { fillCurve, section } from '@mivro/core/form/filling'
-import { arrange, floating, settle, solidFrom, type SetLayer } from '@mivro/core/matter/inclusion'
+import { arrange, floating, solidFrom, type SetLayer } from '@mivro/core/matter/inclusion'
 import { mixDensity } from '@mivro/core/matter/mix'
 import {
   isSoldReady,
@@ -209,10 +209,6 @@ export const handlers = {
   thing: async ({ form }: { form: Form }, { cavity }: JobContext) =>
     solidFrom((await cavity(form)).mesh),
 
-  /** What becomes of things while their layer is liquid. */
-  settle: async ({ placed, things, ...layer }: SettleQuestion) =>
-    settle(thickeningOf(layer), densityOf(layer), placed, things),
-
   /** Pixels of the finished piece. */
   async look({ form, look }: { form: Form; look: Look }, { cavity }: JobContext) {
     const { pixelsOf } = await import('./looks.ts')
@@ -267,12 +263,6 @@ export interface RipeningLayer {
 const thickeningOf = ({ batch, gel }: RipeningLayer) =>
   layerThickening(lawOf(batch.resin), batch, gel)
 const densityOf = ({ batch: { resin } }: RipeningLayer) => mixDensity(resin.ratio, resin)
-
-export interface SettleQuestion extends RipeningLayer {
-  /** s after mixing. */
-  placed: number
-  things: Parameters<typeof settle>[3]
-}
 
 export interface BubblesQuestion {
   layers: BubbleLayer[]

@@ -46,7 +46,6 @@ const kinds: Record<JobName, JobKind> = {
   curve: { on: 'clock', limit: 60 },
   deepest: { on: 'clock', limit: 60 },
   arrange: { on: 'front', limit: 60 },
-  settle: { on: 'clock', limit: 60 },
   floating: { on: 'clock', limit: 60 },
   bubbles: { on: 'back', limit: 60 },
   bubblesAt: { on: 'back', limit: 60 },

@@ -77,9 +77,6 @@ export const askSiliconeAir = (question: Question<'siliconeAir'>) => ask('silico
 /** The form of a thing that is set in, from a mesh file. */
 export const askThing = (form: Form) => ask('thing', { form })
 
-/** What becomes of things while their layer is liquid. */
-export const askSettling = (question: Question<'settle'>) => ask('settle', question)
-
 /** Pixels of the finished piece. */
 export const askLook = (question: Question<'look'>, options: AskOptions<never>) =>
   ask('look', question, options)

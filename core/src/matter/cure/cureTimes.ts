@@ -1,4 +1,5 @@
 import type { Resin } from '../material/index.ts'
+import type { Thickening } from './flow/drift.ts'
 
 /** The mould around a layer, m: under it, beside it, and above it where it is closed. */
 export interface MouldWalls {
@@ -34,6 +35,8 @@ export interface Batch {
   /** Resin that it lies on. */
   below?: number
   pourEnd?: PourEnd
+  /** How it thickens is asked for too: things are set into it. */
+  withThickening?: boolean
   /** Whose it is; no part of the question. */
   of?: string
 }
@@ -58,6 +61,8 @@ export interface CureTimes {
   peak?: { temperature: number; at: number }
   /** The same of what is left in its cup. */
   cupPeak?: { temperature: number; at: number }
+  /** From mixed to gelled, where it was asked for; only a model knows. */
+  thickening?: Thickening
   basis: { pourable: Basis; gel: Basis; join: Basis; demould: Basis }
 }
 

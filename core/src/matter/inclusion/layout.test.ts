@@ -105,6 +105,8 @@ describe('when things are set in', () => {
     ['dabbed', { held: 'dab' }, 5000, 'dab', 5000, 7200 - dabSets],
     ['in a jig', { held: 'jig' }, 5000, 'jig', 7200, 12_000],
     ['anywhere else', { onFloor: false }, 5000, 'with the pour', 7200, 12_000],
+    ['rising', { onFloor: false, holdsFrom: 11_000 }, 5000, 'once it holds', 11_000, 12_000],
+    ['no minute', { onFloor: false, holdsFrom: 11_950 }, 5000, 'with the pour', 7200, 12_000],
   ] as const)('%s', (_, more, belowGels, how, from, until) => {
     expect(setMoment({ onFloor: true, ...clock, belowGels, ...more })).toEqual({ how, from, until })
   })

@@ -6,9 +6,6 @@ import type { Sized } from './thing.ts'
 /** Nobody sees a thing that moved less, m. */
 export const unseen = 0.0005
 
-/** Hands need so long to set things in once they hold, s (common practice, no source). */
-export const leastToSetIn = 60
-
 /** Moments that a path is drawn by. */
 const moments = 32
 

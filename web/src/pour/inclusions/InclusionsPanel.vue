@@ -12,7 +12,6 @@ import {
   type Holder,
   type PlanInclusion,
   type SeenAs,
-  type Settling,
   type Spread,
 } from '@mivro/core/matter/inclusion'
 import { withLayer, type CompiledLayer } from '@mivro/core/work/plan'
@@ -33,7 +32,6 @@ import { useFixes } from '../useFixes.ts'
 import ChosenThing from './ChosenThing.vue'
 import { layingPdf } from './layingPdf.ts'
 import { useSetThings } from './useSetThings.ts'
-import { useSettling } from './useSettling.ts'
 
 /** What is set into one layer: how it is laid out, and what becomes of it until the gel. */
 const props = defineProps<{ layer: CompiledLayer; count: number }>()
@@ -50,10 +48,6 @@ const cautions = computed(() => [
   ...cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field: 'inclusions' }),
   ...laid.value,
 ])
-
-const { question, settled } = useSettling(() => props.layer)
-const words = (found: Settling | undefined) =>
-  found && saySettling(found, props.layer.depth, studio.units)
 
 const options = <T extends string>(all: readonly T[], words: Record<T, string>) =>
   all.map((value) => ({ value, label: words[value] }))
@@ -150,7 +144,9 @@ const saveList = () =>
       :value="one.held ?? none"
       @choose="change(one.id, { held: chosenOf<Holder>($event) })"
     />
-    <p v-if="words(settled?.[i])" class="small quiet">{{ words(settled?.[i]) }}</p>
+    <p v-if="layer.setIn[i]?.settling" class="small quiet">
+      {{ saySettling(layer.setIn[i].settling, layer.depth, studio.units) }}
+    </p>
     <div class="actions">
       <ElButton size="small" @click="shuffle(one)">
         <Shuffle :size="13" aria-hidden="true" />Another layout
@@ -173,9 +169,9 @@ const saveList = () =>
       <ElButton size="small" @click="saveList">Save laying-out list</ElButton>
     </div>
   </section>
-  <p v-if="question && settled?.length" class="small quiet">
+  <p v-if="layer.clock && layer.setIn.length > 0" class="small quiet">
     {{ source.name }} is mixed at {{ show(project.plan!.room, 'temperature', studio.units) }} and
-    gels {{ showDuration(settled[0].gel) }} later.
+    gels {{ showDuration(layer.clock.gelAt - layer.clock.mixAt) }} later.
   </p>
 </template>
 

@@ -12,7 +12,6 @@ import SideView from './SideView.vue'
 import ThingTray from './ThingTray.vue'
 import TopView from './TopView.vue'
 import { useSetThings } from './useSetThings.ts'
-import { useSettling } from './useSettling.ts'
 
 /** What is set in, from above or in 3D, from the side, and how it moves until the gel. */
 const props = defineProps<{ layer?: CompiledLayer }>()
@@ -57,11 +56,10 @@ function clearLine(): void {
   change(lined.value!.id, { line: undefined, places: undefined })
 }
 
-const { settled } = useSettling(() => props.layer)
 const drifts = computed(() => {
   const inclusions = project.plan!.layers[props.layer?.index ?? 0]?.inclusions ?? []
   return inclusions.flatMap((one, i) => {
-    const settling = settled.value?.[i]
+    const settling = props.layer?.setIn[i]?.settling
     const found = own.value.find(({ id }) => id === one.id)
     if (!settling || !found || !props.layer || settling.drift === 0) return []
     // Set in with the pour it goes in where it is wished, else half way up.

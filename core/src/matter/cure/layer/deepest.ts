@@ -1,7 +1,7 @@
 import type { Calibration } from '../calibrate/calibrate.ts'
 import type { Batch } from '../cureTimes.ts'
 import { followColumn } from './column.ts'
-import { afterCup, columnOf } from './modelCure.ts'
+import { afterCup, columnOf } from './poured.ts'
 
 /** How far the deepest pour may lie to either side of what is reckoned. */
 export const depthBand = { low: 0.75, high: 1.3 } as const

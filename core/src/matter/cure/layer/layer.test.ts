@@ -9,7 +9,8 @@ import { heatField } from '../field/heatField.ts'
 import { heatGrid } from '../field/heatGrid.ts'
 import { sheets } from '../samples.ts'
 import { deepestPour } from './deepest.ts'
-import { afterCup, modelCure } from './modelCure.ts'
+import { modelCure } from './modelCure.ts'
+import { afterCup } from './poured.ts'
 
 const minute = 60
 const hour = 3600

@@ -4,7 +4,7 @@ import type { Batch } from '../cureTimes.ts'
 import type { Thickening } from '../flow/drift.ts'
 import { viscosityAt } from '../kinetics/index.ts'
 import { followColumn } from './column.ts'
-import { afterCup, columnOf, patience } from './modelCure.ts'
+import { afterCup, columnOf, patience } from './poured.ts'
 
 /** Even steps of √α over which it is told; smooth in √α. */
 const panels = 240

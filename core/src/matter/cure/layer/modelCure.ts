@@ -1,15 +1,14 @@
 import type { Calibration } from '../calibrate/calibrate.ts'
-import { followCup, runCup, type CupState } from '../calibrate/cup.ts'
+import { runCup } from '../calibrate/cup.ts'
 import type { Resin } from '../../material/index.ts'
-import { usualWalls, type Batch, type CureTimes } from '../cureTimes.ts'
+import type { Batch, CureTimes } from '../cureTimes.ts'
 import { sheetCure, trimFrom } from '../sheetCure.ts'
-import { followColumn, type ColumnQuestion } from './column.ts'
+import { followColumn } from './column.ts'
+import { layerThickening } from './layerThickening.ts'
+import { afterCup, columnOf, patience } from './poured.ts'
 
 /** What is poured on less than this share of the gel runs into the layer below (from memory). */
 const bleeding = 0.8
-
-/** Nothing is watched for longer than this, s: what is not hard by then will not be. */
-export const patience = 45 * 24 * 3600
 
 /**
  * How a batch ripens by the model of the cure: the pot life in its cup, the rest in its layer.
@@ -60,6 +59,7 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
     demould,
     peak,
     cupPeak: { temperature: cup.peak, at: cup.peakAt },
+    thickening: batch.withThickening ? layerThickening({ law }, batch, gelled) : undefined,
     basis: { pourable: 'model', gel: 'model', join: 'model', demould: bySheet ? 'sheet' : 'model' },
   }
 }
@@ -71,46 +71,6 @@ export function modelCure({ law, joinUntil }: Calibration, batch: Batch): CureTi
  */
 export const hasOwnDemould = ({ observations = [] }: Pick<Resin, 'observations'>): boolean =>
   observations.some(({ what, leftOut }) => what === 'demould' && !leftOut)
-
-/** The layer of a batch as a column, as it comes out of its cup. */
-export const columnOf = (
-  law: Calibration['law'],
-  { depth, room, mouldTemperature, walls = usualWalls, width = Infinity, below = 0 }: Batch,
-  start: ColumnQuestion['start'],
-): ColumnQuestion => ({
-  law,
-  depth: Math.max(depth, thinnest),
-  start,
-  room,
-  mouldTemperature,
-  mould: walls,
-  width,
-  below,
-})
-/** A film is followed as if it were as thick as this, m. */
-const thinnest = 1e-4
-
-/** A mix as it leaves its cup after `time` seconds. */
-export function afterCup(
-  law: Calibration['law'],
-  cup: { mass: number; room: number; start?: number },
-  time: number,
-): CupState {
-  let before: CupState = { time: 0, alpha: 0, temperature: cup.start ?? cup.room }
-  let found = before
-  followCup(law, cup, (now) => {
-    found = now
-    if (now.time >= time) return false
-    before = now
-    return true
-  })
-  const share = found.time > before.time ? (time - before.time) / (found.time - before.time) : 0
-  return {
-    time,
-    alpha: before.alpha + share * (found.alpha - before.alpha),
-    temperature: before.temperature + share * (found.temperature - before.temperature),
-  }
-}
 
 /** When a rising degree of cure passes each of some marks, between two looks. */
 class Marks<K extends string> {

@@ -156,7 +156,12 @@ export function compile(
     const clock = clocks[at]
     const described = describe(layer, index, thick[index])
     described.hazards.push(...heatHazards(clock, into.warmth))
-    const setIn = whenSetIn(layer.stacked, described.setIn, clock, clocks[at - 1])
+    const setIn = whenSetIn(layer.stacked, described.setIn, {
+      resin: layer.resin,
+      clock,
+      below: clocks[at - 1],
+      thickening: ripening[at]?.times.thickening,
+    })
     cautions.push(...judgeSetting(layer.stacked, setIn))
     return {
       ...described,
@@ -326,6 +331,7 @@ function batchOf(
     walls,
     below: bottom,
     pourEnd: plan.pourEnd,
+    withThickening: layer.inclusions.length > 0 ? true : undefined,
     of: layer.id,
   }
 }

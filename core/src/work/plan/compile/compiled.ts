@@ -1,7 +1,7 @@
 import type { Matter } from '../../../matter/colour/index.ts'
 import type { Caution, Hazard } from '../../../base/caution/index.ts'
 import type { Batch, CureTimes } from '../../../matter/cure/index.ts'
-import type { SetMoment } from '../../../matter/inclusion/index.ts'
+import type { SetMoment, Settling } from '../../../matter/inclusion/index.ts'
 import type { Weighing } from '../../../matter/mix/index.ts'
 import type { Join } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
@@ -47,6 +47,8 @@ export interface SetIn {
   lies: 'floor' | 'surface'
   /** When it is set in; absent until its layer has a clock. */
   when?: SetMoment
+  /** What becomes of it while its layer is liquid; absent until the model of its cure has answered. */
+  settling?: Settling
 }
 
 export interface CompiledLayer {

@@ -75,6 +75,22 @@ describe('what is known of a thing', () => {
     expect(wet.drunk).toBeCloseTo(2e-6, 12)
   })
 
+  it('what would rise goes in once its layer holds it: panel, run sheet and bench say one moment', () => {
+    const petals = thing({ name: 'Petal', density: 400, mass: 1e-5, lift: 0.005 })
+    const found = compiled(planWith(petals))
+    const { clock, setIn } = found.layers[1]
+    const [{ when, settling }] = setIn
+    expect(when!.how).toBe('once it holds')
+    expect(when!.from).toBe(clock!.mixAt + settling!.holdsFrom)
+    expect(when!.from).toBeGreaterThan(clock!.pourAt)
+    expect(when!.until).toBe(clock!.gelAt)
+    const step = runSheet(found).find(({ step }) => step === 'set')
+    expect(step).toMatchObject({ at: when!.from, set: { when } })
+    // A star of brass that lies on the floor anyway needs no wait.
+    const [star] = compiled(planWith(thing({}))).layers[1].setIn
+    expect(star.when!.how).toBe('on the gel')
+  })
+
   it('a thing that the gate does not pass is said, unless it is laid in before the mould is closed', () => {
     const wide = thing({ mass: 2e-3 })
     expect(codes(planWith(wide), 0.004)).toContain('inclusion-over-gate')

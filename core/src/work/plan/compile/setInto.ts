@@ -1,5 +1,6 @@
 import { caution, type Caution } from '../../../base/caution/index.ts'
-import { dabSets, setMoment } from '../../../matter/inclusion/index.ts'
+import type { Thickening } from '../../../matter/cure/index.ts'
+import { dabSets, setMoment, settle, unseen } from '../../../matter/inclusion/index.ts'
 import type { Resin } from '../../../matter/material/index.ts'
 import { mixDensity } from '../../../matter/mix/index.ts'
 import type { LayerClock, SetIn } from './compiled.ts'
@@ -19,15 +20,28 @@ export function setInto({ layer }: StackedLayer, resin?: Resin): SetIn[] {
   }))
 }
 
-/** The same with the moment each is set in, once the clock is known. */
-export const whenSetIn = (
+/** What is known of a layer when things are set into it. */
+interface Poured {
+  resin?: Resin
+  clock?: LayerClock
+  below?: LayerClock
+  /** Absent until its model has answered. */
+  thickening?: Thickening
+}
+
+/** The same with what becomes of each while its layer is liquid and when it is set in, once the clock is known. */
+export function whenSetIn(
   { layer, bottom }: StackedLayer,
   setIn: readonly SetIn[],
-  clock: LayerClock | undefined,
-  below: LayerClock | undefined,
-): SetIn[] =>
-  setIn.map((one, i) => {
-    if (!clock) return one
+  { resin, clock, below, thickening }: Poured,
+): SetIn[] {
+  if (!resin || !clock) return [...setIn]
+  const { mixAt, pourAt } = clock
+  const settling =
+    thickening &&
+    settle(thickening, mixDensity(resin.ratio, resin), pourAt - mixAt, layer.inclusions)
+  return setIn.map((one, i) => {
+    const found = settling?.[i]
     const { held, lift = one.lies === 'floor' ? 0 : Infinity, spread } = layer.inclusions[i]
     const when = setMoment({
       held,
@@ -35,9 +49,11 @@ export const whenSetIn = (
       pourAt: clock.pourAt,
       gelAt: clock.gelAt,
       belowGels: bottom > 0 ? below?.gelAt : undefined,
+      holdsFrom: found && Math.abs(found.drift) >= unseen ? mixAt + found.holdsFrom : undefined,
     })
-    return { ...one, when }
+    return { ...one, when, settling: found }
   })
+}
 
 /** What there is no time for. */
 export const judgeSetting = ({ layer }: StackedLayer, setIn: readonly SetIn[]): Caution[] =>
