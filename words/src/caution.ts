@@ -118,6 +118,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.inclusion}: it is to carry load, so it sits at least ${show(a.deep, 'length', u)} deep and straight. Hold it in a jig between pouring and gel.`,
   'dab-no-time': (a) =>
     `${a.inclusion}: a dab holds after about ${showDuration(a.sets)}, and ${a.layer} is poured ${showDuration(a.short)} too soon for that. Pour it later, while the join still allows.`,
+  'covered-before-set': (a) =>
+    `${a.inclusion}: ${a.layer} holds them only ${showDuration(a.early)} after ${a.over} is poured over it. Give ${a.over} a crisp join, or pour a base, set them on its gel, and cover.`,
   'inclusion-floats': (a) =>
     `${a.inclusion}: lighter than the resin, so each rises until the gel holds it. Fix them to a gelled base of ${a.layer} with a dab of mix, then cover.`,
   'things-no-room': (a) =>

@@ -42,6 +42,7 @@ export interface CautionAmounts {
   'inclusion-magnetic': { inclusion: string }
   'inclusion-load': { inclusion: string; deep: number }
   'dab-no-time': { inclusion: string; layer: string; sets: number; short: number }
+  'covered-before-set': { inclusion: string; layer: string; over: string; early: number }
   'things-no-room': { inclusion: string; layer: string; fit: number; asked: number }
   'things-astray': { inclusion: string; count: number; wall: number }
   'things-meet': { inclusion: string; count: number }

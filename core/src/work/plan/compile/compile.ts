@@ -162,7 +162,9 @@ export function compile(
       below: clocks[at - 1],
       thickening: ripening[at]?.times.thickening,
     })
-    cautions.push(...judgeSetting(layer.stacked, setIn))
+    const next = at < 0 ? undefined : poured[at + 1]
+    const over = next && { name: next.stacked.layer.name, pourAt: clocks[at + 1].pourAt }
+    cautions.push(...judgeSetting(layer.stacked, setIn, over))
     return {
       ...described,
       setIn,

@@ -86,6 +86,16 @@ describe('what is known of a thing', () => {
     expect(when!.until).toBe(clock!.gelAt)
     const step = runSheet(found).find(({ step }) => step === 'set')
     expect(step).toMatchObject({ at: when!.from, set: { when } })
+    // Poured over before that, they would lie under it or not get in at all.
+    const plan = planWith(petals)
+    const top = { ...plan.layers[1], id: 'top', name: 'Top', inclusions: [], join: 'soft' as const }
+    const [base, cover] = plan.layers
+    const low = { ...cover, fill: { by: 'height', top: 0.02 } as const }
+    const over = (join: 'soft' | 'crisp') =>
+      compiled({ ...plan, layers: [base, low, { ...top, join }] }).cautions
+    const early = over('soft').find(({ code }) => code === 'covered-before-set')
+    expect(early?.place).toEqual({ layer: 'cover', field: 'inclusions' })
+    expect(over('crisp').map(({ code }) => code)).not.toContain('covered-before-set')
     // A star of brass that lies on the floor anyway needs no wait.
     const [star] = compiled(planWith(thing({}))).layers[1].setIn
     expect(star.when!.how).toBe('on the gel')

@@ -56,15 +56,23 @@ export function whenSetIn(
 }
 
 /** What there is no time for. */
-export const judgeSetting = ({ layer }: StackedLayer, setIn: readonly SetIn[]): Caution[] =>
-  setIn.flatMap(({ when }, i) => {
-    if (when?.how !== 'dab' || when.until >= when.from) return []
+export const judgeSetting = (
+  { layer }: StackedLayer,
+  setIn: readonly SetIn[],
+  over?: { name: string; pourAt: number },
+): Caution[] =>
+  setIn.flatMap(({ when }, i): Caution[] => {
     const place = { layer: layer.id, field: 'inclusions' }
+    const names = { inclusion: layer.inclusions[i].name, layer: layer.name }
+    if (when?.how === 'once it holds' && over && over.pourAt < when.from) {
+      const amounts = { ...names, over: over.name, early: when.from - over.pourAt }
+      return [caution('covered-before-set', 'warn', place, amounts)]
+    }
+    if (when?.how !== 'dab' || when.until >= when.from) return []
     const amounts = {
-      inclusion: layer.inclusions[i].name,
-      layer: layer.name,
+      ...names,
       sets: dabSets,
       short: when.from - when.until,
     }
-    return caution('dab-no-time', 'warn', place, amounts)
+    return [caution('dab-no-time', 'warn', place, amounts)]
   })
