@@ -83,7 +83,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'passphrase-wrong': (a) =>
     `That is not the passphrase. Try again in ${showDuration(a.wait, 'second')}.`,
   'pressure-over-mark': (a, u) =>
-    `${show(a.gauge, 'pressure', u)} is over what the pot is marked for, ${show(a.marked, 'pressure', u)}. A vessel is never taken over its mark.`,
+    `${show(a.gauge, 'pressure', u, { step: 1e3 })} is over what the pot is marked for, ${show(a.marked, 'pressure', u, { step: 1e3 })}. A vessel is never taken over its mark.`,
   'window-too-short': (a) =>
     `From ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)} is too short: a stay at the bench takes a quarter of an hour at least.`,
   'pressure-ends-first': (a) =>

@@ -21,7 +21,7 @@ import { pieces, type DemoPiece } from './pieces.ts'
 
 /** A small pot that a tank of air fills quickly. */
 const pot: Pot = {
-  marked: 4.1e5,
+  marked: 413_685,
   gauge: 2.8e5,
   diameter: 0.24,
   height: 0.26,

@@ -4,10 +4,12 @@ import {
   clocksOf,
   cuesOf,
   isBegun,
+  isInTime,
   lateCup,
   progressOf,
   toRead,
   type BenchEvent,
+  type Clock,
 } from '@mivro/core/work/bench'
 import { useOpen } from '../api/useOpen.ts'
 import type { UseInstruments } from './useInstruments.ts'
@@ -19,11 +21,16 @@ export function useBench(instruments: UseInstruments) {
   const progress = computed(() => (bench.value ? progressOf(bench.value) : undefined))
   const task = computed(() => progress.value?.task)
   const unread = computed(() => (bench.value && task.value ? toRead(bench.value, task.value) : []))
+  const inTime = (clock: Clock) => isInTime(bench.value!, clock, instruments.valueOf('pot gauge'))
   const running = computed(() =>
-    bench.value && progress.value ? clocksOf(bench.value, progress.value) : [],
+    bench.value && progress.value
+      ? clocksOf(bench.value, progress.value).filter((clock) => !inTime(clock))
+      : [],
   )
   const clocks = computed(() => running.value.map((clock) => clockAt(clock, instruments.now.value)))
-  const cues = computed(() => (bench.value ? cuesOf(bench.value) : []))
+  const cues = computed(() =>
+    bench.value ? cuesOf(bench.value).filter(({ clock }) => !inTime(clock)) : [],
+  )
   const late = computed(() =>
     bench.value && progress.value && instruments.now.value > 0
       ? lateCup(bench.value, instruments.now.value, progress.value)

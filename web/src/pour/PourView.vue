@@ -145,9 +145,7 @@ const shortcuts = useShortcuts([
           </Tip>
         </div>
         <span class="gap grow" />
-        <ToolButton label="Add layer" tip="Add a layer (A)" @click="addAndHold">
-          <Plus :size="15" aria-hidden="true" />
-        </ToolButton>
+        <!-- What comes and goes stands left of what stays: no button slides under the pointer. -->
         <ToolButton
           v-if="layer"
           label="Split"
@@ -158,6 +156,9 @@ const shortcuts = useShortcuts([
         </ToolButton>
         <ToolButton v-if="layer" label="Delete" tip="Delete this layer (Delete)" @click="remove()">
           <Trash2 :size="15" aria-hidden="true" />
+        </ToolButton>
+        <ToolButton label="Add layer" tip="Add a layer (A)" @click="addAndHold">
+          <Plus :size="15" aria-hidden="true" />
         </ToolButton>
         <ToolButton bare label="Turn" tip="Turn the cut by 15° (T)" @click="turn">
           <RotateCw :size="15" aria-hidden="true" />

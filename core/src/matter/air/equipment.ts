@@ -6,6 +6,9 @@ import { fillTime } from './vessel.ts'
 const hour = 3600
 const inside = () => quantity('length', 0.02, 2)
 
+/** What a mark differs by when it is typed in another unit, Pa: 60 psi are 4.137 bar. */
+const unit = 100
+
 /** A pressure pot, as it is marked, and what fills it. */
 export const potSchema = z
   .object({
@@ -22,7 +25,7 @@ export const potSchema = z
     lid: quantity('duration', 5, hour),
   })
   .superRefine(({ gauge, marked }, context) => {
-    if (gauge > marked) refuse(context, ['gauge'], 'pressure-over-mark', { gauge, marked })
+    if (gauge > marked + unit) refuse(context, ['gauge'], 'pressure-over-mark', { gauge, marked })
   })
 export type Pot = z.infer<typeof potSchema>
 
@@ -56,7 +59,8 @@ export interface AirTools {
 
 /** A pot and a vessel to begin with: to be read from their plates. */
 export const usualAirPot: Pot = {
-  marked: 4.1e5,
+  /** 60 psi. */
+  marked: 413_685,
   gauge: 2.8e5,
   diameter: 0.28,
   height: 0.3,

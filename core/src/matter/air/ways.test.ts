@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { sayBand, sayBestWay } from '@mivro/words/air'
 import { calibrate, gelOf, learn, thickeningOf } from '../cure/index.ts'
 import { sheets } from '../cure/samples.ts'
+import { parseQuantity } from '../../base/units/index.ts'
 import { readDocument } from '../../base/document/index.ts'
 import { problemsOf } from '../../base/problem/index.ts'
 import { insideOf, potSchema, usualAirPot, usualVessel, vesselSchema } from './equipment.ts'
@@ -152,6 +153,9 @@ describe('pots and vessels', () => {
     } catch (error) {
       expect(problemsOf(error)[0]).toMatchObject({ code: 'pressure-over-mark', path: 'gauge' })
     }
+    // 60 psi in a pot that is marked 60 psi, whatever unit either is typed in.
+    const full = { ...usualAirPot, gauge: parseQuantity('60 psi', 'pressure') }
+    expect(() => readDocument(potSchema, full)).not.toThrow()
   })
 
   it('a vacuum deeper than there is air is refused', () => {

@@ -4,7 +4,7 @@ import { sheets } from '../../matter/cure/samples.ts'
 import { keycap } from '../run/samples.ts'
 import { benchSchema, type Bench, type BenchEvent } from './bench.ts'
 import { toRead } from './before.ts'
-import { clockAt, clocksOf, lateCup } from './clocks.ts'
+import { clockAt, clocksOf, isInTime, lateCup } from './clocks.ts'
 import { cuesDue, cuesOf } from './cues.ts'
 import { progressOf, startOf } from './progress.ts'
 import { after, bench, done, ofKind } from './samples.ts'
@@ -151,6 +151,17 @@ describe('clocks', () => {
     const clock = { what: 'pours', id: 'x', from: 0, until: 100, kind: 'deadline' } as const
     expect([79, 81, 101].map((now) => clockAt(clock, now).state)).toEqual(['calm', 'amber', 'red'])
     expect(clockAt({ ...clock, kind: 'wait' }, 101).state).toBe('calm')
+  })
+
+  it('a pot at pressure is in time before its key is pressed: the gauge decides', () => {
+    const running = mixed(1000)
+    const by = clocksOf(running).find(({ what }) => what === 'pressure by')!
+    const { gauge } = ofKind(running, 'lid')[0]
+    expect(isInTime(running, by, gauge)).toBe(true)
+    expect(isInTime(running, by, 0.5 * gauge)).toBe(false)
+    // A gauge that is silent decides nothing.
+    expect(isInTime(running, by, undefined)).toBe(false)
+    expect(clocksOf(running).filter((one) => isInTime(running, one, gauge))).toEqual([by])
   })
 
   it('a cup that no longer pours with moulds still empty asks whether it is lost', () => {

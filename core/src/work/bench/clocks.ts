@@ -1,3 +1,4 @@
+import { isAtPressure } from '../../matter/air/index.ts'
 import type { Bench } from './bench.ts'
 import { progressOf, type Progress } from './progress.ts'
 import type { Task, TaskOf } from './tasks.ts'
@@ -127,6 +128,20 @@ export function clockAt(clock: Clock, now: number): ClockState {
     clock.kind === 'wait' || share < amberFrom ? 'calm' : left > 0 ? ('amber' as const) : 'red'
   return { ...clock, left, share, state }
 }
+
+/**
+ * The gauge decides whether a pot is at pressure in time, not the key that says so. `gauge` in Pa.
+ *
+ * @example isInTime({ tasks: [] }, { what: 'pours', id: '1' }, 3e5) // false
+ */
+export const isInTime = (
+  { tasks }: Pick<Bench, 'tasks'>,
+  { what, id }: Pick<Clock, 'what' | 'id'>,
+  gauge: number | undefined,
+): boolean =>
+  what === 'pressure by' &&
+  gauge !== undefined &&
+  tasks.some((task) => task.what === 'lid' && task.id === id && isAtPressure(gauge, task.gauge))
 
 /** A cup that was mixed and no longer pours although moulds of it are still empty: is it lost? */
 export function lateCup(

@@ -117,7 +117,7 @@ export function newWorld(at: number): World {
     pot: {
       volume: 12 * litre,
       flow: 0.1 / 60,
-      marked: 4.1e5,
+      marked: 413_685,
       set: 0,
       lid: 'open',
       valve: 'open',
