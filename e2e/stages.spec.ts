@@ -99,6 +99,11 @@ test.describe('the shelf and the pour', () => {
     expect(await mivro.heightOf(1)).toBe(27.5)
     await page.keyboard.press('Escape')
     await expect(mivro.field('Name of the pour')).toBeVisible()
+    // What appears with a chosen layer does not slide under the pointer: two clicks add two.
+    const surfaces = page.locator('[data-surface]')
+    const before = await surfaces.count()
+    await page.getByRole('button', { name: 'Add layer', exact: true }).dblclick()
+    await expect(surfaces).toHaveCount(before + 2)
   })
 
   test('a number says where it comes from', async ({ mivro, page }) => {
