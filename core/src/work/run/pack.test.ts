@@ -42,6 +42,36 @@ describe('moulds on a plate', () => {
     expect(packPlate([square(0.1)], Math.SQRT2 * 0.1 - 0.001).length).toBe(0)
   })
 
+  // Graham, Lubachevsky, Nurmela and Östergård 1998: the circle that holds n equal ones, in their
+  // radii. Three thousandths wider all of these are found.
+  it.each([
+    [2, 2],
+    [3, 2.1547],
+    [4, 2.4142],
+    [5, 2.7013],
+    [7, 3],
+    [8, 3.3048],
+    [19, 4.8637],
+  ])('%i discs stand in a plate of %f of their radii', (n, ratio) => {
+    const across = 0.05
+    const plate = ratio * 1.003 * (across + apart) - apart
+    const places = packPlate(Array(n + 3).fill(disc(across)), plate)
+    expect(places).toHaveLength(n)
+    for (const [i, place] of places.entries()) {
+      expect(inside(place, plate / 2)).toBe(true)
+      for (const other of places.slice(i + 1)) expect(meet(place, other)).toBe(false)
+    }
+  })
+
+  // As many as those circles hold with 4 mm between them: 4.44, 2.73 and 2.06 of their radii.
+  it.each([
+    [14, 60, 280],
+    [5, 100, 280],
+    [2, 90, 190],
+  ])('%i round moulds of %i mm stand on a plate of %i mm', (n, across, plate) => {
+    expect(packPlate(Array(20).fill(disc(across / 1e3)), plate / 1e3)).toHaveLength(n)
+  })
+
   it('a mould that is too high does not fit, however wide the pot', () => {
     const block = { width: 0.05, depth: 0.05, height: 0.2, round: false }
     expect(fitsPot([block], { diameter: 0.3, height: 0.21 })).toBe(true)

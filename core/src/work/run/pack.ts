@@ -1,4 +1,5 @@
 import type { Block } from '../../mould/index.ts'
+import { mostDiscs, packDiscs } from './discs.ts'
 
 /** Where a mould stands on a round plate: its middle from the plate's, m, and whether it is turned. */
 export interface PackedPlace {
@@ -18,7 +19,8 @@ const hair = 1e-9
 
 /**
  * Puts footprints on a round plate, in their order, each where it touches others or the rim and
- * lies deepest to one side; rows of their own are tried beside that, and what holds more is kept.
+ * lies deepest to one side; rows of their own and, for round ones of a size, discs that push each other
+ * apart are tried beside that, and what holds more is kept.
  * Answers those that found a place. Lengths in m.
  *
  * @example packPlate([{ width: 0.1, depth: 0.1, round: false }], 0.2).length // 1
@@ -45,7 +47,29 @@ export function packPlate(
     }
   }
   const rows = inRows(items, radius)
-  return rows.length > best.length ? rows : best
+  if (rows.length > best.length) best = rows
+  return ofDiscs(items, radius, best.length + 1) ?? best
+}
+
+/** Round moulds of one size, at least so many of them; undefined where they are none, or no more fit. */
+function ofDiscs(
+  items: readonly Pick<Block, 'width' | 'depth' | 'round'>[],
+  radius: number,
+  least: number,
+): PackedPlace[] | undefined {
+  const [{ width, depth }] = items
+  if (!items.every((one) => one.round && Math.abs(one.width - width) < hair)) return undefined
+  // Half of the gap goes with each disc, and with the rim.
+  const unit = (width + apart) / 2
+  for (let n = Math.min(items.length, mostDiscs); n >= least; n--) {
+    const at = packDiscs(n, (radius + apart / 2) / unit)
+    if (!at) continue
+    return Array.from({ length: n }, (_, item) => {
+      const [x, y] = [unit * at[2 * item], unit * at[2 * item + 1]]
+      return { item, x, y, width, depth, round: true }
+    })
+  }
+  return undefined
 }
 
 /**
