@@ -10,6 +10,7 @@ import {
   withTyped,
   bodies,
   tintForms,
+  type ResinClass,
 } from '@mivro/core/matter/material'
 import { bodyOf } from '@mivro/core/matter/colour'
 import { colourOf } from '@mivro/core/matter/inclusion'
@@ -20,6 +21,7 @@ import CautionNotes from '../ui/CautionNotes.vue'
 import CountField from '../ui/CountField.vue'
 import { dayFormat } from '../ui/dates.ts'
 import FieldRow from '../ui/FieldRow.vue'
+import { fieldsOf } from '../ui/fields.ts'
 import SelectField from '../ui/SelectField.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SegmentField from '../ui/SegmentField.vue'
@@ -74,6 +76,7 @@ function touched(event: FocusEvent): void {
 const slipsAt = (field: string) => slips.value.filter((slip) => slip.place.field === field)
 
 const shown = computed(() => sheetEntries[material.value.kind])
+const { field: typed, choice } = fieldsOf(() => material.value, change)
 const isAssumed = (key: string) =>
   'assumed' in material.value && (material.value.assumed?.includes(key) ?? false)
 /** The sheet says what stands there. */
@@ -95,9 +98,9 @@ const carrierOptions = [
   { value: 'water', label: 'Water' },
 ]
 const bodyOptions = bodies
-const classes = Object.entries(resinClassWords).map(([value, words]) => ({
+const classes = (Object.keys(resinClassWords) as ResinClass[]).map((value) => ({
   value,
-  label: words.replace(/^an? /, ''),
+  label: resinClassWords[value].replace(/^an? /, ''),
 }))
 </script>
 
@@ -113,13 +116,7 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           "
           @update:model-value="$event && change({ colour: $event })"
         />
-        <TextField
-          bare
-          heading
-          label="Name"
-          :value="material.name"
-          :take="(name) => change({ name })"
-        />
+        <TextField bare heading label="Name" v-bind="typed('name')" />
       </div>
       <CautionNotes :of="slipsAt('name')" />
       <div class="stack">
@@ -127,15 +124,13 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
           v-if="material.kind === 'resin'"
           label="Resin type"
           :options="classes"
-          :value="material.class"
-          @choose="change({ class: $event })"
+          v-bind="choice('class')"
         />
         <SegmentField
           v-if="material.kind === 'silicone'"
           label="Cures by"
           :options="{ platinum: 'Platinum', tin: 'Tin' }"
-          :value="material.chemistry"
-          @choose="change({ chemistry: $event })"
+          v-bind="choice('chemistry')"
         />
         <template v-if="material.kind === 'resin' || material.kind === 'silicone'">
           <h3>Mixing</h3>
@@ -147,39 +142,25 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
             :assumed="isAssumed('ratio')"
             @confirm="confirm('ratio')"
           />
-          <TextField
-            label="Name of part A"
-            :value="material.nameA"
-            :take="(nameA) => change({ nameA })"
-          />
-          <TextField
-            label="Name of part B"
-            :value="material.nameB"
-            :take="(nameB) => change({ nameB })"
-          />
+          <TextField label="Name of part A" v-bind="typed('nameA')" />
+          <TextField label="Name of part B" v-bind="typed('nameB')" />
         </template>
         <template v-if="material.kind === 'resin'">
           <SegmentField
             label="Tint goes into"
             :options="{ A: 'Part A', B: 'Part B' }"
-            :value="material.tintInto"
-            @choose="change({ tintInto: $event })"
+            v-bind="choice('tintInto')"
           />
           <p v-if="material.class.includes('urethane')" class="small quiet">
             For a urethane that is the polyol side, never the isocyanate: damp foams it.
           </p>
         </template>
         <template v-if="material.kind === 'silicone'">
-          <CountField
-            label="Hardness, Shore A"
-            :value="material.hardness"
-            :take="(hardness) => change({ hardness })"
-          />
+          <CountField label="Hardness, Shore A" v-bind="typed('hardness')" />
           <SegmentField
             label="Seen through"
             :options="{ clear: 'Clear', translucent: 'Milky', opaque: 'Opaque' }"
-            :value="material.clarity"
-            @choose="change({ clarity: $event })"
+            v-bind="choice('clarity')"
           />
           <CountField
             label="Price of a kit"
@@ -248,9 +229,8 @@ const classes = Object.entries(resinClassWords).map(([value, words]) => ({
         <TextField
           label="Notes"
           :lines="4"
-          :value="material.note"
+          v-bind="typed('note')"
           placeholder="Lot, where it is kept, how it behaves"
-          :take="(note) => change({ note })"
         />
       </div>
     </section>
