@@ -6,7 +6,7 @@ import { defineConfig } from 'vitest/config'
 const testTimeout = 60_000
 
 /** Pure functions leave nothing behind: a process reads them once for all of its files. */
-const pure = { environment: 'node', isolate: false, testTimeout }
+const pure = { environment: 'node', isolate: false, testTimeout, hookTimeout: testTimeout }
 
 export default defineConfig({
   test: {
@@ -20,6 +20,7 @@ export default defineConfig({
           include: ['server/src/**/*.test.ts'],
           environment: 'node',
           testTimeout,
+          hookTimeout: testTimeout,
         },
       },
       {
@@ -30,6 +31,7 @@ export default defineConfig({
           environment: 'jsdom',
           setupFiles: ['web/src/theme/inTests.ts'],
           testTimeout,
+          hookTimeout: testTimeout,
         },
       },
     ],
