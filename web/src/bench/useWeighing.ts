@@ -53,13 +53,25 @@ export function useWeighing(bench: UseBench, instruments: UseInstruments) {
   const usable = computed(() => byHand.value || readings.value.scale?.trusted === true)
   const toPlace = computed(() => now.value?.toPlace === true && !byHand.value)
 
-  /** Since when it has been good and steady, on the page's clock. */
+  /** Since when it has been good and steady on a scale that is believed, on the page's clock. */
   const goodSince = ref<number>()
+  const believed = computed(() => trouble.value === undefined && bench.unread.value.length === 0)
   watch(
-    () => [now.value?.weighed.state, steady.value, toPlace.value, byHand.value, task.value?.id],
+    () => [
+      now.value?.weighed.state,
+      steady.value,
+      toPlace.value,
+      byHand.value,
+      task.value?.id,
+      believed.value,
+    ],
     () => {
       const good =
-        now.value?.weighed.state === 'good' && steady.value && !toPlace.value && !byHand.value
+        now.value?.weighed.state === 'good' &&
+        steady.value &&
+        believed.value &&
+        !toPlace.value &&
+        !byHand.value
       goodSince.value = good ? (goodSince.value ?? instruments.page.value) : undefined
     },
   )
