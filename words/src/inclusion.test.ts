@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { metric } from '@mivro/core/base/units'
 import { saySettling } from './inclusion.ts'
 
 describe('when a thing is set in', () => {
@@ -7,6 +8,12 @@ describe('when a thing is set in', () => {
   it('from when it stays, and until its own gel', () => {
     expect(saySettling({ ...sinks, holdsFrom: 3000 }, 0.05)).toBe(
       'Set in with the pour it would sink 20.0 mm before the gel; set in from 50 min until the gel, 1 h after mixing, it stays.',
+    )
+  })
+
+  it('what is laid before the pour is not told to wait', () => {
+    expect(saySettling({ ...sinks, holdsFrom: 3000 }, 0.01, metric, 'on the gel')).toBe(
+      'Set in with the pour it would sink to the floor of its layer before the gel: laid on the gel before the pour it stays.',
     )
   })
 

@@ -112,7 +112,8 @@ export const sayPreparation = ({ name, steps, time }: ThingPreparation): string 
   `${name}: ${steps.map((step) => stepWords[step]).join(', ')} (${showDuration(time)}).`
 
 /**
- * What becomes of a thing until the gel in a layer so deep, in the person's units.
+ * What becomes of a thing until the gel in a layer so deep, in the person's units; `how` is the way
+ * in which it is planned to get in.
  *
  * @example saySettling({ drift: 0, holdsFrom: 0, gel: 3600 }, 0.01) // 'The pour carries it; it neither sinks nor rises.'
  */
@@ -120,6 +121,7 @@ export function saySettling(
   { drift, holdsFrom, gel }: Pick<Settling, 'drift' | 'holdsFrom' | 'gel'>,
   depth: number,
   choice: UnitChoice = metric,
+  how?: SetHow,
 ): string {
   if (drift === 0) return 'The pour carries it; it neither sinks nor rises.'
   const far = show(Math.abs(drift), 'length', choice)
@@ -130,6 +132,9 @@ export function saySettling(
       ? `sink ${through ? 'to the floor of its layer' : far}`
       : `rise ${through ? 'to the surface' : far}`
   const from = `Set in with the pour it would ${way} before the gel`
+  if (how === 'on the gel' || how === 'on the mould') {
+    return `${from}: laid ${setHowWords[how]} before the pour it stays.`
+  }
   const [holds, gels] = [showDuration(holdsFrom), showDuration(gel)]
   return gel - holdsFrom < leastToSetIn
     ? `${from}, and it holds only when the layer gels, ${gels} after mixing: pour a base, lay it on that when it has gelled, and cover it.`

@@ -226,7 +226,7 @@ function empty(): void {
                 label="Room"
                 kind="temperature"
                 :value="desk.room"
-                :take="(room) => desk.roomOf(room)"
+                :take="desk.roomOf"
               />
             </div>
           </div>

@@ -108,7 +108,7 @@ function wishBy(value: string): void {
       label="All together"
       kind="volume"
       :value="desk.wish.volume"
-      :take="(volume) => desk.wishOf({ by: 'volume', volume: volume })"
+      :take="(volume) => desk.wishOf({ by: 'volume', volume })"
     />
     <QuantityField
       v-else-if="desk.wish.by === 'mass'"
@@ -116,7 +116,7 @@ function wishBy(value: string): void {
       kind="mass"
       :step="desk.step"
       :value="desk.wish.mass"
-      :take="(mass) => desk.wishOf({ by: 'mass', mass: mass })"
+      :take="(mass) => desk.wishOf({ by: 'mass', mass })"
     />
     <QuantityField
       v-else
@@ -124,7 +124,7 @@ function wishBy(value: string): void {
       kind="mass"
       :step="desk.step"
       :value="desk.wish.mass"
-      :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass: mass })"
+      :take="(mass) => desk.wishOf({ by: 'part', part: wishKind as 'A' | 'B', mass })"
     />
 
     <h3>Additives</h3>

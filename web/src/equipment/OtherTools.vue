@@ -60,19 +60,19 @@ const kinds = otherTools.map((value) => ({ value, label: otherToolWords[value] }
         label="Inside, wide"
         kind="length"
         :value="tool.width"
-        :take="(width) => set(tool.id, { width: width })"
+        :take="(width) => set(tool.id, { width })"
       />
       <QuantityField
         label="deep"
         kind="length"
         :value="tool.depth"
-        :take="(depth) => set(tool.id, { depth: depth })"
+        :take="(depth) => set(tool.id, { depth })"
       />
       <QuantityField
         label="high"
         kind="length"
         :value="tool.height"
-        :take="(height) => set(tool.id, { height: height })"
+        :take="(height) => set(tool.id, { height })"
       />
       <RemoveButton :label="`Delete ${tool.name}`" @click="remove(tool.id)" />
       <p class="quiet small fits">Fits: {{ fitting(tool) }}.</p>

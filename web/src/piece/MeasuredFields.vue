@@ -44,18 +44,18 @@ const { field } = fieldsOf(() => props.form.measured, change)
     label="Width"
     kind="length"
     :value="form.width"
-    :take="(width) => take({ ...form, width: width })"
+    :take="(width) => take({ ...form, width })"
   />
   <QuantityField
     label="Depth"
     kind="length"
     :value="form.depth"
-    :take="(depth) => take({ ...form, depth: depth })"
+    :take="(depth) => take({ ...form, depth })"
   />
   <QuantityField
     label="Height"
     kind="length"
     :value="form.height"
-    :take="(height) => take({ ...form, height: height })"
+    :take="(height) => take({ ...form, height })"
   />
 </template>

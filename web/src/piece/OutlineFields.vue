@@ -22,12 +22,12 @@ const width = computed(() => widthOfLoops(props.outline.loops))
     label="Thickness"
     kind="length"
     :value="outline.thickness"
-    :take="(thickness) => take({ ...outline, thickness: thickness })"
+    :take="(thickness) => take({ ...outline, thickness })"
   />
   <QuantityField
     label="Bevel of the face"
     kind="length"
     :value="outline.bevel"
-    :take="(bevel) => take({ ...outline, bevel: bevel })"
+    :take="(bevel) => take({ ...outline, bevel })"
   />
 </template>

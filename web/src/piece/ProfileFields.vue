@@ -34,14 +34,14 @@ const remove = (index: number) => props.take(props.profile.filter((_, i) => i !=
         :label="`Radius ${i + 1}`"
         kind="length"
         :value="point.radius"
-        :take="(radius) => change(i, { radius: radius })"
+        :take="(radius) => change(i, { radius })"
       />
       <QuantityField
         bare
         :label="`Height ${i + 1}`"
         kind="length"
         :value="point.height"
-        :take="(height) => change(i, { height: height })"
+        :take="(height) => change(i, { height })"
       />
       <RemoveButton v-if="profile.length > 2" :label="`Delete point ${i + 1}`" @click="remove(i)" />
     </div>

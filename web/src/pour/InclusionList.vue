@@ -76,13 +76,13 @@ const remove = (index: number) => props.take(props.inclusions.filter((_, i) => i
           kind="mass"
           :step="finest(inclusion.mass)"
           :value="inclusion.mass"
-          :take="(mass) => change(i, { mass: mass })"
+          :take="(mass) => change(i, { mass })"
         />
         <QuantityField
           label="Density"
           kind="density"
           :value="inclusion.density"
-          :take="(density) => change(i, { density: density })"
+          :take="(density) => change(i, { density })"
         />
         <QuantityField
           label="Thickness"

@@ -118,14 +118,14 @@ const { field, choice } = fieldsOf(() => source.value, change)
     :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
     kind="length"
     :value="source.fill.by === 'height' ? source.fill.top : layer.top"
-    :take="(top) => change({ fill: { by: 'height', top: top } })"
+    :take="(top) => change({ fill: { by: 'height', top } })"
   />
   <QuantityField
     :key="`${layer.id}-volume`"
     :label="layer.inclusions > 0 ? 'Resin per copy, without inclusions' : 'Resin per copy'"
     kind="volume"
     :value="layer.resin"
-    :take="(volume) => change({ fill: { by: 'volume', volume: volume } })"
+    :take="(volume) => change({ fill: { by: 'volume', volume } })"
   />
   <CautionNotes :of="cautions('fill')" :fixes="fixes" />
 

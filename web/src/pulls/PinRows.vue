@@ -40,7 +40,7 @@ const faults = faultNames
           label="As wide as"
           kind="length"
           :value="pin.size"
-          :take="(size) => change(pin.id, { size: size })"
+          :take="(size) => change(pin.id, { size })"
         />
         <CountField
           v-if="copies > 1"

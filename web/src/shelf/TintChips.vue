@@ -80,7 +80,7 @@ const print = () =>
         :label="`Dose of chip ${i + 1}`"
         kind="fraction"
         :value="chip.dose"
-        :take="(dose) => change(i, { dose: dose })"
+        :take="(dose) => change(i, { dose })"
       />
       <QuantityField
         :label="`Depth of chip ${i + 1}`"

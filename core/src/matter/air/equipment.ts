@@ -7,7 +7,7 @@ const hour = 3600
 const inside = () => quantity('length', 0.02, 2)
 
 /** What a mark differs by when it is typed in another unit, Pa: 60 psi are 4.137 bar. */
-const unit = 100
+const rounding = 100
 
 /** A pressure pot, as it is marked, and what fills it. */
 export const potSchema = z
@@ -25,7 +25,8 @@ export const potSchema = z
     lid: quantity('duration', 5, hour),
   })
   .superRefine(({ gauge, marked }, context) => {
-    if (gauge > marked + unit) refuse(context, ['gauge'], 'pressure-over-mark', { gauge, marked })
+    if (gauge > marked + rounding)
+      refuse(context, ['gauge'], 'pressure-over-mark', { gauge, marked })
   })
 export type Pot = z.infer<typeof potSchema>
 

@@ -5,7 +5,6 @@ import { describe, expect, it } from 'vitest'
 import { readDocument } from '../../base/document/index.ts'
 import { Problems } from '../../base/problem/index.ts'
 import type { Material } from '../../matter/material/index.ts'
-import { deltaE, linearOf } from '../../matter/colour/index.ts'
 import { slowEpoxy, violet } from '../../matter/material/samples.ts'
 import { buildSolid } from '../../form/shape/index.ts'
 import { fillCurve } from '../../form/filling/index.ts'
@@ -25,7 +24,6 @@ const curve = fillCurve(
 const shelf = new Map<string, Material>([
   ['epoxy', slowEpoxy],
   ['violet', violet],
-  ['teal', { ...violet, name: 'Teal dye', colour: '#1f7a6b' }],
 ])
 
 const layer = (id: string, top: number, more: Partial<Layer> = {}): Layer => ({
@@ -90,19 +88,6 @@ describe('layers', () => {
     expect(b.mass / gram).toBeCloseTo((resin * 1.02) / 3.3, 6)
     // What stays in the cup is poured into no mould: each gets its 20 ml, 22 g.
     expect(layers[0].each!.mass / gram).toBeCloseTo(22, 6)
-  })
-
-  it('a layer is drawn as its mix looks, not as the first of its tints', () => {
-    const of = (...materials: string[]) =>
-      answer([
-        layer('a', 10, { tints: materials.map((material) => ({ material, fraction: 0.002 })) }),
-      ]).layers[0].colour
-    const mix = of('violet', 'teal')
-    expect(of('teal', 'violet')).toBe(mix)
-    for (const one of ['violet', 'teal']) {
-      expect(deltaE(linearOf(mix), linearOf(of(one)))).toBeGreaterThan(5)
-    }
-    expect(of()).toBe(slowEpoxy.colour)
   })
 
   it('heavy things lie on the floor of their layer, light ones under its surface', () => {

@@ -47,7 +47,7 @@ const open = computed(() => air.selected === props.opening.id)
         :label="`Bore of the ${opening.what}`"
         kind="length"
         :value="opening.bore"
-        :take="(bore) => air.edit(opening.id, { bore: bore })"
+        :take="(bore) => air.edit(opening.id, { bore })"
       />
       <RemoveButton :label="`Delete the ${opening.what}`" @click="air.takeOut(opening.id)" />
     </div>

@@ -145,7 +145,9 @@ const saveList = () =>
       @choose="change(one.id, { held: chosenOf<Holder>($event) })"
     />
     <p v-if="layer.setIn[i]?.settling" class="small quiet">
-      {{ saySettling(layer.setIn[i].settling, layer.depth, studio.units) }}
+      {{
+        saySettling(layer.setIn[i].settling, layer.depth, studio.units, layer.setIn[i].when?.how)
+      }}
     </p>
     <div class="actions">
       <ElButton size="small" @click="shuffle(one)">
