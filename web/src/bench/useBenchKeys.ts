@@ -1,4 +1,4 @@
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import {
   press,
   type BenchPress,
@@ -25,8 +25,11 @@ interface Parts {
 export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
   const studio = useStudio()
   const message = ref('')
+  const bounces = ref(false)
+  /** What is pressed is recorded with the bench's time: before its clock is told no key does anything. */
+  const ready = computed(() => bench.bench.value !== undefined && instruments.told.value !== undefined)
   /** The large key listens: a moment after a press it does again. */
-  const listens = ref(true)
+  const listens = computed(() => ready.value && !bounces.value)
   /** What was refused last, of which task: pressed again it is meant so. */
   let refusedLast = ''
   const forget = () => {
@@ -48,8 +51,8 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
 
   /** Whether it did anything. */
   function pressed(key: BenchPress): boolean {
-    const document = bench.bench.value
-    if (!document) return false
+    if (!ready.value) return false
+    const document = bench.bench.value!
     const about = `${key.key} ${bench.task.value?.id}`
     const asked = refusedLast === about ? ({ ...key, again: true } as BenchPress) : key
     const { events, refusal } = press(document, readings(), asked, instruments.at())
@@ -62,8 +65,8 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
 
   function main(): void {
     if (!listens.value) return
-    listens.value = false
-    setTimeout(() => (listens.value = true), bounce)
+    bounces.value = true
+    setTimeout(() => (bounces.value = false), bounce)
     pressed({ key: 'main' })
   }
   function byHand(): void {
