@@ -5,11 +5,13 @@ import {
   layOutItems,
   startOf,
   touchMarks,
+  weighedNow,
   type BenchEvent,
   type Task,
+  type TaskOf,
 } from '@mivro/core/work/bench'
 import { effectOf } from '@mivro/core/learn/diagnosis'
-import { layOutWords, sayCue, touchWords, troubleWords } from './bench.ts'
+import { layOutWords, sayCue, sayWeighed, touchWords, troubleWords } from './bench.ts'
 import { sayEffect } from './diagnosis.ts'
 
 const common = { load: 0, hazards: [], mix: 0, layer: 0 }
@@ -101,4 +103,35 @@ it('an effect is told with its width, and nothing is claimed from one pull', () 
   expect(sayEffect('void at a tip', effectOf({ seen: 3, of: 3 }, { seen: 0, of: 0 }))).toBe(
     'void at a tip: 3 of 3 before, nothing poured since.',
   )
+})
+
+describe('what is good of a weighing', () => {
+  const task: TaskOf<'weigh'> = {
+    ...common,
+    id: 'a',
+    what: 'weigh',
+    part: 'A',
+    key: 'A',
+    name: 'Part A',
+    mass: 5.9e-3,
+    density: 1000,
+    step: 1e-4,
+    cup: 1e-4,
+    apart: 'mixing cup',
+    moulds: 1,
+  }
+  const saidOf = (mass: number) => {
+    const one = { ...task, mass }
+    return sayWeighed(
+      weighedNow({ tasks: [one, { ...one, id: 'b', part: 'B', key: 'B' }], events: [] }, one, 0),
+      one,
+    )
+  }
+
+  it('is said by what the scale can show, never rounded beyond it', () => {
+    // Half of what the ratio bears of 5.9 g is 0.059 g: 5.8 and 6.0 g are not good.
+    expect(saidOf(5.9e-3)).toMatch(/ 5\.9 g is good\.$/)
+    expect(saidOf(5.9e-3)).not.toContain('Anything')
+    expect(saidOf(30e-3)).toContain('Anything from 29.7 to 30.3 g is good.')
+  })
 })

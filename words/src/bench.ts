@@ -9,7 +9,7 @@ import type {
   TouchMark,
   Weighed,
 } from '@mivro/core/work/bench'
-import { isAdding } from '@mivro/core/work/bench'
+import { isAdding, readableBand } from '@mivro/core/work/bench'
 import { sayMaking } from './making.ts'
 import { displayStep } from '@mivro/core/matter/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/work/instrument'
@@ -187,7 +187,9 @@ export function sayWeighed(
   task: TaskOf<'weigh'>,
   units: UnitChoice = metric,
 ): string {
-  const band = `Anything from ${gramsOnly(target.low, task, units)} to ${grams(target.high, task, units)} is good.`
+  const { low, high } = readableBand(target, task.step)
+  const from = low < high ? `Anything from ${gramsOnly(low, task, units)} to ` : ''
+  const band = `${from}${grams(high, task, units)} is good.`
   if (state === 'past') {
     return `${grams(inCup, task, units)} of ${grams(target.mass, task, units)}: past the mark. Nothing is taken out.`
   }

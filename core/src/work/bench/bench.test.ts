@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readDocument } from '../../base/document/index.ts'
 import { sheets } from '../../matter/cure/samples.ts'
@@ -8,7 +9,7 @@ import { clockAt, clocksOf, isInTime, lateCup } from './clocks.ts'
 import { cuesDue, cuesOf } from './cues.ts'
 import { progressOf, startOf } from './progress.ts'
 import { after, bench, done, ofKind } from './samples.ts'
-import { aroundWeighing, beginsCup, inCupOf, weighedNow, zeroOf } from './weighing.ts'
+import { aroundWeighing, beginsCup, inCupOf, readableBand, weighedNow, zeroOf } from './weighing.ts'
 import type { TaskKind, TaskOf } from './tasks.ts'
 
 const g = 1e-3
@@ -88,6 +89,25 @@ describe('weighing', () => {
     expect(weighedNow(begun, a, a.mass / 2).state).toBe('pouring')
     expect(weighedNow(begun, a, a.mass / 2).fills).toBeCloseTo(a.moulds / 2, 9)
     expect(weighedNow(begun, a, 0).state).toBe('empty')
+  })
+
+  it('each weight that the scale can show of its band is good, a step further none', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 3000 }),
+        fc.constantFrom(1e-5, 1e-4, 1e-3),
+        (n, step) => {
+          const task = { ...a, step, mass: n * 1e-4 + 3e-5 }
+          const of = { ...begun, tasks: begun.tasks.map((one) => (one === a ? task : one)) }
+          const { target } = weighedNow(of, task, 0)
+          const { low, high } = readableBand(target, step)
+          const states = [low - step, low, high, high + step].map(
+            (weight) => weighedNow(of, task, weight).state,
+          )
+          expect(states.map((state) => state === 'good')).toEqual([false, true, true, false])
+        },
+      ),
+    )
   })
 
   it('past the mark the other part moves with it: by hand 1:1, 2 g more of A is 2 g more of B', () => {

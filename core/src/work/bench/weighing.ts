@@ -109,6 +109,22 @@ function bandOf(mass: number, step: number): Target {
   return { mass, low: mass - wide, high: mass + wide }
 }
 
+/** A step of a scale is no exact binary number: so much of it is none. */
+const stepSlack = 1e-6
+
+/**
+ * The first and last weight that are good on a scale of this step, kg: what it can show of the band.
+ *
+ * @example readableBand({ mass: 0.0059, low: 0.00584, high: 0.00596 }, 1e-4) // { low: 0.0059, high: 0.0059 }
+ */
+export function readableBand({ low, high }: Target, step: number): { low: number; high: number } {
+  const perUnit = 1 / step
+  return {
+    low: Math.ceil(low * perUnit - stepSlack) / perUnit,
+    high: Math.floor(high * perUnit + stepSlack) / perUnit,
+  }
+}
+
 /**
  * The scale is too coarse for a part: even half of its step puts the ratio out by more than it bears.
  *
@@ -132,12 +148,13 @@ export function weighedNow(
   const before = into.get(task.key) ?? 0
   const scale = scaleOf(parts, into)
   const target = bandOf(base.mass * scale - before, task.step)
+  const slack = stepSlack * task.step
   const state =
     inCup < task.step / 2
       ? 'empty'
-      : inCup > target.high
+      : inCup > target.high + slack
         ? 'past'
-        : inCup < target.low
+        : inCup < target.low - slack
           ? 'pouring'
           : 'good'
   const then = new Map(into).set(task.key, before + inCup)

@@ -1,5 +1,5 @@
 import { atmosphere } from '../../matter/air/index.ts'
-import { fails, scaleOf, contentOf, type World } from './world.ts'
+import { fails, loadOf, scaleOf, type World } from './world.ts'
 
 /** Air leaves an open valve of a pot: its pressure falls to 1/e in so long, s (common practice, no source). */
 const releases = 9
@@ -66,8 +66,7 @@ function run({ tap, cups, scale }: World, by: number): Pick<World, 'tap' | 'cups
 
 function weigh({ scale, cups, at, tap }: World, by: number): World['scale'] {
   if (!scale.on) return scale
-  const cup = cups.find(({ id }) => id === scale.cup)
-  const load = cup ? cup.own + contentOf(cup) : 0
+  const load = loadOf({ scale, cups })
   const share = 1 - Math.exp(-by / scaleOf.settles)
   const settled = scale.settled + (load - scale.settled) * share
   const touched = tap ? at : scale.touched

@@ -30,6 +30,14 @@ describe('a scale', () => {
     expect(lineOf(poured, 'scale', middle)!.steady).toBe(true)
   })
 
+  it('that says steady shows what it will still show when it has settled, whatever its noise', () => {
+    let world = all(onScale, { do: 'pour', part: 'A', mass: 5.9 * g, flow: 10 * g }, 0.1)
+    while (!lineOf(world, 'scale', middle)!.steady) world = advance(world, 0.05)
+    const shows = [0, 0.3, 1].map((noise) => shown(world, () => noise))
+    expect(shows).toEqual([shown(advance(world, 5)), ...shows.slice(1)])
+    expect(new Set(shows).size).toBe(1)
+  })
+
   it('lags behind while it is poured, and says that it is not steady', () => {
     const pouring = all(onScale, { do: 'pour', part: 'A', mass: 20 * g, flow: 10 * g }, 1)
     expect(shown(pouring)).toBeLessThan(10)

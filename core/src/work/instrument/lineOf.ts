@@ -1,6 +1,6 @@
 import { fromSI, findUnit } from '../../base/units/index.ts'
 import type { InstrumentName, Line } from './reading.ts'
-import { fails, scaleOf, type World } from './world.ts'
+import { fails, loadOf, scaleOf, type World } from './world.ts'
 
 const instrumentUnits = {
   scale: 'g',
@@ -51,8 +51,9 @@ export function lineOf(
   if (fails(world, instrument, 'gone')) return undefined
   const unit = instrumentUnits[instrument]
   const { by, step } = instrument === 'scale' ? scaleNoise(world) : noise[instrument]
-  // Two throws make a bell that is narrow enough.
-  const off = by * (random() + random() - 1) * 1.5
+  const steady = instrument === 'scale' && isSteady(world)
+  // Two throws make a bell that is narrow enough. A scale at rest shows the mean of what it felt.
+  const off = steady ? 0 : by * (random() + random() - 1) * 1.5
   const wild = fails(world, instrument, 'jumping') ? jumps * step * (random() - 0.5) : 0
   const truth = world.held[instrument] ?? truthOf(world, instrument)
   const still = fails(world, instrument, 'frozen')
@@ -64,13 +65,15 @@ export function lineOf(
 
 const scaleNoise = ({ scale: { step } }: World) => ({ by: step / 4, step })
 
-function asScale(line: Line, { scale, cups }: World): Line {
+function asScale(line: Line, world: World): Line {
+  const { scale } = world
   if (!scale.on) return { ...line, value: 0, state: 'off', steady: false }
-  const cup = cups.find(({ id }) => id === scale.cup)
-  const load = cup ? cup.own + Object.values(cup.parts).reduce((sum, mass) => sum + mass, 0) : 0
-  if (load > scale.capacity) return { ...line, value: 0, state: 'over', steady: false }
-  return { ...line, steady: Math.abs(load - scale.settled) < scaleOf.steady * scale.step }
+  if (loadOf(world) > scale.capacity) return { ...line, value: 0, state: 'over', steady: false }
+  return { ...line, steady: isSteady(world) }
 }
+
+const isSteady = (world: World): boolean =>
+  Math.abs(loadOf(world) - world.scale.settled) < scaleOf.steady * world.scale.step
 
 /** What is really so, SI. */
 export function truthOf(world: World, instrument: InstrumentName): number {

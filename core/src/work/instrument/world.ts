@@ -86,8 +86,8 @@ export const scaleOf = {
   creep: 1800,
   /** Turns itself off, s. */
   sleeps: 180,
-  /** Steady within so many steps. */
-  steady: 0.7,
+  /** Steady once it has so many steps still to go. */
+  steady: 0.1,
 }
 
 /** A cup of the bench, empty, kg (common practice, no source). */
@@ -140,6 +140,12 @@ export function newWorld(at: number): World {
 /** What is in a cup, kg, without the cup. @example contentOf({ id: 'a', own: 0.006, parts: { A: 0.01, B: 0.02 } }) // 0.03 */
 export const contentOf = ({ parts }: Cup): number =>
   Object.values(parts).reduce((sum, mass) => sum + mass, 0)
+
+/** What stands on the scale, kg, with its cup. @example loadOf(newWorld(0)) // 0 */
+export function loadOf({ scale, cups }: Pick<World, 'scale' | 'cups'>): number {
+  const cup = cups.find(({ id }) => id === scale.cup)
+  return cup ? cup.own + contentOf(cup) : 0
+}
 
 /** The failure of one instrument, if it has that one. */
 export const fails = ({ failing }: World, instrument: InstrumentName, how: Failure): boolean =>
