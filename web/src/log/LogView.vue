@@ -77,7 +77,7 @@ const groups = computed(() =>
   compareLog(found.value, by.value).map((group) => ({
     ...group,
     name: by.value === 'way' ? wayWords[group.name as keyof typeof wayWords] : group.name,
-    rate: rateOf({ seen: group.good, of: group.copies }),
+    rate: rateOf({ seen: group.good, of: group.copies, worth: group.worth }),
   })),
 )
 const percent = (share: number) => Math.round(100 * share)

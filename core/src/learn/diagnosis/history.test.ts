@@ -1,10 +1,14 @@
+import jStat from 'jstat'
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { describe, expect, it } from 'vitest'
 import { newMould } from '../../mould/index.ts'
 import { newPlan } from '../../work/plan/index.ts'
 import { newRun } from '../../work/run/index.ts'
-import type { Pin, Pull } from '../../work/pull/index.ts'
+import { withinPull, type Pin, type Pull } from '../../work/pull/index.ts'
 import { causeNames } from './causes.ts'
 import { changed } from './change.ts'
+import { effectOf, rateOf } from './effect.ts'
 import { addedSince, countOf, effectOfChange, repeatedOf, trialsOf } from './history.ts'
 import { remedies } from './remedies.ts'
 
@@ -39,7 +43,7 @@ describe('what pulls say together', () => {
 
   it('a tip that was empty three times and since its vent no more', () => {
     const { before, after, verdict } = effectOfChange(vented, season)
-    expect([before, after]).toEqual([
+    expect([before, after]).toMatchObject([
       { seen: 3, of: 3 },
       { seen: 0, of: 4 },
     ])
@@ -65,7 +69,7 @@ describe('what pulls say together', () => {
 
   it('counts casts, not pulls, where copies are named', () => {
     const six = pull(2, { copies: 6, pins: [1, 2, 2, 5].map((copy) => ({ ...tip, copy })) })
-    expect(countOf([six], tip)).toEqual({ seen: 3, of: 6 })
+    expect(countOf([six], tip)).toMatchObject({ seen: 3, of: 6 })
   })
 
   it('the same again counts pulls before it alone', () => {
@@ -80,12 +84,15 @@ describe('what pulls say together', () => {
         trial: { id: 't', difference: 'pressure', with: with_ },
         results: results.map((result, i) => ({ copy: i + 1, result })),
       })
-    const [found] = trialsOf([
+    const once = [
       arm(1, 'no', ['lost', 'lost', 'good', 'lost']),
       arm(1, 'yes', ['good', 'good', 'good', 'good']),
-    ])
-    expect(found.without).toEqual({ seen: 3, of: 4 })
-    expect(found.with).toEqual({ seen: 0, of: 4 })
+    ]
+    const [first] = trialsOf(once)
+    expect(first.without).toMatchObject({ seen: 3, of: 4 })
+    expect(first.with).toMatchObject({ seen: 0, of: 4 })
+    expect(first.effect.verdict).toBe('too early')
+    const [found] = trialsOf([...once, ...once])
     expect(found.effect.verdict).toBe('helped')
   })
 })
@@ -121,5 +128,56 @@ describe('a change', () => {
     expect(changed('vent here', { plan }, 'v', [0, 0, 0])).toBeUndefined()
     expect(changed('vent here', { mould }, 'v')).toBeUndefined()
     expect(changed('by hand', { plan, mould }, 'v')).toBeUndefined()
+  })
+})
+
+describe('casts of one pull share their luck', () => {
+  it('six of them are worth 2.4, two pulls of six 4.8', () => {
+    const six = pull(2, { copies: 6 })
+    expect(countOf([six, six], tip)).toEqual({ seen: 0, of: 12, worth: 4.8 })
+  })
+
+  // Beta-binomial worlds with the correlation that is assumed: the share of each pull is drawn.
+  const chance = xoroshiro128plus(5)
+  const uniform = () => uniformFloat64(chance)
+  const pulled = (share: number): Pull => {
+    const sum = 1 / withinPull - 1
+    const own = jStat.beta.inv(uniform(), share * sum, (1 - share) * sum)
+    const copies = Array.from({ length: 6 }, (_, i) => i + 1)
+    const pins = copies.flatMap((copy) => (uniform() < own ? [{ ...tip, copy }] : []))
+    return pull(1, { copies: 6, pins })
+  }
+  const worlds = Array.from({ length: 1500 }, () => {
+    const share = 0.02 + 0.96 * uniform()
+    const some = () =>
+      countOf(
+        [1, 2, 3].map(() => pulled(share)),
+        tip,
+      )
+    return { share, before: some(), after: some() }
+  })
+
+  it('a change of no effect is said to have helped in at most one world of ten', () => {
+    const verdicts = worlds.map(({ before, after }) => effectOf(before, after).verdict)
+    const share = (verdict: string) =>
+      verdicts.filter((one) => one === verdict).length / verdicts.length
+    expect(share('helped')).toBeLessThan(0.1)
+    expect(share('worse')).toBeLessThan(0.1)
+    expect(share('too early')).toBe(0)
+    const counted = worlds.filter(
+      ({ before, after }) =>
+        effectOf({ ...before, worth: before.of }, { ...after, worth: after.of }).verdict ===
+        'helped',
+    )
+    // Counted as casts of their own it would be claimed far more often than it is true.
+    expect(counted.length / worlds.length).toBeGreaterThan(0.15)
+  })
+
+  it('nine in ten of the shares lie where it says', () => {
+    const held = worlds.filter(({ share, before }) => {
+      const { low, high } = rateOf(before)
+      return share >= low && share <= high
+    })
+    expect(held.length / worlds.length).toBeGreaterThan(0.87)
   })
 })

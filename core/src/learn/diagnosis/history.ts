@@ -1,4 +1,4 @@
-import type { Change, Fault, Pin, Pull } from '../../work/pull/index.ts'
+import { castsWorth, type Change, type Fault, type Pin, type Pull } from '../../work/pull/index.ts'
 import { effectOf, type Count, type Effect } from './effect.ts'
 
 /** Two pins of one fault within this of each other are at the same place, m. */
@@ -28,7 +28,7 @@ export function countOf(
   const { size = 0 } = about
   return {
     seen: pulls.reduce((sum, pull) => sum + castsWith(pull, { ...about, size }), 0),
-    of: pulls.reduce((sum, { copies }) => sum + copies, 0),
+    ...castsOf(pulls),
   }
 }
 
@@ -81,13 +81,17 @@ export function trialsOf(pulls: readonly Pull[]): TrialResult[] {
 
 /** Casts that did not come out good. */
 export function spoilt(pulls: readonly Pull[]): Count {
-  const of = pulls.reduce((sum, { copies }) => sum + copies, 0)
   const seen = pulls.reduce((sum, { results, outcome, copies }) => {
     if (results?.length) return sum + results.filter(({ result }) => result !== 'good').length
     return sum + (outcome === 'good' ? 0 : copies)
   }, 0)
-  return { seen, of }
+  return { seen, ...castsOf(pulls) }
 }
+
+const castsOf = (pulls: readonly Pull[]) => ({
+  of: pulls.reduce((sum, { copies }) => sum + copies, 0),
+  worth: pulls.reduce((sum, pull) => sum + castsWorth(pull), 0),
+})
 
 /** Openings and prefills that a mould got after a pull, by the changes that put them there. */
 export function addedSince(pulls: readonly Pull[], pull: Pick<Pull, 'pouredAt'>): Change[] {

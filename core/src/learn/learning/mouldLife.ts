@@ -47,7 +47,7 @@ export function lifeOf(mould: Mould, id: string, pulls: readonly Pull[], now: nu
     return { from: i * size + 1, until: i * size + part.length, rate: rateOf(count), of: count.of }
   })
   const mended = own.flatMap(({ results }) =>
-    (results ?? []).flatMap(({ mended: took }) => (took === undefined ? [] : [took])),
+    (results ?? []).flatMap(({ mended: took }) => (took ? [took] : [])),
   )
   const perWeek = paceOf(own, mould, now)
   const ends = perWeek ? now + (left / perWeek) * 7 * day : undefined
@@ -64,8 +64,8 @@ export function lifeOf(mould: Mould, id: string, pulls: readonly Pull[], now: nu
 }
 
 function goodOf(pulls: readonly Pull[]) {
-  const { seen, of } = spoilt(pulls)
-  return { seen: of - seen, of }
+  const { seen, of, worth } = spoilt(pulls)
+  return { seen: of - seen, of, worth }
 }
 
 /** Pulls of each mould in a week, over the latest. */

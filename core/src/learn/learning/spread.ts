@@ -1,4 +1,7 @@
-/** What was seen of a value: how often, in the middle, and where most of it lies. */
+/// <reference path="../jstat.d.ts" />
+import jStat from 'jstat'
+
+/** What was seen of a time of hands: how often, in the middle, and where most of it lies. */
 export interface Spread {
   count: number
   middle: number
@@ -7,21 +10,25 @@ export interface Spread {
 }
 
 /** Eight in ten lie between both ends: what is rare is no rule. */
-const ends = [0.1, 0.9] as const
+const upper = 0.9
 
 /**
- * The median of what was seen, and between which values eight in ten of it lie (Hyndman & Fan 1996,
- * type 7). Undefined where nothing was seen.
+ * The median of what was seen, and between which values the next will lie eight times in ten: the
+ * prediction interval of Student's t on the logarithms, for times of hands lie lopsided (Hahn &
+ * Meeker 1991). Of one value alone nothing is known of the next. Undefined where nothing was seen.
  *
+ * @param values over 0
  * @example spreadOf([10, 20, 30])!.middle // 20
  */
 export function spreadOf(values: readonly number[]): Spread | undefined {
-  if (values.length === 0) return undefined
+  const count = values.length
+  if (count === 0) return undefined
   const sorted = values.toSorted((a, b) => a - b)
-  const at = (share: number) => {
-    const place = share * (sorted.length - 1)
-    const [below, above] = [sorted[Math.floor(place)], sorted[Math.ceil(place)]]
-    return below + (above - below) * (place - Math.floor(place))
-  }
-  return { count: values.length, middle: at(0.5), low: at(ends[0]), high: at(ends[1]) }
+  const middle = (sorted[(count - 1) >> 1] + sorted[count >> 1]) / 2
+  if (count === 1) return { count, middle, low: 0, high: Infinity }
+  const logs = values.map(Math.log)
+  const mean = logs.reduce((sum, log) => sum + log, 0) / count
+  const variance = logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (count - 1)
+  const away = jStat.studentt.inv(upper, count - 1) * Math.sqrt(variance * (1 + 1 / count))
+  return { count, middle, low: Math.exp(mean - away), high: Math.exp(mean + away) }
 }

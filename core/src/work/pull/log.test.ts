@@ -52,12 +52,14 @@ describe('a log', () => {
   it('adds up', () => expect(sumLog(rows)).toEqual({ copies: 11, good: 5 }))
 
   it('is compared by what pulls have in common', () => {
-    expect(compareLog(rows, 'piece')).toEqual([
+    expect(compareLog(rows, 'piece')).toMatchObject([
       { name: 'Drop', pulls: 2, copies: 7, good: 1 },
       { name: 'Keycap', pulls: 1, copies: 4, good: 4 },
     ])
     expect(compareLog(rows, 'month').map(({ name }) => name)).toEqual(['2026-10', '2026-11'])
-    expect(compareLog(rows, 'way')).toEqual([{ name: 'pressure', pulls: 1, copies: 4, good: 4 }])
+    const [way] = compareLog(rows, 'way')
+    // Four that share their luck: 4 / (1 + 3 · 0.3).
+    expect(way).toEqual({ name: 'pressure', pulls: 1, copies: 4, good: 4, worth: 4 / 1.9 })
     expect(compareLog(rows, 'resin')[0].pulls).toBe(3)
   })
 })

@@ -1,5 +1,6 @@
 import type { Outcome, Pull } from './pull.ts'
 import type { Fault } from './faults.ts'
+import { castsWorth } from './worth.ts'
 
 /** A pull in one line of the log. */
 export interface LogRow {
@@ -120,6 +121,8 @@ export interface LogGroup {
   pulls: number
   copies: number
   good: number
+  /** So many casts of their own they are worth. */
+  worth: number
 }
 
 /**
@@ -132,10 +135,11 @@ export function compareLog(rows: readonly LogRow[], by: Comparison): LogGroup[] 
   const groups = new Map<string, LogGroup>()
   for (const row of rows) {
     for (const name of namesIn(row, by)) {
-      const group = groups.get(name) ?? { name, pulls: 0, copies: 0, good: 0 }
+      const group = groups.get(name) ?? { name, pulls: 0, copies: 0, good: 0, worth: 0 }
       group.pulls++
       group.copies += row.copies
       group.good += row.good
+      group.worth += castsWorth(row)
       groups.set(name, group)
     }
   }
