@@ -51,3 +51,7 @@ export function sayFloating(
     ? `${far}; poured ${wait} after mixing they stay.`
     : `${far}; they would stay only ${wait} after mixing, when it no longer pours: pour thinner layers, or a resin that gels sooner.`
 }
+
+/** A tint that is over what was asked for and under its limit. @example sayDeeper({ name: 'Violet', times: 1.3 }) // 'Violet is 1.3 times what was asked for: a deeper colour, and within its limit. Nothing is added for it.' */
+export const sayDeeper = ({ name, times }: { name: string; times: number }): string =>
+  `${name} is ${times < 10 ? Number(times.toPrecision(2)) : Math.round(times)} times what was asked for: a deeper colour, and within its limit. Nothing is added for it.`

@@ -36,6 +36,7 @@ const mix = computed((): Mix => {
     share: fraction,
     of: 'both' as const,
     density: material.density,
+    most: material.limit,
   }))
   return { ratio, densityA, densityB, nameA, nameB, extras }
 })

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { ratioTolerance, type CupCheck } from '@mivro/core/matter/mix'
 import { show, showCup } from '@mivro/core/base/units'
+import { sayDeeper } from '@mivro/words/colour'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What the cup says while it is filled: how far off, what to add, whether it still fits. */
@@ -67,6 +68,7 @@ const mark = computed(() => 50 + 45 * Math.max(-1, Math.min(1, (props.check.erro
     <p v-else-if="done" class="ok">
       It matches: {{ grams(check.mass) }}, {{ volume(check.volume) }}.
     </p>
+    <p v-for="tint in check.deeper" :key="tint.what">{{ sayDeeper(tint) }}</p>
     <p v-if="check.mass > 0 && !check.fits" class="stop">
       {{ volume(check.volume) }} is more than a cup of {{ showCup(cupSize, studio.units) }} stirs.
       Pour it into a larger one before you add.

@@ -29,7 +29,7 @@ const usualExtras = {
   thickener: { name: 'Thickener', share: 0.02, of: 'both', density: 2200 },
   accelerator: { name: 'Accelerator', share: 0.01, of: 'B', density: 1000 },
   powder: { name: 'Metal powder', share: 1, of: 'both', density: 8800 },
-  tint: { name: 'Tint', share: 0.002, of: 'both', density: 1100 },
+  tint: { name: 'Tint', share: 0.002, of: 'both', density: 1100, most: 0.005 },
 } as const
 export type ExtraKind = keyof typeof usualExtras
 

@@ -119,6 +119,29 @@ describe('past the mark', () => {
     expect(masses(add)).toEqual([expect.closeTo(25, 6), expect.closeTo(25, 6)])
   })
 
+  it('0.03 g of dye too much is a deeper colour, over its limit it asks for resin', () => {
+    // 10 + 10 g with 0.1 % of dye that bears 0.5 %: 0.02 g asked for, 0.1 g borne.
+    const dye = {
+      id: 'd',
+      name: 'Dye',
+      share: 0.001,
+      of: 'both',
+      density: 1100,
+      most: 0.005,
+    } as const
+    const cup = (grams: number) =>
+      checkCup(mix(1, 1, { extras: [dye] }), { A: 0.01, B: 0.01, d: grams * gram }, 60 * ml)
+    const { add, deeper, mass } = cup(0.05)
+    expect(add).toEqual([])
+    expect(deeper).toEqual([{ what: 'd', name: 'Dye', times: expect.closeTo(2.5, 9) as number }])
+    expect(mass / gram).toBeCloseTo(20.05, 9)
+    // 0.15 g wants 30 g of resin by its limit: 5 g more of each.
+    expect(masses(cup(0.15).add)).toEqual([expect.closeTo(5, 6), expect.closeTo(5, 6)])
+    // Alone in its cup it says how much resin it was meant for.
+    const alone = checkCup(mix(1, 1, { extras: [dye] }), { d: 0.02 * gram }, 60 * ml)
+    expect(masses(alone.add)).toEqual([expect.closeTo(10, 6), expect.closeTo(10, 6)])
+  })
+
   it('for any cup: what is added makes it right, and nothing is taken out', () => {
     const amount = fc.double({ min: 0, max: 300, noNaN: true })
     fc.assert(

@@ -11,6 +11,8 @@ export interface Extra {
   of: 'both' | 'A' | 'B'
   /** kg/m³; volumes add. */
   density: number
+  /** Of a tint: the share it may reach. Up to there too much of it is only a deeper colour. */
+  most?: number
 }
 
 /** Anything mixed from two parts, with what is stirred in. */
@@ -91,6 +93,8 @@ export interface CupCheck {
   error?: number
   /** What to add of each so that all match the most there is of any. */
   add: Portion[]
+  /** Tints that are over their share and under their limit: so many times as much as was asked for. */
+  deeper: { what: string; name: string; times: number }[]
   /** All together then, kg and m³. */
   mass: number
   volume: number
@@ -100,7 +104,8 @@ export interface CupCheck {
 
 /**
  * Past the mark: what to add so that everything in the cup matches again, and whether the cup of
- * `cupSize` m³ (to the brim) still stirs it. Nothing is taken out.
+ * `cupSize` m³ (to the brim) still stirs it. Nothing is taken out. Once a part is in, a tint asks
+ * for more resin only where it is over its limit.
  *
  * @example checkCup(oneToOne, { A: 0.0105, B: 0.01 }, 150e-6).mass // 0.021
  */
@@ -109,23 +114,39 @@ export function checkCup(mix: Mix, inCup: InCup, cupSize: number): CupCheck {
   const wanted = weightRatio(mix.ratio, mix)
   const error = inA && inB ? inA / inB / wanted - 1 : undefined
   const unit = ofResin(mix, 1)
+  const bears = (what: string): number => {
+    const { share = 0, most = share } = mix.extras.find(({ id }) => id === what) ?? {}
+    return (inA || inB) && share > 0 ? Math.max(1, most / share) : 1
+  }
   const resin = Math.max(
     0,
-    ...unit.portions.map(({ what, mass }) => (mass > 0 ? (inCup[what] ?? 0) / mass : 0)),
+    ...unit.portions.map(({ what, mass }) =>
+      mass > 0 ? (inCup[what] ?? 0) / (mass * bears(what)) : 0,
+    ),
   )
-  const whole = ofResin(mix, resin)
-  const add = whole.portions
-    .map((portion) => {
-      const mass = portion.mass - (inCup[portion.what] ?? 0)
-      return { ...portion, mass, volume: (portion.volume * mass) / (portion.mass || 1) }
-    })
-    .filter(({ mass }) => mass > resin * negligible)
+  const then = ofResin(mix, resin).portions.map((portion) => {
+    const inIt = inCup[portion.what] ?? 0
+    const mass = Math.max(portion.mass, inIt)
+    const volume = (portion.volume * mass) / (portion.mass || 1)
+    return { ...portion, mass, volume, asked: portion.mass, toAdd: mass - inIt }
+  })
+  const volume = then.reduce((sum, one) => sum + one.volume, 0)
   return {
     error,
-    add,
-    mass: whole.mass,
-    volume: whole.volume,
-    fits: whole.volume <= cupSize * stirringFill * (1 + negligible),
+    add: then
+      .filter(({ toAdd }) => toAdd > resin * negligible)
+      .map(({ what, name, mass, volume: all, toAdd }) => ({
+        what,
+        name,
+        mass: toAdd,
+        volume: (all * toAdd) / mass,
+      })),
+    deeper: then
+      .filter(({ mass, asked }) => asked > 0 && mass - asked > resin * negligible)
+      .map(({ what, name, mass, asked }) => ({ what, name, times: mass / asked })),
+    mass: then.reduce((sum, { mass }) => sum + mass, 0),
+    volume,
+    fits: volume <= cupSize * stirringFill * (1 + negligible),
   }
 }
 
