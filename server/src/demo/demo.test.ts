@@ -55,7 +55,7 @@ describe('the demo studio', () => {
     const season = pullsOf('demo-astronomer-solid').map((pull) => ({ ...pull, copies: 1 }))
     const [change] = season.flatMap(({ changes }) => changes ?? [])
     const { before, after, verdict } = effectOfChange(change, season)
-    expect([before, after.seen, verdict]).toEqual([{ seen: 3, of: 3 }, 0, 'helped'])
+    expect([before, after.seen, verdict]).toEqual([{ seen: 3, of: 3, worth: 3 }, 0, 'helped'])
     const [trial] = trialsOf(pullsOf('demo-crater-keycap'))
     expect([trial.without, trial.with]).toEqual([
       { seen: 5, of: 6 },

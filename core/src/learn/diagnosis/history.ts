@@ -67,7 +67,11 @@ export function trialsOf(pulls: readonly Pull[]): TrialResult[] {
   const ids = [...new Set(pulls.flatMap(({ trial }) => (trial ? [trial.id] : [])))]
   return ids.map((id) => {
     const own = pulls.filter(({ trial }) => trial?.id === id)
-    const arm = (which: 'yes' | 'no') => spoilt(own.filter(({ trial }) => trial!.with === which))
+    // Both arms come from the same cups: their luck is common to both, and each cast counts.
+    const arm = (which: 'yes' | 'no'): Count => {
+      const { seen, of } = spoilt(own.filter(({ trial }) => trial!.with === which))
+      return { seen, of }
+    }
     const [without, with_] = [arm('no'), arm('yes')]
     return {
       id,

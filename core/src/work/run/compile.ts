@@ -2,7 +2,7 @@ import { caution, type Caution } from '../../base/caution/index.ts'
 import type { AirTools } from '../../matter/air/index.ts'
 import { loadTimes, type LoadTime } from './days.ts'
 import type { Hands } from './hands.ts'
-import type { TooSlow } from './limits.ts'
+import { keptToSpare, type TooSlow } from './limits.ts'
 import { planLoad, vesselTakes, type Load } from './load.ts'
 import { nextMoulds } from './moulds.ts'
 import type { RunPour } from './needs.ts'
@@ -39,9 +39,6 @@ export interface RunBench {
 
 /** More loads than this nobody plans at once. */
 const mostLoads = 400
-
-/** Less to spare than this share of the time there is gets a word. */
-const tight = 0.1
 
 /**
  * A run as a list of loads, each of them mixes with their moulds and the tasks of the hands while
@@ -144,7 +141,7 @@ function judgeLoads(
     }
     return caution('run-too-slow', 'stop', place, { piece: pour.name, by, needs, has })
   })
-  const close = loads.find(({ spare, mixes }) => spare < tight * mixes[0].cup.poursUntil)
+  const close = loads.find(({ spare, mixes }) => spare < keptToSpare * mixes[0].cup.poursUntil)
   if (close?.tight) {
     const { mould, by } = close.tight
     const amounts = { piece: mould.pour.name, by, spare: close.spare }

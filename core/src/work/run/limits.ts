@@ -37,19 +37,29 @@ export const usesPot = ({ way }: Pick<Run, 'way'>) => way === 'pressure' || way 
 /** A mix is freed of air before it is poured. @example usesVacuum({ way: 'none' }) // false */
 export const usesVacuum = ({ way }: Pick<Run, 'way'>) => way === 'vacuum' || way === 'both'
 
-/** What comes too late in a load, if anything: a mould, or the lid of the pot. */
+/** Of the time a cup pours so much is kept to spare where more than one mould is planned (common practice, no source). */
+export const keptToSpare = 0.1
+
+/**
+ * What comes too late in a load, if anything: a mould, or the lid of the pot. One mould alone may
+ * take all the time there is; what is planned beside it leaves a tenth to spare, for no hand pours
+ * to the second.
+ */
 export function lateness(
   mixes: readonly LoadedMix[],
   bench: LoadBench,
   pot: boolean,
 ): Omit<TooSlow, 'mould'> | undefined {
-  for (const { poured, cup } of mixes) {
-    if (poured > cup.poursUntil) return { by: 'pouring', needs: poured, has: cup.poursUntil }
+  const spare = ({ cup }: Mix) => keptToSpare * cup.poursUntil
+  for (const mix of mixes) {
+    const has = mix.cup.poursUntil - (mix.moulds.length > 1 ? spare(mix) : 0)
+    if (mix.poured > has) return { by: 'pouring', needs: mix.poured, has }
   }
   if (!pot) return undefined
   const { atPressure } = closing(mixes, bench)
+  const several = mixes.length > 1 || mixes[0].moulds.length > 1
   for (const mix of mixes) {
-    const has = underPressureBy * gelOfMix(mix, bench.run)
+    const has = underPressureBy * gelOfMix(mix, bench.run) - (several ? spare(mix) : 0)
     if (atPressure! - mix.begins > has) return { by: 'lid', needs: atPressure! - mix.begins, has }
   }
   return undefined

@@ -61,7 +61,8 @@ export function mixedFor(
 
 /**
  * One mix, task by task: stirred, freed of air, then each mould prefilled, filled and rocked in
- * turn; bands and pot after all are filled, or by the second pair of hands as they come.
+ * turn; bands and pot after all are filled. A second pair of hands rocks, bands and puts into the pot
+ * what the first has filled.
  */
 export function planMix(
   moulds: readonly RunMould[],
@@ -97,10 +98,9 @@ export function planMix(
     const { by: filling, time } = fillingOf(hands, { volume, bore: mould.pour.bore }, runs)
     add('fill', 0, time, { mould, filling })
     poured = free[0]
-    add('rock', 0, mould.pour.closed ? hands.rock : 0, { mould })
-    if (helper === 0) continue
     free[helper] = Math.max(free[helper], free[0])
-    finish(mould)
+    add('rock', helper, mould.pour.closed ? hands.rock : 0, { mould })
+    if (helper > 0) finish(mould)
   }
   if (helper === 0) moulds.forEach(finish)
   const done = Math.max(...free)

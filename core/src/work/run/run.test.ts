@@ -65,15 +65,25 @@ describe('how many moulds one mix fills', () => {
     expect(has).toBeLessThan(needs)
   })
 
-  // By hand: stir 30, then 30 s a mould with its rocking; the first that would be full after the
-  // pot life goes into the next mix.
-  it('as many as there are half minutes in the pot life', () => {
+  // By hand: stir 30, then 30 s a mould with its rocking; the first that would leave less than a
+  // tenth of the pot life goes into the next mix.
+  it('as many as there are half minutes in nine tenths of the pot life', () => {
     const found = compileRun(run(), [keycap()], bench)
     const { cup, moulds, tasks } = found.loads[0].mixes[0]
     const stirred = tasks.find(({ what }) => what === 'stir')!.until
     const each = usualHands.fill + usualHands.rock
-    const byHand = 1 + Math.floor((cup.poursUntil - stirred - usualHands.fill) / each)
+    const byHand = 1 + Math.floor((0.9 * cup.poursUntil - stirred - usualHands.fill) / each)
     expect(moulds.length).toBe(byHand)
+  })
+
+  it('a second pair rocks what the first has filled: a mould every 20 s instead of 30', () => {
+    const mix = (hands: number) => compileRun(run({ hands }), [keycap()], bench).loads[0].mixes[0]
+    const { cup, moulds, tasks } = mix(2)
+    const stirred = tasks.find(({ what }) => what === 'stir')!.until
+    const byHand = Math.floor((0.9 * cup.poursUntil - stirred) / usualHands.fill)
+    expect(moulds.length).toBe(byHand)
+    expect(moulds.length).toBeGreaterThan(mix(1).moulds.length)
+    expect(tasks.filter(({ what }) => what === 'rock').every(({ by }) => by === 1)).toBe(true)
   })
 
   it('never more than the person wants', () => {
