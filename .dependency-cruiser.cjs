@@ -89,7 +89,7 @@ module.exports = {
       to: {
         path: 'node_modules/',
         pathNot:
-          'node_modules/(zod|fflate|saxes|earcut|pure-rand|culori|@types/culori|three|three-mesh-bvh|@types/three|manifold-3d)/',
+          'node_modules/(zod|fflate|saxes|earcut|jstat|pure-rand|culori|@types/culori|three|three-mesh-bvh|@types/three|manifold-3d)/',
       },
     },
     {

@@ -13,9 +13,7 @@ const pure = { environment: 'node', isolate: false, testTimeout, hookTimeout: te
 /** Files of the interface that replace a module: each reads all of its modules for itself. */
 const replacing = readdirSync(join(import.meta.dirname, 'web/src'), { recursive: true })
   .map((file) => `web/src/${file}`)
-  .filter(
-    (file) => file.endsWith('.test.ts') && readFileSync(file, 'utf8').includes('vi.mock('),
-  )
+  .filter((file) => file.endsWith('.test.ts') && readFileSync(file, 'utf8').includes('vi.mock('))
 
 /** The interface's, in a page of jsdom. */
 const ofPages = {

@@ -77,7 +77,7 @@ async function unitTests(projects) {
   // The tests start the server as a process.
   if ((await bundled()) !== 0) return count('Bundle of the server', 0, 1, start)
   const report = join(reports, 'unit.json')
-  const chosen = projects.flatMap((name) => ['--project', name])
+  const chosen = projects.flatMap((name) => ['--project', `${name}*`])
   const args = ['run', ...chosen, '--reporter=json', `--outputFile=${report}`, '--reporter=dot']
   const { code, output } = await run(bin('vitest'), args, { quiet: true })
   const found = readReport(report)

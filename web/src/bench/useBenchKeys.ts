@@ -27,7 +27,9 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
   const message = ref('')
   const bounces = ref(false)
   /** What is pressed is recorded with the bench's time: before its clock is told no key does anything. */
-  const ready = computed(() => bench.bench.value !== undefined && instruments.told.value !== undefined)
+  const ready = computed(
+    () => bench.bench.value !== undefined && instruments.told.value !== undefined,
+  )
   /** The large key listens: a moment after a press it does again. */
   const listens = computed(() => ready.value && !bounces.value)
   /** What was refused last, of which task: pressed again it is meant so. */

@@ -1,4 +1,3 @@
-/// <reference path="../jstat.d.ts" />
 import jStat from 'jstat'
 
 /** So many of so many. */

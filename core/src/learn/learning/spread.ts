@@ -1,4 +1,3 @@
-/// <reference path="../jstat.d.ts" />
 import jStat from 'jstat'
 
 /** What was seen of a time of hands: how often, in the middle, and where most of it lies. */

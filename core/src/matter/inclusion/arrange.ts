@@ -33,13 +33,18 @@ export interface Arranged {
 }
 
 export interface Arrangement {
-  /** Outline of each layer at its floor, seen from above, m from the middle of the piece. */
-  outlines: { layer: string; loops: Float64Array[] }[]
+  /**
+   * Of each layer, seen from above, m from the middle of the piece: its outline where it is widest,
+   * and where it is narrower at the heights that its things rest at.
+   */
+  outlines: { layer: string; loops: Float64Array[]; levels: Float64Array[][] }[]
   things: Arranged[]
 }
 
 /** A hair above a floor, as a share of the layer: on the plane of a level face nothing is cut. */
 const hair = 0.02
+/** A level that holds less than this share of the widest is drawn by itself. */
+const narrowerBy = 0.98
 /** Two lengths this close are the same to any hand, m. */
 const same = 1e-9
 
@@ -59,13 +64,20 @@ export function arrange(mesh: Mesh, up: Vec3, layers: readonly SetLayer[]): Arra
   for (const layer of layers) {
     if (!(layer.top > layer.bottom)) continue
     const depth = layer.top - layer.bottom
-    outlines.push({ layer: layer.id, loops: cutAt(layer.bottom + hair * depth) })
     const taken: Taken[] = []
+    const own: Arranged[] = []
     for (const thing of layer.things) {
       const laid = lay(layer, thing, taken, cutAt)
       taken.push(...laid.taken)
-      things.push(laid.arranged)
+      own.push(laid.arranged)
     }
+    things.push(...own)
+    const loops = widest(layer.bottom, layer.top, cutAt)
+    const heights = new Set(own.map(({ floor }) => Math.max(floor, layer.bottom + hair * depth)))
+    const levels = [...heights]
+      .map(cutAt)
+      .filter((level) => areaWithin(level) < narrowerBy * areaWithin(loops))
+    outlines.push({ layer: layer.id, loops, levels })
   }
   return { outlines, things }
 }
@@ -166,7 +178,9 @@ function widest(
   to: number,
   cutAt: (height: number) => Float64Array[],
 ): Float64Array[] {
-  const cuts = Array.from({ length: 5 }, (_, i) => cutAt(from + ((to - from) * (i + 0.5)) / 5))
+  const cuts = [hair, 0.2, 0.4, 0.6, 0.8, 1 - hair].map((share) =>
+    cutAt(from + (to - from) * share),
+  )
   return cuts.reduce((best, cut) => (areaWithin(cut) > areaWithin(best) ? cut : best))
 }
 

@@ -4,7 +4,9 @@ import { buildSolid } from '../../form/shape/index.ts'
 import { arrange, type SetLayer } from './arrange.ts'
 import { setMoment, dabSets } from './hold.ts'
 import { layingList } from './layingList.ts'
+import { outlineOf } from './mesh.ts'
 import { prepareThings } from './prepare.ts'
+import { boundsOf } from './region.ts'
 import { spreadOver } from './spread.ts'
 import { placementTemplate } from './template.ts'
 
@@ -96,6 +98,17 @@ describe('the laying-out list', () => {
   })
 })
 
+describe('a round thing on the template', () => {
+  it.each([5, 32, 80, 200])('of %i mm lies within 0.05 mm of its circle', (across) => {
+    const [loop] = outlineOf({ shape: 'disc', across: across * mm, thickness: mm })
+    loop.forEach(([x, y], i) => {
+      const [nx, ny] = loop[(i + 1) % loop.length]
+      const middle = Math.hypot((x + nx) / 2, (y + ny) / 2) * across
+      expect(Math.abs(middle - across / 2)).toBeLessThan(0.0501)
+    })
+  })
+})
+
 describe('when things are set in', () => {
   const clock = { pourAt: 7200, gelAt: 12_000 }
 
@@ -141,6 +154,23 @@ describe('things in the hollow of a mould', () => {
       expect(up + size.thickness).toBeGreaterThan(wall)
     }
     expect(places.some(({ up = 0 }) => up > 2 * mm)).toBe(true)
+  })
+
+  it('no thing stands out of the outline it is drawn in, and its own level is dashed', () => {
+    const layers: SetLayer[] = [
+      { id: 'a', bottom: 0, top: 25 * mm, things: [{ ...grit, lies: 'floor' }] },
+    ]
+    const { outlines, things } = arrange(bowl, up, layers)
+    const [{ loops, levels }] = outlines
+    const reach = (all: readonly Float64Array[]) => boundsOf(all).high[0]
+    // By Pythagoras: the ball 0.5 mm under the top of the layer, and 0.5 mm above its floor.
+    expect(reach(loops)).toBeCloseTo(Math.sqrt(0.03 ** 2 - 0.0055 ** 2), 4)
+    expect(levels.map(reach)).toEqual([expect.closeTo(Math.sqrt(0.03 ** 2 - 0.0295 ** 2), 4)])
+    for (const { x, y } of things[0].places) {
+      expect(Math.hypot(x, y) + things[0].size.across / 2).toBeLessThan(reach(loops))
+    }
+    const svg = placementTemplate(loops, things, { seen: 'from above', check: '50 mm', levels })
+    expect(svg.match(/stroke-dasharray/g)).toHaveLength(1)
   })
 
   it('on a flat floor none hangs above it', () => {

@@ -4,8 +4,14 @@ import { extrude } from '../../form/shape/index.ts'
 import type { LaidPlace } from './inclusion.ts'
 import { ownMesh, ringHole, shardShares, type ThingSize } from './thing.ts'
 
-/** Sides that a round thing is drawn with. */
+/** Sides that a round thing is drawn with in space. */
 const sides = 20
+/** On paper its edge is met within so much, m: less than a line is wide. */
+const paperWithin = 0.05e-3
+
+/** Sides of a polygon that stays so near to the circle around it: π / arccos(1 − 2 within / across). */
+const sidesOnPaper = (across: number): number =>
+  Math.max(sides, Math.ceil(Math.PI / Math.acos(Math.max(0, 1 - (2 * paperWithin) / across))))
 
 type Corner = [x: number, y: number]
 
@@ -16,9 +22,12 @@ const roundOf = (share: number, count = sides, turn = 0): Corner[] =>
   })
 
 /** Outer and inner corners of a flat thing around its middle, as shares of its width. */
-function flatCorners(shape: ThingSize['shape']): { outer: Corner[]; inner?: Corner[] } {
-  if (shape === 'ring') return { outer: roundOf(1), inner: roundOf(ringHole) }
-  if (shape !== 'star') return { outer: roundOf(1) }
+function flatCorners(
+  shape: ThingSize['shape'],
+  count = sides,
+): { outer: Corner[]; inner?: Corner[] } {
+  if (shape === 'ring') return { outer: roundOf(1, count), inner: roundOf(ringHole, count) }
+  if (shape !== 'star') return { outer: roundOf(1, count) }
   const [tips, notches] = [roundOf(1, 5), roundOf(0.45, 5, Math.PI / 5)]
   return { outer: tips.flatMap((tip, i) => [tip, notches[i]]) }
 }
@@ -29,14 +38,14 @@ function flatCorners(shape: ThingSize['shape']): { outer: Corner[]; inner?: Corn
  *
  * @example outlineOf({ shape: 'ring', across: 0.01, thickness: 0.001 }).length // 2
  */
-export function outlineOf({ shape, form }: ThingSize): Corner[][] {
+export function outlineOf({ shape, across, form }: ThingSize): Corner[][] {
   if (shape === 'own' && form) {
     if (!('loops' in form)) return [hullAround(form.corners)]
     return form.loops.map((loop) =>
       Array.from({ length: loop.length / 2 }, (_, i): Corner => [loop[2 * i], loop[2 * i + 1]]),
     )
   }
-  const { outer, inner } = flatCorners(shape)
+  const { outer, inner } = flatCorners(shape, sidesOnPaper(across))
   return inner ? [outer, inner] : [outer]
 }
 

@@ -7,16 +7,17 @@ import { boundsOf, type Loops } from './region.ts'
 const mm = (x: number) => (x * 1000).toFixed(2)
 
 /**
- * Where things lie in one layer, at true size as SVG in millimetres: the outline of the piece there,
- * every thing in its own outline with its number, a cross at the middle, and a line of 50 mm. Seen
- * from above into the mould, or mirrored, as the face shows it.
+ * Where things lie in one layer, at true size as SVG in millimetres: the outline of the piece there
+ * at its widest, dashed where it is narrower at the heights of its things, every thing in its own
+ * outline with its number, a cross at the middle, and a line of 50 mm. Seen from above into the
+ * mould, or mirrored, as the face shows it.
  *
  * @example placementTemplate([Float64Array.of(0, 0, 0.1, 0, 0.1, 0.1)], [], { seen: 'from above', check: '50 mm' }).startsWith('<svg') // true
  */
 export function placementTemplate(
   loops: Loops,
   things: readonly Arranged[],
-  { seen, check }: { seen: SeenAs; check: string },
+  { seen, check, levels = [] }: { seen: SeenAs; check: string; levels?: readonly Loops[] },
 ): string {
   const side = seen === 'mirrored' ? -1 : 1
   const path = (points: ArrayLike<number>) => {
@@ -30,6 +31,11 @@ export function placementTemplate(
     (points) =>
       `<polygon points="${path(points)}" fill="none" stroke="#14312f" stroke-width="0.3"/>`,
   )
+  for (const points of levels.flat()) {
+    lines.push(
+      `<polygon points="${path(points)}" fill="none" stroke="#14312f" stroke-width="0.15" stroke-dasharray="1.5 1"/>`,
+    )
+  }
   lines.push('<path d="M-3 0h6M0 -3v6" stroke="#14312f" stroke-width="0.2"/>')
   let number = 0
   for (const { size, places } of things) {

@@ -66,7 +66,11 @@ const name = computed(() =>
   fileName(`${project.piece!.document.name} ${source.value.name} template`),
 )
 const template = (seen: SeenAs) =>
-  placementTemplate(outline.value ?? [], own.value, { seen, check: checkLineWords })
+  placementTemplate(outline.value?.loops ?? [], own.value, {
+    seen,
+    check: checkLineWords,
+    levels: outline.value?.levels,
+  })
 const saveSvg = () => download(`${name.value}.svg`, template('from above'), 'image/svg+xml')
 const suffix = (seen: SeenAs) => (seen === 'mirrored' ? '-mirrored' : '')
 const savePdf = (seen: SeenAs) =>
@@ -160,8 +164,9 @@ const saveList = () =>
   <section v-if="own.length > 0" class="thing" aria-label="Placement template">
     <h3>Placement template</h3>
     <p class="small quiet">
-      Every thing at true size in the outline of the layer, to lay under a clear mould or beside it;
-      the list names each in the order of the template.
+      Every thing at true size in the outline of the layer where it is widest, dashed at the height
+      of the things, to lay under a clear mould or beside it; the list names each in the order of
+      the template.
     </p>
     <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     <div class="actions">

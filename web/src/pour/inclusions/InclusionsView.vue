@@ -92,9 +92,10 @@ const drifts = computed(() => {
         @moved="drop"
       />
       <TopView
-        v-else-if="outline && outline.length > 0"
+        v-else-if="outline && outline.loops.length > 0"
         ref="top"
-        :loops="outline"
+        :loops="outline.loops"
+        :levels="outline.levels"
         :things="own"
         :mirrored="seen === 'face'"
         :chosen="chosen"

@@ -16,7 +16,9 @@ type Line = [x: number, y: number][]
 
 /** One layer from above, and what lies in it; each thing can be dragged and turned. */
 const props = defineProps<{
+  /** Where the layer is widest, and where it is narrower at the heights of its things. */
   loops: readonly Float64Array[]
+  levels: readonly (readonly Float64Array[])[]
   things: readonly (Arranged & { name: string; colour: string })[]
   /** As the face shows it, left and right exchanged. */
   mirrored: boolean
@@ -67,6 +69,7 @@ const pathOf = (points: ArrayLike<number>) => {
   return `M${at.join('L')}Z`
 }
 const outline = computed(() => props.loops.map(pathOf).join(''))
+const narrower = computed(() => props.levels.flat().map(pathOf).join(''))
 const marks = computed(() =>
   props.things.flatMap(({ id, name, colour, size, places }) => {
     const loops = outlineOf(size)
@@ -158,6 +161,7 @@ const drawn = computed(() =>
   <div ref="box" class="top drawn-in" :class="{ drawing }" data-top>
     <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" @click="draw">
       <path :d="outline" class="piece" />
+      <path :d="narrower" class="level" />
       <polyline v-if="drawn" :points="drawn" class="line" />
       <circle
         v-for="([px, py], i) in line ?? []"
@@ -202,6 +206,13 @@ svg {
   stroke: var(--ink);
   stroke-width: 1.6;
   fill-rule: evenodd;
+}
+
+.level {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.8;
+  stroke-dasharray: 5 4;
 }
 
 .thing {

@@ -43,8 +43,8 @@ export function useSetThings(layer: () => CompiledLayer | undefined) {
     }),
   )
   const own = computed(() => things.value.filter((one) => one.layer === layer()?.id))
-  const outline = computed(
-    () => arrangement.value?.outlines.find((one) => one.layer === layer()?.id)?.loops,
+  const outline = computed(() =>
+    arrangement.value?.outlines.find((one) => one.layer === layer()?.id),
   )
   const cautions = computed(() =>
     arrangement.value
