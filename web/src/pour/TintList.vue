@@ -73,7 +73,7 @@ function counted(i: number): { amount: number; learned: boolean; each: number } 
 }
 const countIn = (i: number, amount: number) =>
   dose(i, shareOf(unit.value, tintAt(i)!, amount, props.resin!))
-const fine = (kg: number) => show(kg, 'mass', studio.units, { step: 1e-7 })
+const fine = (kg: number) => show(kg, 'mass', studio.units)
 const dose = (i: number, fraction = 0) =>
   props.take(props.tints.with(i, { ...props.tints[i], fraction }))
 const remove = (i: number) => void props.take(props.tints.toSpliced(i, 1))

@@ -25,7 +25,7 @@ const studio = useStudio()
 const { problems, trying } = useProblems()
 const chips = computed(() => props.tint.swatches ?? [])
 const share = (dose: number) =>
-  show(dose, 'fraction', studio.units, { step: dose < 0.001 ? 1e-5 : 1e-4 })
+  show(dose, 'fraction', studio.units)
 
 const add = (chip: Omit<Swatch, 'id'>) =>
   props.take([...chips.value, { id: newId().slice(0, 12), ...chip }])

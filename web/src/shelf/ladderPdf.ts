@@ -34,7 +34,7 @@ export function ladderPdf(
           body: [
             ['Dose', 'Tint', 'Expected', 'Lay the chip here'],
             ...chips.map((chip) => [
-              show(chip.dose, 'fraction', units, { step: 1e-5 }),
+              show(chip.dose, 'fraction', units),
               { text: mass(chip.tint), bold: true },
               box(chip.expected),
               box(),

@@ -42,7 +42,7 @@ export function recipeCard(recipe: Recipe, units: UnitChoice): Promise<Blob> {
                 : name,
               { text: mass(kg), alignment: 'right' as const, bold: true },
               {
-                text: show(fraction, 'fraction', units, { step: 1e-5 }),
+                text: show(fraction, 'fraction', units),
                 alignment: 'right' as const,
               },
             ]),

@@ -26,6 +26,10 @@ const decimals: Record<string, { usual: number; finest: number }> = {
 
 /** Digits that say enough of an amount; more from a thousand up are noise. */
 const enoughDigits = 3
+/** Of a dose that the finest decimals would write as nothing so many digits are kept. */
+const fewestDigits = 2
+/** Doses get so small, and no smaller: decimals by unit. */
+const smallest: Partial<Record<string, number>> = { g: 5, oz: 6, ml: 5, 'fl oz': 6, '%': 5 }
 
 function placesFor(value: number, symbol: string): number {
   const { usual, finest } = decimals[symbol]
@@ -33,7 +37,9 @@ function placesFor(value: number, symbol: string): number {
   if (size >= 1000) return 0
   // 9.96 is written with as many decimals as 10.0.
   const digits = size > 0 ? Math.floor(Math.log10(size * 1.005)) + 1 : enoughDigits
-  return Math.min(finest, Math.max(usual, enoughDigits - Math.max(digits, 0)))
+  const places = Math.min(finest, Math.max(usual, enoughDigits - Math.max(digits, 0)))
+  const most = smallest[symbol] ?? finest
+  return size < 10 ** -most ? places : Math.min(most, Math.max(places, fewestDigits - digits))
 }
 
 /** Parts of an inch that rules are cut into. */

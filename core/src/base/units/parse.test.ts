@@ -151,7 +151,7 @@ describe('quantities as a hand can use them', () => {
   })
 
   // Amounts to three digits, never finer than the hand.
-  it.each<[number, 'length' | 'volume' | 'mass', UnitChoice, string]>([
+  it.each<[number, 'length' | 'volume' | 'mass' | 'fraction', UnitChoice, string]>([
     [0.36e-6, 'volume', metric, '0.36'],
     [3.14159e-6, 'volume', metric, '3.14'],
     [31.4159e-6, 'volume', metric, '31.4'],
@@ -163,6 +163,14 @@ describe('quantities as a hand can use them', () => {
     [0.0254, 'length', imperial, '1.00'],
     [0.01, 'length', imperial, '0.394'],
     [0.00762, 'mass', metric, '7.62'],
+    // A dose keeps two digits, however small: what is typed is another value than what stood there.
+    [0.00006, 'fraction', metric, '0.006'],
+    [0.000114, 'fraction', metric, '0.011'],
+    [0.0000063, 'fraction', metric, '0.00063'],
+    [0.0155, 'fraction', metric, '1.55'],
+    [4.2e-6, 'mass', metric, '0.0042'],
+    [2.1e-9, 'mass', metric, '0.00'],
+    [0, 'fraction', metric, '0'],
   ])('%d as %s in %o is %s', (value, kind, choice, shown) =>
     expect(figure(value, kind, choice)).toBe(shown),
   )

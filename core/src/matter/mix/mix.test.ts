@@ -158,6 +158,9 @@ describe('how finely a weight is shown', () => {
     [64.3, 0.1],
     [0.5, 0.1],
     [0.19, 0.01],
+    [0.02, 0.001],
+    [0.0012, 0.0001],
+    [0, 0.1],
   ])('%d g on a scale of 0.1 g is shown to %d g', (mass, shown) => {
     expect(displayStep(mass * gram, 0.1 * gram) / gram).toBeCloseTo(shown, 9)
   })

@@ -50,7 +50,7 @@ const resin = computed(() => {
 const body = computed(() => resin.value && bodyMatter(resin.value))
 /** Doses of dyes are small: a tenth of a hundredth of a percent is seen. */
 const share = (fraction: number) =>
-  show(fraction, 'fraction', studio.units, { step: fraction < 0.001 ? 1e-5 : 1e-4 })
+  show(fraction, 'fraction', studio.units)
 
 const chips = computed(() => {
   const { matter, depth } = props.layer
