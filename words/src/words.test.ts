@@ -8,6 +8,7 @@ import { causeWords } from './diagnosis.ts'
 import { mouldKindWords, sayKindReason } from './mouldKind.ts'
 import { preparationWords } from './prepare.ts'
 import { problemCodes } from './problem.ts'
+import { sayOutcome } from './pull.ts'
 import { deferring, saySafety } from './safety.ts'
 import { saySiliconeAsks, saySiliconeReason } from './silicone.ts'
 
@@ -18,6 +19,18 @@ describe('sentences', () => {
     const codes = [...cautionCodes, ...problemCodes]
     expect(new Set(codes).size).toBe(codes.length)
     for (const code of codes) expect(code).toMatch(/^[a-z]+(-[a-z]+)*$/)
+  })
+
+  it('a pull is counted where its copies differ, and named where they do not', () => {
+    const all = (...counts: [number, number, number]) =>
+      (['good', 'fixable', 'lost'] as const).flatMap((result, i) =>
+        Array.from({ length: counts[i] }, () => ({ result })),
+      )
+    expect(sayOutcome({ outcome: 'fixable', results: all(19, 1, 1) })).toBe(
+      '19 good, 1 fixable, 1 lost',
+    )
+    expect(sayOutcome({ outcome: 'good', results: all(6, 0, 0) })).toBe('Good')
+    expect(sayOutcome({ outcome: 'lost' })).toBe('Lost')
   })
 
   it('of safety are whole, and defer to the sheet and to local rules', () => {

@@ -11,7 +11,7 @@ import { useStudio } from '../project/studioStore.ts'
 import type { Choice } from '../ui/choices.ts'
 import CautionNotes from '../ui/CautionNotes.vue'
 import CountField from '../ui/CountField.vue'
-import { newRun } from '@mivro/core/work/run'
+import { newRun, usualWay } from '@mivro/core/work/run'
 import { api, newId } from '../api/client.ts'
 import { fieldsOf } from '../ui/fields.ts'
 import SelectField from '../ui/SelectField.vue'
@@ -40,7 +40,10 @@ const planRun = () =>
       ...newRun(document.name),
       room: plan.value.room,
       pours: [{ id: newId(), piece: id, casts: project.mould?.wish.copies ?? plan.value.copies }],
-      way: studio.studio.pot ? 'pressure' : 'none',
+      way: usualWay({
+        mould: into.value?.mould ?? plan.value.mould,
+        pot: studio.studio.pot !== undefined,
+      }),
     })
     await router.push({ name: 'run', params: { run: made.id } })
   })

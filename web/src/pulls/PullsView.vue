@@ -4,7 +4,7 @@ import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
 import { Plus } from 'lucide-vue-next'
 import { newPull, type Pull } from '@mivro/core/work/pull'
-import { outcomeWords } from '@mivro/words/pull'
+import { sayOutcome } from '@mivro/words/pull'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
@@ -120,7 +120,7 @@ const canRecord = computed(() => project.compiled?.layers.some((layer) => layer.
             <span class="row">
               <b>Pull {{ numberOf(pull.id) }}</b>
               <span class="outcome" :class="pull.document.outcome"
-                ><i />{{ outcomeWords[pull.document.outcome] }}</span
+                ><i />{{ sayOutcome(pull.document) }}</span
               >
             </span>
             <span class="quiet small">{{ showMoment(pull.document.pouredAt) }}</span>

@@ -60,6 +60,15 @@ export const runSchema = z.object({
 })
 export type Run = z.infer<typeof runSchema>
 
+/**
+ * Against bubbles to begin with: the pot where there is one and the mould is closed. What is poured
+ * open lets its bubbles go by itself, and no pot is taken unasked.
+ *
+ * @example usualWay({ mould: 'open', pot: true }) // 'none'
+ */
+export const usualWay = ({ mould, pot }: { mould: 'open' | 'closed'; pot: boolean }): Run['way'] =>
+  mould === 'closed' && pot ? 'pressure' : 'none'
+
 /** A run to begin with: a day at the bench, one pair of hands. */
 export const newRun = (name: string): Run => ({
   name,
