@@ -5,6 +5,7 @@ import {
   flatnessOf,
   factsOf,
   pinPlace,
+  thingsIn,
   repeatedOf,
   type Finding,
   type FaultSurroundings,
@@ -12,6 +13,7 @@ import {
 import type { ShownPocket } from '@mivro/core/form/cells'
 import type { Fault, Pin, Pull } from '@mivro/core/work/pull'
 import { wearOf } from '@mivro/core/work/pull'
+import { useArrangement } from '../project/useArrangement.ts'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 
@@ -33,10 +35,16 @@ export function usePullFacts(pull: () => Pull) {
   const project = useProject()
   const shelf = useShelf()
 
+  const { arrangement } = useArrangement(() =>
+    project.piece && project.plan && project.compiled
+      ? { form: project.piece.document.form, plan: project.plan, compiled: project.compiled }
+      : undefined,
+  )
   const surroundings = computed((): FaultSurroundings | undefined => {
     const { survey, plan, mould, air } = project
     if (!survey || !plan) return undefined
-    const { curve, section } = survey
+    const { curve, section, measures } = survey
+    const { low, high } = measures
     // The mould as it was then: what came later was put there because air stayed.
     const later = new Set(
       addedSince(
@@ -51,9 +59,11 @@ export function usePullFacts(pull: () => Pull) {
       up: plan.up,
       lowest: section.origin[2],
       height: curve.height,
+      size: Math.hypot(...low.map((from, k) => high[k] - from)),
       pockets: air && [...air.pockets.map(asPocket), ...vented],
       openings: (mould?.openings ?? []).filter(({ id }) => !later.has(id)),
       prefills: (mould?.prefills ?? []).filter(({ id }) => !later.has(id)),
+      things: arrangement.value && thingsIn(arrangement.value.things, section),
     }
   })
   const worn = computed(() => {

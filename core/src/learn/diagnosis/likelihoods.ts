@@ -161,7 +161,7 @@ export const likelihoods: Record<CauseName, Likelihood> = {
     },
   },
   'scrapings poured': {
-    makes: { 'soft streaks': 0.5 },
+    makes: { 'soft streaks': 0.5, 'soft or tacky': 0.06 },
     signs: { 'second cup': 0.1, 'stirred short': 0.08, 'all over': 0.1, 'ratio off': 0.05 },
   },
   'too much tint': {

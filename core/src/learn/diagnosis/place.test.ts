@@ -13,6 +13,7 @@ const around: FaultSurroundings = {
   up: [0, 0, 1],
   lowest: 0,
   height: 0.04,
+  size: 0.08,
   pockets: [{ top: [0, 0, 0.04], volume: 1e-8, flat: 1 }],
   openings: [{ what: 'gate', at: [0.03, 0, 0.02] }],
   prefills: [],
@@ -47,7 +48,7 @@ describe('where a fault is', () => {
       ...around,
       openings: [...around.openings, { what: 'vent' as const, at: [0, 0, 0.04] }],
       prefills: [{ at: [0, 0.001, 0.038] }],
-      things: [{ at: [0, 0, 0.036] }],
+      things: [{ at: [0, 0, 0.016], reach: 0.015 }],
       under: 0.0005,
     }
     expect(pinPlace(pin, [pin], more)).toMatchObject({
@@ -62,10 +63,26 @@ describe('where a fault is', () => {
     expect(bare.skin).toBeUndefined()
   })
 
-  it('pinned three times it is all over', () => {
-    const fine = { ...pin, fault: 'fine bubbles' } as const
-    expect(pinPlace(fine, [fine, fine], around).spread).toBe(false)
-    expect(pinPlace(fine, [fine, fine, fine], around).spread).toBe(true)
+  it('pinned three times through its height and across it is all over; on one face, or in a ring, it is not', () => {
+    const fine = (...at: [number, number, number]) =>
+      ({ ...pin, fault: 'fine bubbles', at }) as const
+    const spread = (all: ReturnType<typeof fine>[]) => pinPlace(all[0], all, around).spread
+    const low = fine(-0.02, 0.01, 0.004)
+    const middle = fine(0.02, -0.01, 0.02)
+    const high = fine(0.01, 0, 0.036)
+    expect(spread([low, high])).toBe(false)
+    expect(spread([low, middle, high])).toBe(true)
+    // All on the upper face: they rose.
+    expect(spread([fine(-0.03, 0, 0.039), fine(0.03, 0, 0.039), fine(0, 0.02, 0.04)])).toBe(false)
+    // One above the other at one place.
+    expect(spread([fine(0, 0, 0.004), fine(0, 0, 0.02), fine(0, 0, 0.038)])).toBe(false)
+    // Around a slice of wood.
+    const ring = [0, 1, 2, 3].map((k) =>
+      fine(0.03 * Math.cos((k * Math.PI) / 2), 0.03 * Math.sin((k * Math.PI) / 2), 0.02),
+    )
+    expect(spread(ring)).toBe(false)
+    const around_ = { ...around, things: [{ at: [0, 0, 0.02], reach: 0.03 }] }
+    expect(ring.map((one) => pinPlace(one, ring, around_).thing)).toEqual([true, true, true, true])
   })
 
   it('turned over, what was up is down', () => {
