@@ -35,15 +35,32 @@ describe('directions over a cap', () => {
 
 describe('holding it another way', () => {
   /** A block with a finger that rises from one side, lower than its gate. */
-  const fingered = () => {
+  const fingered = (tip = 16) => {
     const { box, meshOf } = reference
     return meshOf(
       box([0, 0, 0], [20, 20, 20])
         .add(box([20, 8, 4], [44, 12, 8]))
-        .add(box([40, 8, 8], [44, 12, 16])),
+        .add(box([40, 8, 8], [44, 12, tip])),
     )
   }
   const gate = { at: [0.01, 0.01, 0.02] as Vec3, bore: 0.004 }
+
+  it('as it stands is among them, however many are better', () => {
+    const tilts = bestTilts(
+      fingered(11),
+      [0, 0, 1],
+      { at: [0.0005, 0.01, 0.02], bore: 0.004 },
+      {
+        coarse: 32,
+        fine: 48,
+        most: 1.2,
+        vents: 0,
+      },
+    )
+    expect(tilts.filter(({ left }) => left < 1e-10).length).toBeGreaterThan(2)
+    const standing = tilts.find(({ angle }) => angle < 1e-9)
+    expect(standing!.left).toBeGreaterThan(1e-8)
+  })
 
   it('a finger beside the gate asks for a vent upright, and for none when it hangs', () => {
     const tilts = bestTilts(fingered(), [0, 0, 1], gate, {

@@ -53,8 +53,8 @@ const nothing = 0.5e-9
  * from its highest place; so it is when it is turned over, and the answer says where the gate
  * has to be then. `up` is against gravity, `gate` on the surface, both in the piece's own axes.
  *
- * 260 directions on two spherical Fibonacci caps at 64 cells, sorted anew for each, then the best
- * fourteen in cells aligned with the direction. Source: González, Mathematical Geosciences 42 (2010),
+ * 260 directions on two spherical Fibonacci caps at 64 cells, sorted anew for each, then the present
+ * one and the best thirteen in cells aligned with the direction. Source: González, Mathematical Geosciences 42 (2010),
  * for the lattice. Throws `Problem` as `voxelise` does.
  *
  * @example bestTilts(stool, [0, 0, 1], gateOnSeat, { coarse: 32, fine: 48 })[0].left // 0
@@ -82,11 +82,14 @@ export function bestTilts(
     cells: 'highest' as const,
   }))
   const all = [...cap, ...flipped]
+  const upright = cap[0].direction
   const scored = all.map((one, i) => {
     onProgress((0.75 * i) / all.length)
     return { ...one, score: coarseScore(grid, one.direction, one.cells, vents, deep) }
   })
-  scored.sort((a, b) => a.score - b.score)
+  // As it stands it is looked at finely whatever coarse cells say: no tilt is offered that is no better.
+  const first = ({ direction }: (typeof scored)[number]) => (direction === upright ? 0 : 1)
+  scored.sort((a, b) => first(a) - first(b) || a.score - b.score)
   const isOver = ({ direction }: (typeof scored)[number]) => direction[2] < 0
   const finalists = [
     ...scored.filter((one) => !isOver(one)).slice(0, looked.upright),
