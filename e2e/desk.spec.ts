@@ -48,7 +48,7 @@ test('stirred in besides, less than the scale shows, and drops that are learned'
   await mivro.open('/desk')
   await page.getByRole('button', { name: 'Tint', exact: true }).click()
   await mivro.type('Its share', '0.05 %')
-  await expect(page.getByText(/Tint, 0\.05 g is too little/).first()).toBeVisible()
+  await expect(page.getByText(/Tint, 0\.050 g is too little/).first()).toBeVisible()
   await expect(page.locator('.thin')).toContainText('use 0.50 g of it')
   await page.getByRole('button', { name: 'Metal powder' }).click()
   await expect(page.locator('[data-safety="dust"]')).toBeVisible()

@@ -216,6 +216,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     a.loads === 1
       ? `No hour keeps all of load ${a.load} within the hours of the bench. Open it longer, or begin at another time.`
       : `No hour keeps load ${a.load} and ${plural(a.loads - 1, 'other')} within the hours of the bench. Open it longer, or begin at another time.`,
+  'run-begin-moved': (a) =>
+    `The first mix was to be at ${showTimeOfDay(a.asked)}; the hours of the bench move it to ${showTimeOfDay(a.at)}. Open the bench longer, or begin then.`,
   'run-over-vessel': (a, u) =>
     `${show(a.volume, 'volume', u)} at once froths over: the vessel takes ${show(a.takes, 'volume', u)}. It is freed of air in several batches, one after the other.`,
   'mesh-open': (a, u) =>

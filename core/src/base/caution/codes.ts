@@ -101,6 +101,7 @@ export interface CautionAmounts {
   'run-tight': { piece: string; by: 'pouring' | 'lid'; spare: number }
   'run-too-long': { loads: number; casts: number; wanted: number }
   'run-outside-hours': { load: number; loads: number }
+  'run-begin-moved': { asked: number; at: number }
   'run-over-vessel': { volume: number; takes: number }
 
   'mesh-open': { holes: number; openEdges: number; volume: number; band: number }

@@ -94,6 +94,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
       ...(loads.length < mostLoads
         ? []
         : [caution('run-too-long', 'warn', {}, { loads: mostLoads, casts: planned, wanted })]),
+      ...judgeBegin(timed, run),
       ...judgeLoads(timed, slow, bench),
     ],
   }
@@ -124,6 +125,12 @@ function judge(run: Run, pours: readonly RunPour[], tools: AirTools): Caution[] 
   }
   return found
 }
+
+/** The hours of the bench win over the hour that was asked for: that is said. */
+const judgeBegin = ([first]: readonly TimedLoad[], { begin }: Pick<Run, 'begin'>): Caution[] =>
+  first && !first.outside && first.at !== begin
+    ? [caution('run-begin-moved', 'note', { field: 'begin' }, { asked: begin, at: first.at })]
+    : []
 
 function judgeLoads(
   loads: readonly TimedLoad[],

@@ -232,6 +232,15 @@ describe('what cannot be done is said', () => {
     expect(found.cautions.map(({ code }) => code)).toContain('run-too-slow')
   })
 
+  it('a first mix that the hours of the bench move is said: 7 am becomes 08:05 after laying out', () => {
+    const early = compileRun(run({ begin: 7 * 3600 }), [keycap()], bench)
+    expect(early.loads[0].at).toBe(8 * 3600 + 300)
+    const moved = early.cautions.find(({ code }) => code === 'run-begin-moved')
+    expect(moved?.amounts).toEqual({ asked: 7 * 3600, at: 8 * 3600 + 300 })
+    expect(moved?.place).toEqual({ field: 'begin' })
+    expect(codes(run(), [keycap()])).not.toContain('run-begin-moved')
+  })
+
   it('hours that never hold a load are told', () => {
     const windows = [{ from: 9 * 3600, until: 9 * 3600 + 900 }]
     expect(codes(run({ windows, layOut: 1800 }), [keycap()])).toContain('run-outside-hours')
