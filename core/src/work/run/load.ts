@@ -147,7 +147,7 @@ function mixGroup(
       if (late) {
         if (count === 1 && mixes.length === before.length && before.length === 0) {
           slow.push({ mould: moulds[0], ...late })
-          rest = rest.filter(({ pour }) => pour !== moulds[0].pour)
+          rest = rest.filter(({ pour }) => pour.id !== moulds[0].pour.id)
         }
         break
       }

@@ -4,6 +4,7 @@ import type { RunPour } from './needs.ts'
 export interface RunMould {
   /** By the pour and the mould's number: what `order` of a run names. */
   key: string
+  /** Its amounts are those of the cavities that are cast. */
   pour: RunPour
   number: number
   /** Casts wanted of it; a cavity may stay empty at the end. */
@@ -24,18 +25,38 @@ export function nextMoulds(
   const all = pours.flatMap((pour) => {
     const casts = left.get(pour.id) ?? 0
     const count = Math.min(pour.moulds, Math.ceil(casts / pour.cavities))
-    return Array.from({ length: count }, (_, i): RunMould => ({
-      key: `${pour.id}/${i + 1}`,
-      pour,
-      number: i + 1,
-      casts: Math.min(pour.cavities, casts - i * pour.cavities),
-    }))
+    return Array.from({ length: count }, (_, i): RunMould => {
+      const own = Math.min(pour.cavities, casts - i * pour.cavities)
+      return {
+        key: `${pour.id}/${i + 1}`,
+        pour: intoCavities(pour, own),
+        number: i + 1,
+        casts: own,
+      }
+    })
   })
   const wished = (mould: RunMould) => {
     const at = order.indexOf(mould.key)
     return at < 0 ? Infinity : at
   }
   return all.toSorted((a, b) => compare(wished(a), wished(b)) || harder(a.pour, b.pour))
+}
+
+/** A pour into some of its mould's cavities; the others stay empty. */
+function intoCavities(pour: RunPour, casts: number): RunPour {
+  if (casts === pour.cavities) return pour
+  const some = (all: number) => (all * casts) / pour.cavities
+  return {
+    ...pour,
+    prefills: some(pour.prefills),
+    vents: some(pour.vents),
+    layers: pour.layers.map((layer) => ({
+      ...layer,
+      volume: some(layer.volume),
+      mass: some(layer.mass),
+      sets: layer.sets.map((set) => ({ ...set, count: some(set.count) })),
+    })),
+  }
 }
 
 const compare = (a: number, b: number) => (a === b ? 0 : a - b)

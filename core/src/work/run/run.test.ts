@@ -241,6 +241,18 @@ describe('what cannot be done is said', () => {
     expect(codes(run(), [keycap()])).not.toContain('run-begin-moved')
   })
 
+  it('one cast of a tray of three weighs one, and sets in its things alone', () => {
+    const tray = keycap({ cavities: 3, casts: 4, moulds: 2 })
+    const [layer] = tray.layers
+    const sets = [{ name: 'Petal', count: 6, how: 'with the pour', from: 0, until: 60 } as const]
+    const of = { ...tray, layers: [{ ...layer, sets: [...sets] }] }
+    const [mix] = compileRun(run(), [of], bench).loads[0].mixes
+    expect(mix.moulds.map(({ casts }) => casts)).toEqual([3, 1])
+    // Four cavities of a tray that holds three of them, with its reserve.
+    expect(mix.volume).toBeCloseTo((4 / 3) * layer.volume * (1 + tray.reserve), 12)
+    expect(mix.moulds.map(({ pour }) => pour.layers[0].sets[0].count)).toEqual([6, 2])
+  })
+
   it('hours that never hold a load are told', () => {
     const windows = [{ from: 9 * 3600, until: 9 * 3600 + 900 }]
     expect(codes(run({ windows, layOut: 1800 }), [keycap()])).toContain('run-outside-hours')
