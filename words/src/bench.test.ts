@@ -11,7 +11,7 @@ import {
   type TaskOf,
 } from '@mivro/core/work/bench'
 import { effectOf } from '@mivro/core/learn/diagnosis'
-import { layOutWords, sayCue, sayWeighed, touchWords, troubleWords } from './bench.ts'
+import { layOutWords, sayCue, sayShort, sayWeighed, touchWords, troubleWords } from './bench.ts'
 import { sayEffect } from './diagnosis.ts'
 
 const common = { load: 0, hazards: [], mix: 0, layer: 0 }
@@ -127,6 +127,13 @@ describe('what is good of a weighing', () => {
       one,
     )
   }
+
+  it('too little of the first part: how many it makes, and how all are made', () => {
+    const short = { moulds: 3, mass: 20e-3, more: [{ name: 'Part B', mass: 4e-3 }] }
+    expect(sayShort(short, { ...task, moulds: 5 })).toBe(
+      'That makes 3 of 5 moulds. For all of them pour on to 20.0 g; 4.0 g more Part B then goes in.',
+    )
+  })
 
   it('is said by what the scale can show, never rounded beyond it', () => {
     // Half of what the ratio bears of 5.9 g is 0.059 g: 5.8 and 6.0 g are not good.

@@ -200,6 +200,16 @@ export function sayWeighed(
 export const sayCoarse = (task: TaskOf<'weigh'>, units: UnitChoice = metric): string =>
   `Half a step of this scale is ${Math.round((50 * task.step) / task.mass)} % of ${grams(task.mass, task, units)}, more than the ratio bears. Take a finer scale, or plan a bigger batch.`
 
+/** A part that was too little makes fewer moulds: how many, and how all of them are still made. */
+export function sayShort(
+  { moulds, mass, more }: NonNullable<Weighed['short']>,
+  task: TaskOf<'weigh'>,
+  units: UnitChoice = metric,
+): string {
+  const then = more.map(({ name, mass: of }) => `${grams(of, task, units)} more ${name}`)
+  return `That makes ${moulds} of ${task.moulds} ${task.moulds === 1 ? 'mould' : 'moulds'}. For all of them pour on to ${grams(mass, task, units)}; ${then.join(' and ')} then goes in.`
+}
+
 /** What past the mark costs. */
 export function sayPast(
   { past, fills }: Weighed,

@@ -3,7 +3,15 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { aroundWeighing, isTooCoarse, type Bench } from '@mivro/core/work/bench'
 import { scaleUnits } from '@mivro/core/base/units'
-import { grams, gramsOnly, sayCoarse, sayPast, sayWeighed, troubleWords } from '@mivro/words/bench'
+import {
+  grams,
+  gramsOnly,
+  sayCoarse,
+  sayPast,
+  sayShort,
+  sayWeighed,
+  troubleWords,
+} from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
 import type { Problem } from '@mivro/core/base/problem'
 import { useStudio } from '../project/studioStore.ts'
@@ -27,7 +35,7 @@ const onScale = computed(() => {
   const shown = props.weighing.shown.value
   return shown === undefined ? '–' : gramsOnly(shown, task.value, studio.units)
 })
-const around = computed(() => aroundWeighing(props.bench, task.value))
+const around = computed(() => aroundWeighing(props.bench, task.value, weighed.value.inCup))
 const before = computed(() => around.value.before)
 const after = computed(() => around.value.after)
 const next = computed(() => around.value.next)
@@ -75,6 +83,9 @@ const said = computed(() => {
           <small>{{ unit }} {{ weighed.state === 'past' ? 'past' : 'to go' }}</small>
         </p>
         <p class="lead">{{ sayWeighed(weighed, task, studio.units) }}</p>
+        <p v-if="weighed.short" class="past" role="status">
+          {{ sayShort(weighed.short, task, studio.units) }}
+        </p>
         <p v-if="weighed.past" class="past" role="status">
           {{ sayPast(weighed, task, studio.units) }}
         </p>

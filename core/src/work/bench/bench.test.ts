@@ -123,9 +123,19 @@ describe('weighing', () => {
     expect(weighedNow(begun, a, 20 * a.mass).past!.fits).toBe(false)
   })
 
-  it('taken short, the other part is less too, and fewer moulds are filled', () => {
-    const taken = after(begun, done(a.id, 1, 0.8 * a.mass))
-    expect(weighedNow(taken, b, 0).target.mass).toBeCloseTo(0.8 * b.mass, 9)
+  it('taken short, the other part is less too, fewer moulds are filled, and all of them are offered', () => {
+    const taken = after(begun, done(a.id, 1, 0.6 * a.mass))
+    const { target, short } = weighedNow(taken, b, 0)
+    expect(target.mass).toBeCloseTo(0.6 * b.mass, 9)
+    expect(short!.moulds).toBe(Math.floor(0.6 * b.moulds))
+    expect(short!.mass).toBeCloseTo(b.mass, 12)
+    expect(short!.more).toEqual([
+      { name: a.name, mass: expect.closeTo(0.4 * a.mass, 12) as number },
+    ])
+    // Poured on to that, the rest of the first part is what is missing.
+    const { past } = weighedNow(taken, b, b.mass)
+    expect(past!.more[0].mass).toBeCloseTo(0.4 * a.mass, 12)
+    expect(weighedNow(after(begun, done(a.id, 1, a.mass)), b, 0).short).toBeUndefined()
   })
 
   it('past the mark with the second part: the first gets the rest, as a task of its own', () => {
@@ -259,6 +269,17 @@ describe('the scale’s zero', () => {
     expect(zeroOf(first, b)).toBeCloseTo(0.05, 12)
     // Tared in between, the scale begins at nothing again.
     expect(zeroOf(after(slow, ...first.events, { what: 'tared', task: b.id, at: 3 }), b)).toBe(0)
+  })
+
+  it('past the mark the next part is shown as much larger at once', () => {
+    const [first, second] = ofKind(bench(), 'weigh')
+    const { next } = aroundWeighing(bench(), first, 1.2 * first.mass)
+    expect(next!.id).toBe(second.id)
+    expect(next!.mass).toBeCloseTo(1.2 * second.mass, 9)
+    expect(aroundWeighing(bench(), first, 0.5 * first.mass).next!.mass).toBeCloseTo(second.mass, 9)
+    // What is in already is not next.
+    const in_ = after(bench(), done(second.id, 1, 0.5 * second.mass))
+    expect(aroundWeighing(in_, first, 0).next).toBeUndefined()
   })
 
   it('the cup holds what was poured before, and waits for the rest', () => {

@@ -25,6 +25,8 @@ export interface Weighed {
   fills: number
   /** The mixing cup with all parts, as a share of its brim. */
   full: number
+  /** The other part was too little for all of it: so many moulds it makes, and what all of them take, kg. */
+  short?: { moulds: number; mass: number; more: { name: string; mass: number }[] }
   /** What past the mark costs. */
   past?: {
     /** Of each other part, beyond what was planned, kg. */
@@ -170,6 +172,16 @@ export function weighedNow(
     state,
     fills: task.moulds * Math.min(1, task.part === 'tint' ? scale : has),
     full: volume / task.cup,
+    short:
+      scale < 1 - ratioTolerance && state !== 'past' && task.part !== 'tint'
+        ? {
+            moulds: Math.floor(task.moulds * scale + 1e-9),
+            mass: base.mass - before,
+            more: parts
+              .filter(({ key, part }) => into.has(key) && key !== task.key && part !== 'tint')
+              .map(({ key, name, mass }) => ({ name, mass: mass - into.get(key)! })),
+          }
+        : undefined,
     past: past
       ? {
           more: parts
@@ -181,17 +193,30 @@ export function weighedNow(
   }
 }
 
-/** What stands in the cup of a weighing before it, what is still to come into it, kg, and what is weighed next. */
-export function aroundWeighing(bench: Pick<Bench, 'tasks' | 'events'>, task: Weigh) {
+/**
+ * What stands in the cup of a weighing before it, what is still to come into it, kg, and what is
+ * weighed next: with `inCup` kg of this one in, what comes after it is as much more as that is past.
+ */
+export function aroundWeighing(
+  bench: Pick<Bench, 'tasks' | 'events'>,
+  task: Weigh,
+  inCup = 0,
+): { before: number; after: number; next?: Weigh } {
   const into = inCupOf(bench, task.mix)
   const cup = sameCup(bench.tasks, task)
   const at = cup.findIndex(({ key }) => key === task.key)
   const parts = weighingsOf(bench.tasks, task.mix)
   const place = parts.findIndex(({ id }) => id === task.id)
+  const { state } = weighedNow(bench, task, inCup)
+  const known = state === 'past' || state === 'good'
+  const then = new Map(into).set(task.key, (into.get(task.key) ?? 0) + inCup)
+  const scale = scaleOf(parts, known ? then : into)
+  const next = place < 0 ? undefined : parts[place + 1]
+  const rest = next ? next.mass * scale - (into.get(next.key) ?? 0) : 0
   return {
     before: cup.reduce((sum, { key }) => sum + (into.get(key) ?? 0), 0),
-    after: cup.slice(at + 1).reduce((sum, { mass }) => sum + mass, 0),
-    next: place < 0 ? undefined : parts[place + 1],
+    after: cup.slice(at + 1).reduce((sum, { mass }) => sum + mass * scale, 0),
+    next: next && rest > task.step / 2 ? { ...next, mass: rest } : undefined,
   }
 }
 
