@@ -14,6 +14,7 @@ import { levelCut } from '../../form/filling/index.ts'
 import { axesFor, cavityOf, closureOf, measure, type Vec3 } from '../../form/mesh/index.ts'
 import { buildSolid } from '../../form/shape/index.ts'
 import { arrange, type SetLayer } from './arrange.ts'
+import { restingPath } from './settle.ts'
 import { speedAtOne, speedBy } from './drift.ts'
 import { prepareThings } from './prepare.ts'
 import { patterns, thingShapes } from './inclusion.ts'
@@ -222,6 +223,21 @@ describe('how a thing moves until the gel', () => {
       expect(share).toBeGreaterThan(0.4)
       expect(share).toBeLessThan(0.97)
     }
+  })
+
+  it('what floats ends with its top at the surface, what sinks on the floor', () => {
+    const path = (moved: number) => ({
+      path: [
+        { at: 0, moved: 0 },
+        { at: 60, moved },
+      ],
+    })
+    const layer = { depth: 10 * mm, thickness: 3 * mm }
+    const ends = (moved: number, lift?: number) =>
+      restingPath(path(moved), { ...layer, lift }).map(({ height }) => height / mm)
+    expect(ends(20 * mm)).toEqual([expect.closeTo(3.5, 9), expect.closeTo(7, 9)])
+    expect(ends(-20 * mm)).toEqual([expect.closeTo(3.5, 9), 0])
+    expect(ends(mm, 9 * mm)).toEqual([expect.closeTo(7, 9), expect.closeTo(7, 9)])
   })
 
   it('waiting so long leaves no more than that', () => {

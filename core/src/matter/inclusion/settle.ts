@@ -44,14 +44,18 @@ export function settle(
 }
 
 /**
- * Where a thing is at each moment, m above the floor of a layer so deep, when it goes in `start`
- * above it: it neither sinks through the floor nor rises through the surface.
+ * Where the underside of a thing is at each moment, m above the floor of its layer, when it goes in
+ * where it is wished, else half way up: it neither sinks through the floor nor rises through the
+ * surface.
  *
- * @example restingPath({ path: [{ at: 0, moved: 0 }, { at: 60, moved: -0.02 }] }, 0.01, 0.012)[1].height // 0
+ * @example restingPath({ path: [{ at: 0, moved: 0 }, { at: 60, moved: 0.02 }] }, { depth: 0.012, thickness: 0.002 })[1].height // 0.01
  */
-export const restingPath = (
+export function restingPath(
   { path }: Pick<Settling, 'path'>,
-  start: number,
-  depth: number,
-): { at: number; height: number }[] =>
-  path.map(({ at, moved }) => ({ at, height: Math.min(depth, Math.max(0, start + moved)) }))
+  { depth, thickness, lift }: { depth: number; thickness: number; lift?: number },
+): { at: number; height: number }[] {
+  const highest = Math.max(0, depth - thickness)
+  const within = (height: number) => Math.min(highest, Math.max(0, height))
+  const start = within(lift || highest / 2)
+  return path.map(({ at, moved }) => ({ at, height: within(start + moved) }))
+}

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ChartOptions } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { Line } from 'vue-chartjs'
-import { restingPath, type Settling } from '@mivro/core/matter/inclusion'
+import type { Settling } from '@mivro/core/matter/inclusion'
 import { chosenUnit, fromSI, showDuration, unitSymbol } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import { token } from '../../theme/token.ts'
@@ -11,7 +11,12 @@ import { axisTitle, chartFont as font } from '../../ui/chart.ts'
 
 /** How high things stand in their layer from the pour to its gel, were they set in with the pour. */
 const props = defineProps<{
-  things: readonly { name: string; colour: string; start: number; settling: Settling }[]
+  things: readonly {
+    name: string
+    colour: string
+    path: readonly { at: number; height: number }[]
+    settling: Settling
+  }[]
   /** Of the layer, m. */
   depth: number
 }>()
@@ -20,9 +25,9 @@ const unit = computed(() => chosenUnit('length', studio.units))
 const inMinutes = (s: number) => s / 60
 
 const data = computed(() => ({
-  datasets: props.things.map(({ name, colour, start, settling }) => ({
+  datasets: props.things.map(({ name, colour, path }) => ({
     label: name,
-    data: restingPath(settling, start, props.depth).map(({ at, height }) => ({
+    data: path.map(({ at, height }) => ({
       x: inMinutes(at),
       y: fromSI(height, unit.value),
     })),

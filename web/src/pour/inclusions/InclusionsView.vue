@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
-import { colourOf } from '@mivro/core/matter/inclusion'
+import { colourOf, restingPath } from '@mivro/core/matter/inclusion'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 import { useProject } from '../../project/projectStore.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
@@ -62,9 +62,12 @@ const drifts = computed(() => {
     const settling = props.layer?.setIn[i]?.settling
     const found = own.value.find(({ id }) => id === one.id)
     if (!settling || !found || !props.layer || settling.drift === 0) return []
-    // Set in with the pour it goes in where it is wished, else half way up.
-    const start = one.lift || props.layer.depth / 2
-    return [{ name: one.name, colour: colourOf(one), start, settling }]
+    const path = restingPath(settling, {
+      depth: props.layer.depth,
+      thickness: found.size.thickness,
+      lift: one.lift,
+    })
+    return [{ name: one.name, colour: colourOf(one), path, settling }]
   })
 })
 </script>
