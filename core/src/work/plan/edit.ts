@@ -34,7 +34,7 @@ export function withLayer(plan: Plan, index: number, change: Partial<Layer>): Pl
 export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
   const last = compiled.layers[compiled.layers.length - 1]
   const top = compiled.height
-  const name = `Layer ${plan.layers.length + 1}`
+  const name = freeName(plan, 'Layer', plan.layers.length + 1)
   const below = plan.layers[plan.layers.length - 1]
   const added: Layer = {
     id,
@@ -54,6 +54,19 @@ export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
   return { ...plan, layers: [...plan.layers, added] }
 }
 
+/** Longest name of a layer. */
+const longest = 60
+
+/** A name that no layer of a plan has: itself, or with the first number that is free. */
+function freeName(plan: Pick<Plan, 'layers'>, wished: string, from?: number): string {
+  const names = new Set(plan.layers.map(({ name }) => name))
+  const numbered = (n: number) => `${wished.slice(0, longest - 4)} ${n}`
+  let n = from ?? 2
+  if (from === undefined && !names.has(wished.slice(0, longest))) return wished.slice(0, longest)
+  while (names.has(numbered(n))) n++
+  return numbered(n)
+}
+
 /**
  * One layer poured in two: the lower half is a base, what was set in lies on it, the upper
  * half covers it.
@@ -64,7 +77,7 @@ export function splitLayer(plan: Plan, compiled: CompiledPlan, index: number, id
   const base: Layer = {
     ...layer,
     id,
-    name: `${layer.name}, base`.slice(0, 60),
+    name: freeName(plan, `${layer.name}, base`),
     fill: { by: 'height', top: (bottom + top) / 2 },
     inclusions: [],
   }

@@ -371,6 +371,18 @@ describe('editing', () => {
     expect(split.layers[2].join).toBe('crisp')
   })
 
+  it('split twice, or added after one was removed, no two layers have one name', () => {
+    const again = (p: Plan, index: number) =>
+      splitLayer(p, compile(p, curve, shelf), index, `n${p.layers.length}`)
+    const twice = again(again(three, 1), 2)
+    expect(new Set(twice.layers.map(({ name }) => name)).size).toBe(5)
+    expect(twice.layers[2].name).toMatch(/, base 2$/)
+    const added = addLayer(three, compiled, 'd')
+    const gone = removeLayer(added, 0)
+    const more = addLayer(gone, compile(gone, curve, shelf), 'e')
+    expect(new Set(more.layers.map(({ name }) => name)).size).toBe(4)
+  })
+
   it('removed: the layer above reaches down', () => {
     const { layers } = compile(removeLayer(three, 1), curve, shelf)
     expect(layers[1].bottom / mm).toBeCloseTo(10, 9)
