@@ -238,4 +238,28 @@ test.describe('in the demo studio', () => {
     await lens(page, 'Record').click()
     await expect(mivro.field('Bands')).toHaveValue('3')
   })
+
+  test('a tray that is bought says its cavities once, and a run of one cast weighs one', async ({
+    mivro,
+    page,
+  }) => {
+    const cup = page.getByText(/1 mould, [\d.]+ ml in/)
+    const weighed = async () =>
+      Number(/1 mould, ([\d.]+) ml/.exec((await cup.first().textContent())!)![1])
+    const plan = async () => {
+      await mivro.open('/runs')
+      await page.getByRole('button', { name: 'New run', exact: true }).click()
+      await mivro.pick('Add a piece', 'Moon-phase coaster')
+      await expect(cup.first()).toBeVisible({ timeout: 120_000 })
+    }
+    await plan()
+    const one = await weighed()
+    await mivro.open('/moulds')
+    await page.getByRole('link', { name: /Round coaster, bought/ }).click()
+    await mivro.type('Cavities of a mould', '3')
+    await mivro.saved()
+    await plan()
+    await expect(page.getByText('Each casts 3 at once')).toBeVisible()
+    expect(await weighed()).toBe(one)
+  })
 })

@@ -44,6 +44,7 @@ const edit = (id: string, values: Partial<PourOfRun>) =>
   })
 const remove = (id: string) => change({ pours: run.value.pours.filter((one) => one.id !== id) })
 const onHand = (id: string) => known.pours.value.find((pour) => pour.id === id)?.moulds ?? 1
+const cavitiesOf = (id: string) => known.pours.value.find((pour) => pour.id === id)?.cavities ?? 1
 const plansOf = (piece: string) =>
   (known.plans.value.get(piece) ?? []).map(({ id, document }) => ({
     value: id,
@@ -114,6 +115,12 @@ const { field, choice } = fieldsOf(() => run.value, change)
         :value="pour.moulds ?? onHand(pour.id)"
         :take="(moulds) => edit(pour.id, { moulds })"
       />
+      <p v-if="cavitiesOf(pour.id) > 1" class="quiet small">
+        Each casts {{ cavitiesOf(pour.id) }} at once:
+        <RouterLink :to="{ name: 'mould', params: { id: pour.piece, topic: 'kind' } }"
+          >cavities of the mould</RouterLink
+        >
+      </p>
     </div>
     <SelectField
       label="Add a piece"

@@ -38,6 +38,8 @@ const { field: likingField, choice: likingChoice } = fieldsOf(() => mould.value.
     :value="mould.kind"
     @choose="change(withKind(mould, $event))"
   />
+  <CountField label="Cavities of a mould" v-bind="field('cavities')" />
+  <CountField label="Moulds on hand" v-bind="field('count')" />
   <h3>Setup</h3>
   <CountField label="Bands" v-bind="likingField('bands')" />
   <SegmentField
