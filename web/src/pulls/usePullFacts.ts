@@ -76,15 +76,19 @@ export function usePullFacts(pull: () => Pull) {
     )
     return wear.life > 0 ? wear.pulls / wear.life : undefined
   })
-  const facts = computed(() =>
-    factsOf(pull(), {
-      plan: project.plan,
-      compiled: project.compiled,
-      shelf: shelf.materials,
-      mould: project.mould,
-      worn: worn.value,
-    }),
-  )
+  const factsFor = (copy?: number) =>
+    factsOf(
+      pull(),
+      {
+        plan: project.plan,
+        compiled: project.compiled,
+        shelf: shelf.materials,
+        mould: project.mould,
+        worn: worn.value,
+      },
+      copy,
+    )
+  const facts = computed(() => factsFor())
   const pointed = computed((): Pointed[] => {
     const { pins = [], faults } = pull()
     const pinned = new Set(pins.map(({ fault }) => fault))
@@ -108,7 +112,7 @@ export function usePullFacts(pull: () => Pull) {
             project.pulls.map(({ document }) => document),
           )
         : undefined,
-      facts: facts.value,
+      facts: pin?.copy === undefined ? facts.value : factsFor(pin.copy),
       told,
     }
   }

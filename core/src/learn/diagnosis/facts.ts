@@ -21,9 +21,14 @@ const ratio = (a: number | undefined, b: number | undefined) =>
 
 /**
  * What is known of how a pull was poured, from its own record, the plan that it followed and the
- * sheets of its resins. What nobody wrote down is left out.
+ * sheets of its resins; of one copy, where it is known when that was full. What nobody wrote down is
+ * left out.
  */
-export function factsOf(pull: Pull, { plan, compiled, shelf, mould, worn }: Followed): Facts {
+export function factsOf(
+  pull: Pull,
+  { plan, compiled, shelf, mould, worn }: Followed,
+  copy?: number,
+): Facts {
   const resins = known(
     (plan?.layers ?? []).map(({ resin }) => {
       const found = shelf.get(resin ?? '')
@@ -31,6 +36,7 @@ export function factsOf(pull: Pull, { plan, compiled, shelf, mould, worn }: Foll
     }),
   )
   const { times, method } = pull
+  const own = pull.results?.find((one) => one.copy === copy)
   const thick = most(known(resins.map(({ viscosity }) => viscosity)))
   const resin: Resin | undefined = resins[0]
   const errors = known(ratioErrors(pull))
@@ -46,7 +52,7 @@ export function factsOf(pull: Pull, { plan, compiled, shelf, mould, worn }: Foll
     tintOfLimit: tintOfLimit(pull, plan, shelf),
     stirred: ratio(times?.stirred, resin?.mixTime),
     secondCup: method?.secondCup && method.secondCup === 'yes',
-    pouredAt: ratio(times?.full, times?.pours),
+    pouredAt: ratio(own?.full ?? times?.full, times?.pours),
     pressure: method?.pressure,
     pressureAt: method?.pressure ? ratio(times?.atPressure, times?.gels) : undefined,
     heldUntil: method?.pressure ? ratio(times?.letGo, times?.hard) : undefined,

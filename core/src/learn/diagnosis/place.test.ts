@@ -164,6 +164,20 @@ describe('what is known of a pull', () => {
     expect(facts).toMatchObject({ bands: 1, dusted: false, opened: 5e7, worn: 0.9 })
   })
 
+  it('a copy that was full in good time was not poured late, whenever the last of its pull was', () => {
+    const late = pull({
+      times: { full: 320, pours: 337 },
+      results: [
+        { copy: 1, result: 'good', full: 103 },
+        { copy: 2, result: 'lost' },
+      ],
+    })
+    const pouredAt = (copy?: number) => factsOf(late, { plan, shelf }, copy).pouredAt
+    expect(pouredAt(1)).toBeCloseTo(103 / 337, 9)
+    expect(pouredAt(2)).toBeCloseTo(320 / 337, 9)
+    expect(pouredAt()).toBeCloseTo(320 / 337, 9)
+  })
+
   it('what nobody wrote down is left out, and counts neither way', () => {
     const facts = factsOf(pull({ layers: [] }), { shelf: new Map() })
     expect(Object.values(facts).filter((one) => one !== undefined)).toEqual([294])

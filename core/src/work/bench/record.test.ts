@@ -39,6 +39,11 @@ describe('the log that a bench writes', () => {
       expect(pull.method).toMatchObject({ way: 'pressure', pressure: usualAirPot.gauge, bands: 2 })
       expect(pull.method!.prefilled).toBe(pull.method!.prefills)
       expect(pull.times!.full).toBeGreaterThan(0)
+      // Each copy knows when its own mould was full: the first before the last.
+      const full = pull.results!.map((one) => one.full!)
+      expect(Math.max(...full)).toBe(pull.times!.full)
+      expect(full[0]).toBeGreaterThan(0)
+      if (pull.copies > 1) expect(full[0]).toBeLessThan(pull.times!.full!)
       expect(pull.times!.atPressure).toBeGreaterThan(pull.times!.full!)
     }
   })

@@ -77,7 +77,7 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
           })),
           method: methodOf(bench, pour, load, done),
           times: timesOf(bench, whole, load, done),
-          results: resultsOf(whole),
+          results: resultsOf(whole, (task) => fullAt(task, met, done)),
           pins: [],
           pictures: picturesOf(events),
         },
@@ -172,9 +172,7 @@ function timesOf(
       events.find((one) => one.what === 'touched' && mixes.has(one.mix) && one.mark === mark)?.at,
     )
   // The last mould of a mix is the one that waited longest.
-  const late = whole
-    .map((task) => done.get(task.id)!.at - met.get(task.mix)!)
-    .toSorted((a, b) => b - a)[0]
+  const late = whole.map((task) => fullAt(task, met, done)).toSorted((a, b) => b - a)[0]
   const stirred = mixing
     .flatMap((task) => (done.has(task.id) ? [done.get(task.id)!.at - met.get(task.mix)!] : []))
     .toSorted((a, b) => a - b)[0]
@@ -193,16 +191,24 @@ function timesOf(
   }
 }
 
-function resultsOf(whole: readonly Fill[]): CopyResult[] {
+function resultsOf(whole: readonly Fill[], full: (task: Fill) => number): CopyResult[] {
   let copy = 0
-  return whole.flatMap(({ mould }) =>
-    Array.from({ length: mould.casts }, (): CopyResult => ({
+  return whole.flatMap((task) =>
+    Array.from({ length: task.mould.casts }, (): CopyResult => ({
       copy: ++copy,
-      mould: mould.number,
+      mould: task.mould.number,
       result: 'good',
+      full: full(task),
     })),
   )
 }
+
+/** When a mould was full, s after the parts of its mix met. */
+const fullAt = (
+  task: Fill,
+  met: ReadonlyMap<number, number>,
+  done: ReadonlyMap<string, BenchEvent>,
+): number => done.get(task.id)!.at - met.get(task.mix)!
 
 /** Pictures that were taken at the bench, each once. */
 const picturesOf = (events: readonly BenchEvent[]): NonNullable<Pull['pictures']> => {

@@ -24,6 +24,8 @@ export const resultSchema = z.object({
   copy: whole(1, 10_000),
   mould: whole(1, 10_000).optional(),
   result: z.enum(outcomes),
+  /** Its mould was full, s after the parts of its mix met. */
+  full: z.number().optional(),
   mended: quantity('duration', 0, 24 * 3600).optional(),
 })
 export type CopyResult = z.infer<typeof resultSchema>
