@@ -24,8 +24,7 @@ const props = defineProps<{
 const studio = useStudio()
 const { problems, trying } = useProblems()
 const chips = computed(() => props.tint.swatches ?? [])
-const share = (dose: number) =>
-  show(dose, 'fraction', studio.units)
+const share = (dose: number) => show(dose, 'fraction', studio.units)
 
 const add = (chip: Omit<Swatch, 'id'>) =>
   props.take([...chips.value, { id: newId().slice(0, 12), ...chip }])

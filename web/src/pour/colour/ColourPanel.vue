@@ -49,8 +49,7 @@ const resin = computed(() => {
 })
 const body = computed(() => resin.value && bodyMatter(resin.value))
 /** Doses of dyes are small: a tenth of a hundredth of a percent is seen. */
-const share = (fraction: number) =>
-  show(fraction, 'fraction', studio.units)
+const share = (fraction: number) => show(fraction, 'fraction', studio.units)
 
 const chips = computed(() => {
   const { matter, depth } = props.layer
