@@ -35,8 +35,9 @@ export function rateOf(count: Count): Share {
 }
 
 /** Both parameters of its beta distribution. */
-function shapesOf({ seen, of, worth = of }: Count): [number, number] {
-  const each = of > 0 ? worth / of : 1
+function shapesOf(count: Count): [number, number] {
+  const { seen, of } = count
+  const each = of > 0 ? worthOf(count) / of : 1
   return [1 + seen * each, 1 + (of - seen) * each]
 }
 
@@ -52,7 +53,7 @@ export interface Effect {
   verdict: 'too early' | 'helped' | 'no difference seen' | 'worse'
 }
 
-const worth = (count: Count): number => count.worth ?? count.of
+const worthOf = ({ of, worth = of }: Count): number => worth
 
 /**
  * Said to have helped from here on; from less than two pulls nothing is claimed:
@@ -70,7 +71,7 @@ const fewest = 2.5
 export function effectOf(before: Count, after: Count): Effect {
   const better = smaller(after, before)
   const verdict =
-    worth(before) < fewest || worth(after) < fewest
+    worthOf(before) < fewest || worthOf(after) < fewest
       ? 'too early'
       : better >= sure
         ? 'helped'

@@ -54,8 +54,8 @@ const nothing = 0.5e-9
  * has to be then. `up` is against gravity, `gate` on the surface, both in the piece's own axes.
  *
  * 260 directions on two spherical Fibonacci caps at 64 cells, sorted anew for each, then the present
- * one and the best thirteen in cells aligned with the direction. Source: González, Mathematical Geosciences 42 (2010),
- * for the lattice. Throws `Problem` as `voxelise` does.
+ * one and the best thirteen in cells aligned with the direction. Source: González, Mathematical
+ * Geosciences 42 (2010), for the lattice. Throws `Problem` as `voxelise` does.
  *
  * @example bestTilts(stool, [0, 0, 1], gateOnSeat, { coarse: 32, fine: 48 })[0].left // 0
  */
