@@ -10,6 +10,7 @@ import {
   type Finding,
   type FaultSurroundings,
 } from '@mivro/core/learn/diagnosis'
+import { diagonalOf } from '@mivro/core/form/mesh'
 import type { ShownPocket } from '@mivro/core/form/cells'
 import type { Fault, Pin, Pull } from '@mivro/core/work/pull'
 import { wearOf } from '@mivro/core/work/pull'
@@ -44,7 +45,6 @@ export function usePullFacts(pull: () => Pull) {
     const { survey, plan, mould, air } = project
     if (!survey || !plan) return undefined
     const { curve, section, measures } = survey
-    const { low, high } = measures
     // The mould as it was then: what came later was put there because air stayed.
     const later = new Set(
       addedSince(
@@ -59,7 +59,7 @@ export function usePullFacts(pull: () => Pull) {
       up: plan.up,
       lowest: section.origin[2],
       height: curve.height,
-      size: Math.hypot(...low.map((from, k) => high[k] - from)),
+      size: diagonalOf(measures),
       pockets: air && [...air.pockets.map(asPocket), ...vented],
       openings: (mould?.openings ?? []).filter(({ id }) => !later.has(id)),
       prefills: (mould?.prefills ?? []).filter(({ id }) => !later.has(id)),

@@ -12,6 +12,10 @@ export interface Measures {
   volumeBand: number
 }
 
+/** From corner to corner of a box, m. @example diagonalOf({ low: [0, 0, 0], high: [2, 3, 6] }) // 7 */
+export const diagonalOf = ({ low, high }: Pick<Measures, 'low' | 'high'>): number =>
+  Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2])
+
 /**
  * Volume (divergence theorem: the sum of signed tetrahedra), area and bounds.
  * The band is |Σ vector area| × diagonal / 3: what moving the reference point within the
@@ -52,13 +56,12 @@ export function measure(mesh: Mesh): Measures {
     sy += ny
     sz += nz
   }
-  const diagonal = Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2])
   return {
     volume: volume / 6,
     area: area / 2,
     low,
     high,
-    volumeBand: (Math.hypot(sx, sy, sz) / 2 / 3) * diagonal,
+    volumeBand: (Math.hypot(sx, sy, sz) / 2 / 3) * diagonalOf({ low, high }),
   }
 }
 
