@@ -27,6 +27,15 @@ const mm = 1e-3
 const gram = 1e-3
 const up: Vec3 = [0, 0, 1]
 const square = [Float64Array.of(-0.04, -0.04, 0.04, -0.04, 0.04, 0.04, -0.04, 0.04)]
+const rectangle = (width: number, height: number) => [
+  Float64Array.of(0, 0, width, 0, width, height, 0, height),
+]
+const round = (across: number) => [
+  Float64Array.from({ length: 720 }, (_, i) => {
+    const angle = (2 * Math.PI * Math.floor(i / 2)) / 360
+    return (across / 2) * (i % 2 ? Math.sin(angle) : Math.cos(angle))
+  }),
+]
 const stars = {
   id: 's',
   name: 'Brass stars',
@@ -99,6 +108,42 @@ describe('a scatter', () => {
     expect(places.length).toBeGreaterThan(22)
     // 66 mm squared hold no more than 46 discs of 12 mm (closest packing, 0.9069).
     expect(places.length).toBeLessThan(46)
+  })
+
+  // A plain grid of 4 x 3, and rows counted by hand on paper (closest packing, Thue 1910, from
+  // memory): 2 mm stay free at the wall, 1 mm between two.
+  it.each([
+    ['80 x 30 mm', rectangle(80 * mm, 30 * mm), 12],
+    ['a coaster of 100 mm', round(100 * mm), 48],
+  ])('where many are wished it holds as many discs of 11 mm as rows do: %s', (_, loops, held) => {
+    const lie = scatter(loops, 200, { pattern: 'even', seed: 1, half: 5.5 * mm })
+    expect(lie.length).toBeGreaterThanOrEqual(held)
+    const exactly = scatter(loops, held, { pattern: 'even', seed: 1, half: 5.5 * mm })
+    expect(exactly).toHaveLength(held)
+    for (const places of [lie, exactly]) {
+      places.forEach(({ x, y }, i) => {
+        expect(wallDistance(loops, x, y)).toBeGreaterThanOrEqual(clearance.wall + 5.5 * mm)
+        for (const other of places.slice(i + 1)) {
+          expect(Math.hypot(other.x - x, other.y - y)).toBeGreaterThanOrEqual(12 * mm - 1e-9)
+        }
+      })
+    }
+  })
+
+  it('an even one keeps them apart: the nearest two of twelve on a coaster', () => {
+    const loops = round(100 * mm)
+    const gaps = Array.from({ length: 20 }, (_, seed) => {
+      const places = scatter(loops, 12, { pattern: 'even', seed, half: 2 * mm })
+      return Math.min(
+        ...places.flatMap((one, i) =>
+          places.slice(i + 1).map((other) => Math.hypot(other.x - one.x, other.y - one.y)),
+        ),
+      )
+    })
+    // Twelve in a circle of radius 46 mm can stand 26.4 mm apart (Graham et al. 1998, from memory);
+    // thrown by chance their nearest two are mostly 8 to 9 mm apart.
+    const typical = gaps.toSorted((a, b) => a - b)[10]
+    expect(typical).toBeGreaterThan(14 * mm)
   })
 
   it('another seed is another layout', () => {

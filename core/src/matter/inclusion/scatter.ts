@@ -2,7 +2,8 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import type { Pattern, ThingPlace } from './inclusion.ts'
 import { Near, type Taken } from './near.ts'
-import { boundsOf, isInside, wallDistance, type Loops } from './region.ts'
+import { areaWithin, boundsOf, isInside, wallDistance, type Loops } from './region.ts'
+import { rowsIn } from './rows.ts'
 
 /** Kept free around a thing, m: to the wall, and to the next (common practice, no source). */
 export const clearance = { wall: 0.002, thing: 0.001 } as const
@@ -10,7 +11,7 @@ export const clearance = { wall: 0.002, thing: 0.001 } as const
 /** Tries for each thing before it is said that no more fit. */
 const tries = 60
 /** Of these the one farthest from all others is taken: even, but not in rows. */
-const candidates = 5
+const candidates = 10
 /** A gap is looked for in steps of this share of a thing. */
 const gapSteps = 5
 /** Turn from one seed of a sunflower to the next, radians. */
@@ -52,7 +53,7 @@ export function scatter(
     heights = () => [0, 0],
     line,
     taken = [],
-    within = () => loops,
+    within,
     notWithin,
   }: ScatterOptions,
 ): ThingPlace[] {
@@ -62,7 +63,9 @@ export function scatter(
   if (!(high[0] > low[0])) return []
   const middle = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
   const reach = Math.min(high[0] - low[0], high[1] - low[1]) / 2 - clearance.wall - largest
-  const near = new Near(2 * largest + clearance.thing, taken)
+  const pitch = 2 * largest + clearance.thing
+  const spacing = pattern === 'even' ? Math.sqrt(areaWithin(loops) / count) : 0
+  let near = new Near(Math.max(pitch, spacing), taken)
   const along = pattern === 'line' && line ? alongLine(line) : undefined
   let half = largest
   let [floor, roof] = heights(0)
@@ -98,33 +101,64 @@ export function scatter(
   }
   /** Gaps row by row, where chance finds none any more; what was too narrow stays so. */
   function* gaps(): Generator<[number, number]> {
-    const step = (2 * largest + clearance.thing) / gapSteps
+    const step = pitch / gapSteps
     for (let y = low[1]; y <= high[1]; y += step) {
       for (let x = low[0]; x <= high[0]; x += step) if (fits(x, y)) yield [x, y]
     }
   }
-  const left = gaps()
+  let left = gaps()
   const places: ThingPlace[] = []
-  for (let i = 0; i < count; i++) {
+  const put = (x: number, y: number) => {
+    near.add({ x, y, half, floor, roof })
+    places.push({ x, y, turn: 2 * Math.PI * next() })
+  }
+  const take = (i: number) => {
     half = largest * share(i)
     ;[floor, roof] = heights(i)
-    region = within(i)
-    let best: [number, number] | undefined
-    let bestRoom = -1
-    for (let k = 0, found = 0; k < tries && found < (pattern === 'even' ? candidates : 1); k++) {
-      // What the pattern has no room for goes wherever there is some.
-      const at = k < tries / 2 ? drawn(i) : anywhere()
-      if (!fits(...at)) continue
-      found++
-      const room = near.room(...at, half, floor, roof)
-      if (room > bestRoom) [best, bestRoom] = [at, room]
-    }
-    best ??= left.next().value as [number, number] | undefined
-    if (!best) break
-    near.add({ x: best[0], y: best[1], half, floor, roof })
-    places.push({ x: best[0], y: best[1], turn: 2 * Math.PI * next() })
+    region = within?.(i) ?? loops
   }
+  const fill = () => {
+    for (let i = places.length; i < count; i++) {
+      take(i)
+      let best: [number, number] | undefined
+      let bestRoom = -1
+      for (let k = 0, found = 0; k < tries && found < (pattern === 'even' ? candidates : 1); k++) {
+        // What the pattern has no room for goes wherever there is some.
+        const at = k < tries / 2 ? drawn(i) : anywhere()
+        if (!fits(...at)) continue
+        found++
+        const room = near.room(...at, half, floor, roof)
+        if (room > bestRoom) [best, bestRoom] = [at, room]
+      }
+      best ??= left.next().value as [number, number] | undefined
+      if (!best) return
+      put(...best)
+    }
+  }
+  fill()
+  const short = places.length > 0 && places.length < count
+  if (!short || pattern !== 'even' || within || notWithin) return places
+  near = new Near(pitch, taken)
+  const spans = Array.from({ length: count }, (_, i) => heights(i))
+  half = largest
+  floor = Math.min(...spans.map(([from]) => from))
+  roof = Math.max(...spans.map(([, to]) => to))
+  const rows = evenlyFew(rowsIn(low, high, pitch, fits), count)
+  if (rows.length <= places.length) return places
+  places.length = 0
+  rows.forEach((at, i) => {
+    take(i)
+    put(...at)
+  })
+  left = gaps()
+  fill()
   return places
+}
+
+/** So many of them, left out evenly. */
+function evenlyFew<T>(all: T[], count: number): T[] {
+  const spare = Math.max(0, all.length - count) / all.length
+  return all.filter((_, i) => Math.floor((i + 1) * spare) === Math.floor(i * spare))
 }
 
 /** Places along a drawn line, by the share of its length. */
