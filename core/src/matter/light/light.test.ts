@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { TorusGeometry } from 'three'
 import { describe, expect, it } from 'vitest'
 import {
   bodyMatter,
@@ -8,6 +9,8 @@ import {
   matterOf,
   mixed,
   passes,
+  rgbOfBands,
+  type Matter,
   type Rgb,
 } from '../colour/index.ts'
 import { slowEpoxy, violet } from '../material/samples.ts'
@@ -92,11 +95,11 @@ describe('layers along a path', () => {
     { top: 7 * mm, join: 'crisp' as const },
     { top: 12 * mm, join: 'crisp' as const },
   ]
-  const straightDown = (index: number) => {
+  const straightDown = (index: number, least?: number) => {
     const { levels } = strata(layers)
     const book = new PathBook(1)
     traceRay(
-      { piece: standOnTable(slab, up), levels, index },
+      { piece: standOnTable(slab, up), levels, index, least },
       book,
       [1 * mm, 2 * mm, 0.1],
       [0, 0, -1],
@@ -116,8 +119,15 @@ describe('layers along a path', () => {
     out.forEach((share, band) => expect(Math.abs(share - product[band])).toBeLessThan(1e-6))
   })
 
-  it('and each boundary of the slab takes its 4.4 %', () => {
-    expect(straightDown(1.53).weight[0]).toBeCloseTo((1 - fresnel(1, 1, 1.53)) ** 2, 5)
+  it('and each boundary of the slab takes its 4.4 %; where that is not followed it is not lost', () => {
+    const share = fresnel(1, 1, 1.53)
+    const both = straightDown(1.53, 0)
+    expect(both.weight[0]).toBeCloseTo((1 - share) ** 2, 5)
+    expect(both.count).toBe(3)
+    const up = [...both.weight.subarray(1, 3)].toSorted((a, b) => a - b)
+    expect(up[0]).toBeCloseTo((1 - share) * share ** 2, 5)
+    expect(up[1]).toBeCloseTo((1 - share) ** 2 * share, 5)
+    expect(straightDown(1.53).weight[0]).toBeCloseTo(1 - share, 5)
   })
 
   it('lie turned over where the piece stands turned over', () => {
@@ -184,16 +194,105 @@ describe('energy', () => {
         (turn, lift) => {
           const paths = traceView(optics, { turn, lift, width: 16, height: 16 })
           const transmittance = new Transmittance(media, [dosed(0, 5e-4), white], 0.12)
+          const behind = { light, sent: new Float64Array(8), ground: new Float64Array(8) }
           for (let i = 0; i < paths.count; i++) {
             expect(paths.weight[i] + paths.sheen[i]).toBeLessThanOrEqual(1 + 1e-6)
             light.fill(1)
-            transmittance.behind(paths, i, light, 1)
+            behind.sent.fill(0)
+            behind.ground.fill(0)
+            transmittance.behind(paths, i, behind, 1)
             expect(Math.max(...light)).toBeLessThanOrEqual(1 + 1e-6)
           }
         },
       ),
       { numRuns: 20 },
     )
+  })
+
+  // The white furnace: in light that is even all around, what loses none cannot be seen.
+  const ball = made({ solid: 'ball', diameter: 30 * mm })
+  const gem = made({ solid: 'stepCut', width: 30 * mm, depth: 20 * mm, height: 14 * mm })
+  // Light leaves a ring and enters it again.
+  const ring = new TorusGeometry(20 * mm, 8 * mm, 32, 64)
+  const figure = {
+    positions: Float64Array.from(ring.attributes.position.array),
+    triangles: Uint32Array.from(ring.index!.array),
+  }
+  it.each([
+    ['a ball', ball],
+    ['a step-cut gem', gem],
+    ['a drop', drop],
+    ['a figure', figure],
+  ])('of a white furnace is 1 ± 0.02 everywhere: %s', (_, mesh) => {
+    const optics: Optics = {
+      piece: standOnTable(mesh, up),
+      levels: new Float64Array(),
+      index: 1.53,
+    }
+    const milk: Matter = { k: even(0), s: even(300) }
+    for (const matter of [clear, milk]) {
+      const paths = traceView(optics, { turn: 0.4, lift: 0.4, width: 48, height: 48 })
+      const seen = new Float64Array(paths.rays)
+      const transmittance = new Transmittance(one, [matter], 0.1)
+      for (let i = 0; i < paths.count; i++) {
+        const behind = {
+          light: new Float64Array(8).fill(1),
+          sent: new Float64Array(8),
+          ground: new Float64Array(8),
+        }
+        transmittance.behind(paths, i, behind, 1)
+        seen[paths.ray[i]] += paths.weight[i] * behind.light[3] + paths.sheen[i]
+      }
+      for (const light of seen) expect(Math.abs(light - 1)).toBeLessThan(0.02)
+    }
+  })
+
+  // Ray tracing with every branch down to a thousandth of the light, in a tinted gem.
+  it('goes where it would if every part of it were followed, within ΔE 1 on the mean', () => {
+    const lamp = [0.3, 0.5, 0.81] as const
+    const seen = (followed: Pick<Optics, 'least' | 'splits'>) => {
+      const optics: Optics = {
+        piece: standOnTable(gem, up),
+        levels: new Float64Array(),
+        index: 1.53,
+        ...followed,
+      }
+      const paths = traceView(optics, { turn: 0.4, lift: 0.6, width: 60, height: 60 })
+      const matter = dosed(1, 3e-4)
+      const table = lightTable(traceLamp(optics, lamp, 160), one, [matter], 0.1)
+      const setting = { table: 'wood', lamp: 'behind' } as const
+      return shade(paths, {
+        media: one,
+        layers: [matter],
+        things: [],
+        setting,
+        lamp,
+        table,
+        reach: 0.1,
+      })
+    }
+    const [usual, all] = [seen({}), seen({ least: 1e-3, splits: 12 })]
+    const away: number[] = []
+    for (let i = 0; i < usual.length; i += 3) {
+      const [a, b] = [usual, all].map((of) => [of[i], of[i + 1], of[i + 2]] as Rgb)
+      if (a.join() !== b.join()) away.push(deltaE(a, b))
+    }
+    expect(away.length).toBeGreaterThan(500)
+    expect(away.reduce((sum, x) => sum + x, 0) / away.length).toBeLessThan(1)
+  })
+
+  it('of a shadow is the same from few rays as from many, within 1 %', () => {
+    const optics: Optics = {
+      piece: standOnTable(drop, up),
+      levels: new Float64Array(),
+      index: 1.53,
+    }
+    const deep: Matter = { k: even(400), s: even(0) }
+    const mean = (side: number) => {
+      const { bands } = lightTable(traceLamp(optics, [0.5, 0.3, 0.81], side), one, [deep], 0.1)
+      return bands.reduce((sum, share) => sum + share, 0) / bands.length
+    }
+    expect(Math.abs(mean(64) / mean(320) - 1)).toBeLessThan(0.01)
   })
 
   it('of the lamp on the table is no more than an empty table gets', () => {
@@ -253,6 +352,83 @@ describe('a rendered slab', () => {
       { numRuns: 4 },
     )
   })
+})
+
+describe('a slab that scatters', () => {
+  /** Adding and doubling of a layer so thin that light scatters once in it (Stokes 1862; van de Hulst 1980, from memory). */
+  const doubled = (k: number, s: number, depth: number) => {
+    const steps = 24
+    const thin = depth / 2 ** steps
+    let [back, through] = [s * thin, 1 - (k + s) * thin]
+    for (let i = 0; i < steps; i++) {
+      const between = 1 - back * back
+      ;[back, through] = [
+        back + (through * through * back) / between,
+        (through * through) / between,
+      ]
+    }
+    return { back, through }
+  }
+  const seenOn = (table: 'white' | 'grey' | 'black', layers: Look['layers'], reach = 0.1): Rgb => {
+    const { levels, media } = strata(layers)
+    const optics: Optics = { piece: standOnTable(slab, up), levels, index: 1.001 }
+    const view = { turn: 0, lift: Math.PI / 2, width: 40, height: 40, zoom: 4 }
+    const matters = layers.map(({ matter }) => matter)
+    const lamp = [0, 0, 1] as const
+    const light = lightTable(traceLamp(optics, lamp, 160), media, matters, reach)
+    const setting = { table, lamp: 'above' } as const
+    const seen = shade(traceView(optics, view), {
+      media,
+      layers: matters,
+      things: [],
+      setting,
+      lamp,
+      table: light,
+      reach,
+    })
+    return [0, 1, 2].map((channel) => {
+      let sum = 0
+      for (let i = channel; i < seen.length; i += 3) sum += seen[i]
+      return sum / (seen.length / 3)
+    }) as Rgb
+  }
+  const grounds = { white: 0.9, grey: 0.32, black: 0.025 }
+  const milk: Matter = { k: even(2), s: even(150) }
+  const lossless: Matter = { k: even(0), s: even(150) }
+  const mica = mixed(clear, [{ matter: matterOf({ ...violet, form: 'mica' }), dose: 0.004 }])
+  const cases = {
+    milk: [milk],
+    lossless: [lossless],
+    mica: [mica],
+    'a tint over milk': [milk, dosed(0, 5e-4)],
+    'milk over mica': [mica, milk],
+  }
+  it.each(Object.keys(cases) as (keyof typeof cases)[])(
+    'is within ΔE 1 of adding and doubling on white, grey and black: %s',
+    (which) => {
+      const matters = cases[which]
+      const deep = 12 * mm
+      const layers = matters.map((matter, i) => ({
+        matter,
+        top: ((i + 1) * deep) / matters.length,
+        join: 'crisp' as const,
+      }))
+      for (const table of ['white', 'grey', 'black'] as const) {
+        const bands = Float64Array.from({ length: 8 }, (_, band) =>
+          matters.reduce((ground, { k, s }) => {
+            const { back, through } = doubled(k[band], s[band], deep / matters.length)
+            return back + (through * through * ground) / (1 - back * ground)
+          }, grounds[table]),
+        )
+        const right = [0, 1, 2].map((channel) =>
+          bands.reduce((sum, share, band) => sum + share * rgbOfBands[3 * band + channel], 0),
+        ) as Rgb
+        expect(deltaE(seenOn(table, layers), right)).toBeLessThan(1)
+        // Tables of lengths are as fine for a piece of half a metre.
+        expect(deltaE(seenOn(table, layers, 0.5), right)).toBeLessThan(1)
+      }
+    },
+  )
 })
 
 describe('a look', () => {

@@ -1,6 +1,6 @@
 import { bandCount, rgbOfBands, type Matter } from '../colour/index.ts'
 import { traceRay, type Optics } from './traceRay.ts'
-import { ends, PathBook, type Paths } from './paths.ts'
+import { ends, misses, PathBook, type Paths } from './paths.ts'
 import type { Medium } from './media.ts'
 import { fromLamp } from './setting.ts'
 import { Transmittance } from './transmittance.ts'
@@ -11,12 +11,12 @@ const cells = 96
 /** What leaves a lamp towards a piece: paths, and where each would land if there were no piece. */
 export interface LampLight {
   paths: Paths
-  /** Place on the table without the piece, two numbers a path, m. */
+  /** Place on the table without the piece, two numbers a ray, m. */
   straight: Float32Array
   /** Middle and half side of the part of the table that is looked at, m. */
   middle: [number, number]
   half: number
-  /** Paths that land in one cell of an empty table. */
+  /** Rays that land in one cell of an empty table. */
   expected: number
 }
 
@@ -109,8 +109,9 @@ export function lightTable(
       for (let band = 0; band < bandCount; band++) map[at + band] += weight * share[band]
     }
   }
-  for (let i = 0; i < map.length; i++) if (map[i] < 0) map[i] = 0
   const lamp = blurred(blurred(map, soft), soft)
+  // Few rays fall unevenly: what is below none in one cell is over in the next, until they are blurred.
+  for (let i = 0; i < lamp.length; i++) if (lamp[i] < 0) lamp[i] = 0
   const around = blurred(blurred(lamp, wide), wide)
   const bands = lamp.map((share, i) => fromLamp * share + (1 - fromLamp) * around[i])
   return { middle, half, bands, rgb: rgbOf(bands) }
@@ -151,8 +152,11 @@ function land({ paths, straight, middle, half, expected }: LampLight): Landings 
     }
   }
   for (let i = 0; i < paths.count; i++) {
-    if (paths.sheen[i] === 0 && paths.end[i] < ends.thing) continue
-    between(straight[2 * i], straight[2 * i + 1], (at, share) => (shadow[at] -= share))
+    if (misses(paths, i)) continue
+    const ray = paths.ray[i]
+    if (i === 0 || paths.ray[i - 1] !== ray) {
+      between(straight[2 * ray], straight[2 * ray + 1], (at, share) => (shadow[at] -= share))
+    }
     if (paths.end[i] !== ends.table) continue
     landing.push(i)
     between(paths.at[3 * i], paths.at[3 * i + 1], (at, share) => {

@@ -3,7 +3,7 @@ import { endingOf, type Seen } from './ending.ts'
 import { lightAt, type TableLight } from './onTable.ts'
 import type { Medium } from './media.ts'
 import { Transmittance } from './transmittance.ts'
-import { ends, type Paths } from './paths.ts'
+import { ends, misses, type Paths } from './paths.ts'
 import { mountColours, woodAt, type Setting } from './setting.ts'
 
 /** What paths are shaded with; none of it needs a new trace. */
@@ -22,8 +22,11 @@ export interface Shading {
   reach: number
 }
 
+/** A table nearer than this share of the reach to where light leaves has the piece standing on it. */
+const touching = 0.02
+
 /**
- * Linear red, green and blue of every path, three numbers each.
+ * Linear red, green and blue of every ray, three numbers each.
  *
  * Light that goes in is never exceeded: what is mirrored, passed and sent back is one at most.
  */
@@ -32,65 +35,76 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
   const transmittance = new Transmittance(media, layers, reach)
   const { end: seen, sheen: mirror, falls } = endingOf(paths, setting, lamp, reach)
   const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
-  const out = new Float32Array(3 * paths.count)
+  const out = new Float32Array(3 * paths.rays)
   const weights = rgbOfBands
   const light = new Float64Array(bandCount)
+  const sent = new Float64Array(bandCount)
+  const ground = new Float64Array(bandCount)
+  const behind = { light, sent, ground }
   const mirrored = new Float64Array(bandCount)
   const lit = new Float64Array(bandCount)
   const rgb = new Float64Array(3)
   const wood = setting.table === 'wood'
   const shines = setting.table === 'light' || !table
-  /** Light from where a path ends, in each band. */
-  const from = (kind: number, at: Float32Array, i: number, of: Seen, into: Float64Array): void => {
+  /** Light from where a path ends, in each band; a table lit from above reflects into `back` too. */
+  const from = (
+    kind: number,
+    at: Float32Array,
+    i: number,
+    of: Seen,
+    into: Float64Array,
+    back?: Float64Array,
+  ): void => {
     const own = of.own[i]
     const more = of.more[i]
+    back?.fill(0)
     if (kind === ends.table && own > 0) {
+      const touches = back && !shines ? Math.max(0, 1 - at[3 * i + 2] / (touching * reach)) : 0
       if (wood) woodAt(at[3 * i], at[3 * i + 1], into)
       if (!shines) lightAt(table, at[3 * i], at[3 * i + 1], lit)
       for (let band = 0; band < bandCount; band++) {
-        into[band] = more + own * (wood ? into[band] : 1) * (shines ? 1 : lit[band])
+        const reflects = own * (wood ? into[band] : 1)
+        if (touches > 0) back![band] = touches * reflects
+        into[band] = more + reflects * (shines ? 1 : lit[band])
       }
     } else for (let band = 0; band < bandCount; band++) into[band] = more
   }
   /** What is seen beside the piece needs no bands where the table is neutral. */
-  const beside = (i: number): void => {
+  const beside = (i: number, at: number): void => {
     const own = seen.own[i]
     const more = seen.more[i]
     rgb[0] = rgb[1] = rgb[2] = 1
     if (own > 0 && !shines) lightAt(table, paths.at[3 * i], paths.at[3 * i + 1], rgb)
-    out[3 * i] = more + own * rgb[0]
-    out[3 * i + 1] = more + own * rgb[1]
-    out[3 * i + 2] = more + own * rgb[2]
+    for (let channel = 0; channel < 3; channel++) out[at + channel] = more + own * rgb[channel]
   }
 
   for (let i = 0; i < paths.count; i++) {
     const sheen = paths.sheen[i]
     const end = paths.end[i]
-    if (sheen === 0 && end < ends.thing && (!wood || end === ends.room)) {
-      beside(i)
+    const at = 3 * paths.ray[i]
+    if (misses(paths, i) && (!wood || end === ends.room)) {
+      beside(i, at)
       continue
     }
+    sent.fill(0)
     if (end >= ends.thing) {
       const colour = end === ends.mount ? mount! : things[paths.thing[i]]
       const share = seen.own[i]
-      for (let band = 0; band < bandCount; band++) light[band] = colour[band] * share
-    } else if (paths.weight[i] > 0) from(end, paths.at, i, seen, light)
-    else light.fill(0)
-    if (paths.starts[i + 1] > paths.starts[i]) transmittance.behind(paths, i, light, falls[i])
+      light.fill(0)
+      for (let band = 0; band < bandCount; band++) {
+        sent[band] = colour[band] * share
+        ground[band] = colour[band]
+      }
+    } else from(end, paths.at, i, seen, light, ground)
+    transmittance.behind(paths, i, behind, falls[i])
     if (sheen > 0) from(paths.sheenEnd[i], paths.sheenAt, i, mirror, mirrored)
     const weight = paths.weight[i]
-    let red = 0
-    let green = 0
-    let blue = 0
     for (let band = 0; band < bandCount; band++) {
       const seen = weight * light[band] + sheen * mirrored[band]
-      red += seen * weights[3 * band]
-      green += seen * weights[3 * band + 1]
-      blue += seen * weights[3 * band + 2]
+      out[at] += seen * weights[3 * band]
+      out[at + 1] += seen * weights[3 * band + 1]
+      out[at + 2] += seen * weights[3 * band + 2]
     }
-    out[3 * i] = red
-    out[3 * i + 1] = green
-    out[3 * i + 2] = blue
   }
   return out
 }

@@ -1,10 +1,14 @@
-import { DoubleSide, Ray, type Intersection } from 'three'
+import { DoubleSide, Ray, Vector3, type Intersection } from 'three'
 import { fresnel } from './fresnel.ts'
 import { ends, type PathBook } from './paths.ts'
 import type { Standing } from './standing.ts'
 
 /** Light that is held back inside is followed over so many mirrorings; then it is taken to leave where it goes. */
 const mostMirrored = 8
+
+/** A share of the light that is worth a path of its own, and how often one is split. */
+const usualLeast = 0.1
+const usualSplits = 2
 
 /** Surfaces crossed at most: a guard against meshes that light can't leave. */
 const mostSurfaces = 40
@@ -19,32 +23,69 @@ export interface Optics {
   things?: readonly (number | undefined)[]
   /** What lies lower than this above the table, m, is held in a closed mount; none without. */
   mount?: number
+  /** A share of the light no larger than this is not followed by itself: it goes with the stronger one. */
+  least?: number
+  /** Boundaries at which a path is split. */
+  splits?: number
 }
 
 const ray = new Ray()
 
+/** What is known of light at a boundary, apart from where it is and goes. */
+interface Carried {
+  inside: boolean
+  /** Index of the clear thing that it is in; 0 in none. */
+  within: number
+  weight: number
+  mirrored: number
+  splits: number
+}
+
+/** The weaker part of light at a boundary, to be followed later. */
+interface Branch extends Carried {
+  path: number
+  crossed: number
+  origin: Vector3
+  direction: Vector3
+}
+
 /**
- * Follows light backwards from an eye, or forwards from a lamp: refracted where it enters and
- * leaves (Snell), cut at the levels, mirrored inside where more goes back than out (Fresnel), the
- * stronger branch each time, until it meets a thing, the mount, the table or the room. Ends the
- * book's current path.
+ * Ray tracing backwards from an eye, or forwards from a lamp: refracted where light enters and
+ * leaves (Snell), cut at the levels, mirrored inside where more goes back than out (Fresnel), until
+ * it meets a thing, the mount, the table or the room. Both parts are followed at the first
+ * boundaries where the weaker one carries more than `least`; elsewhere the stronger one takes its
+ * share, so that no light is lost. Adds a ray's paths to the book.
  */
 export function traceRay(
-  { piece, levels, index, things = [], mount = 0 }: Optics,
+  optics: Optics,
   book: PathBook,
   from: readonly [number, number, number],
   toward: readonly [number, number, number],
 ): void {
+  ray.origin.fromArray(from)
+  ray.direction.fromArray(toward)
+  book.openRay()
+  if (!meetsBall(optics.piece)) return leave(book, 1)
+  const branches: Branch[] = []
+  const { splits = usualSplits } = optics
+  follow(optics, book, branches, { inside: false, within: 0, weight: 1, mirrored: 0, splits })
+  for (let next = branches.pop(); next; next = branches.pop()) {
+    ray.origin.copy(next.origin)
+    ray.direction.copy(next.direction)
+    book.openBranch(next.path, next.crossed)
+    follow(optics, book, branches, next)
+  }
+}
+
+function follow(
+  { piece, levels, index, things = [], mount = 0, least = usualLeast }: Optics,
+  book: PathBook,
+  branches: Branch[],
+  { inside, within, weight, mirrored, splits }: Carried,
+): void {
   const { paths, current } = book
-  const { origin: o, direction: d } = ray.set(
-    ray.origin.fromArray(from),
-    ray.direction.fromArray(toward),
-  )
+  const { origin: o, direction: d } = ray
   const near = 1e-5 * piece.radius
-  let [inside, mirrored, weight] = [false, 0, 1]
-  /** Of the clear thing that light is in; 0 in none. */
-  let within = 0
-  if (!meetsBall(piece)) return leave(book, 1)
   for (let surface = 0; surface < mostSurfaces; surface++) {
     const hit = piece.bvh.raycastFirst(ray, DoubleSide, near, Infinity) as Intersection | null
     if (!hit) return leave(book, weight)
@@ -56,61 +97,61 @@ export function traceRay(
     const facing = d.dot(face.normal) < 0
     smooth(piece, hit)
     const part = piece.part[face.a]
-    if (part > 0) {
-      const own = things[part - 1]
-      if (own === undefined) {
-        paths.thing[current] = part - 1
-        const side = n.x * d.x + n.y * d.y + n.z * d.z > 0 ? -1 : 1
-        return book.end(ends.thing, weight, side * n.x, side * n.y, side * n.z)
-      }
-      o.set(x, y, z)
-      const around = inside ? index : 1
-      // One clear thing in another is taken to be of the same stuff.
-      if (facing === within > 0) continue
-      const cosine = against(facing)
-      const [from, into] = facing ? [around, own] : [own, around]
-      const back = fresnel(cosine, from, into)
-      if (back < 0.5) {
-        weight *= 1 - back
-        bend(from / into, cosine)
-        within = facing ? own : 0
-      } else {
-        if (++mirrored > mostMirrored) return book.end(ends.room, weight, d.x, d.y, d.z)
-        weight *= back
-        mirror(cosine)
-      }
-      continue
-    }
+    const own = part > 0 ? things[part - 1] : undefined
     o.set(x, y, z)
-    if (mount > 0 && z < mount) {
+    if (part > 0 && own === undefined) {
+      paths.thing[current] = part - 1
+      const side = n.x * d.x + n.y * d.y + n.z * d.z > 0 ? -1 : 1
+      return book.end(ends.thing, weight, side * n.x, side * n.y, side * n.z)
+    }
+    if (own === undefined && mount > 0 && z < mount) {
       const side = facing ? 1 : -1
       return book.end(ends.mount, weight, side * n.x, side * n.y, side * n.z)
     }
-    // A back seen from outside, or a front from inside, is a hole or an overlap: light goes on.
-    if (facing === inside) continue
-    if (facing) {
-      const cosine = against(true)
-      const back = fresnel(cosine, 1, index)
-      if (weight === 1 && paths.sheen[current] === 0) {
-        paths.sheen[current] = back
-        put(paths.normal, current, n.x, n.y, n.z)
-        mirrorOf(paths, current, x, y, z, cosine)
-      }
+    // A back seen from outside, or a front from inside, is a hole or an overlap: light goes on. One
+    // clear thing in another is taken to be of the same stuff.
+    if (facing === (own === undefined ? inside : within > 0)) continue
+    const around = own === undefined ? 1 : inside ? index : 1
+    const of = own ?? index
+    const [before, behind] = facing ? [around, of] : [of, around]
+    const cosine = against(facing)
+    const back = fresnel(cosine, before, behind)
+    const first = own === undefined && weight === 1 && paths.sheen[current] === 0 && facing
+    if (first) {
+      paths.sheen[current] = back
+      put(paths.normal, current, n.x, n.y, n.z)
+      mirrorOf(paths, current, x, y, z, cosine)
       weight *= 1 - back
-      bend(1 / index, cosine)
-      inside = true
-      continue
     }
-    const cosine = against(false)
-    const back = fresnel(cosine, index, 1)
-    if (back < 0.5) {
-      weight *= 1 - back
-      bend(index, cosine)
-      inside = false
-    } else {
+    const throws = back >= 0.5 && !first
+    const weak = first ? 0 : Math.min(back, 1 - back)
+    const splitsHere = splits > 0 && weak * weight > least
+    if (splitsHere) {
+      splits--
+      const direction = throws
+        ? bent(d, before / behind, cosine, new Vector3())
+        : thrown(d, cosine, new Vector3())
+      branches.push({
+        // What is thrown back stays where it is; what passes is on the other side.
+        inside: throws && own === undefined ? facing : inside,
+        within: throws && own !== undefined ? (facing ? own : 0) : within,
+        path: current,
+        crossed: book.crossed,
+        origin: o.clone(),
+        direction,
+        weight: weight * weak,
+        mirrored,
+        splits,
+      })
+      weight *= 1 - weak
+    }
+    if (throws) {
       if (++mirrored > mostMirrored) return book.end(ends.room, weight, d.x, d.y, d.z)
-      weight *= back
-      mirror(cosine)
+      thrown(d, cosine, d)
+    } else {
+      bent(d, before / behind, cosine, d)
+      if (own === undefined) inside = facing
+      else within = facing ? own : 0
     }
   }
   book.end(ends.room, weight, d.x, d.y, d.z)
@@ -125,7 +166,7 @@ function leave(book: PathBook, weight: number): void {
   const { origin: o, direction: d } = ray
   if (d.z < -1e-9) {
     const t = Math.max(0, -o.z / d.z)
-    book.end(ends.table, weight, o.x + t * d.x, o.y + t * d.y, 0)
+    book.end(ends.table, weight, o.x + t * d.x, o.y + t * d.y, t)
   } else book.end(ends.room, weight, d.x, d.y, d.z)
 }
 
@@ -176,18 +217,15 @@ function against(facing: boolean): number {
   return Math.min(1, Math.max(0, -(n.x * d.x + n.y * d.y + n.z * d.z)))
 }
 
-/** Throws the ray back at a boundary whose normal looks against it. */
-function mirror(cosine: number): void {
-  const { direction: d } = ray
-  d.set(d.x + 2 * cosine * n.x, d.y + 2 * cosine * n.y, d.z + 2 * cosine * n.z).normalize()
-}
+/** A direction thrown back at a boundary whose normal looks against it, into `out`. */
+const thrown = (d: Vector3, cosine: number, out: Vector3): Vector3 =>
+  out.set(d.x + 2 * cosine * n.x, d.y + 2 * cosine * n.y, d.z + 2 * cosine * n.z).normalize()
 
-/** Turns the ray at a boundary whose normal looks against it (Snell); `ratio` is from over into. */
-function bend(ratio: number, cosine: number): void {
-  const { direction: d } = ray
+/** A direction behind such a boundary (Snell), into `out`; `ratio` is from over into. */
+function bent(d: Vector3, ratio: number, cosine: number, out: Vector3): Vector3 {
   const through = Math.sqrt(Math.max(0, 1 - ratio * ratio * (1 - cosine * cosine)))
   const k = ratio * cosine - through
-  d.set(ratio * d.x + k * n.x, ratio * d.y + k * n.y, ratio * d.z + k * n.z).normalize()
+  return out.set(ratio * d.x + k * n.x, ratio * d.y + k * n.y, ratio * d.z + k * n.z).normalize()
 }
 
 function mirrorOf(

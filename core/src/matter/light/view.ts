@@ -35,9 +35,9 @@ export function cameraOf({ turn, lift, zoom = 1 }: View, { piece }: Pick<Optics,
 }
 
 /**
- * One path for each pixel of the rows from `first` up to `last`, from the top.
+ * One ray for each pixel of the rows from `first` up to `last`, from the top.
  *
- * @example traceView(opticsOfBall, { turn: 0, lift: 0.4, width: 40, height: 30 }, 0, 30).count // 1200
+ * @example traceView(opticsOfBall, { turn: 0, lift: 0.4, width: 40, height: 30 }, 0, 30).rays // 1200
  */
 export function traceView(optics: Optics, view: View, first = 0, last = view.height): Paths {
   const { width, height } = view
