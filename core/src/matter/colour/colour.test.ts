@@ -196,6 +196,20 @@ describe('a wished colour', () => {
     expect(doses).toEqual([{ id: 'blue', dose: expect.closeTo(0.0004, 6) }])
   })
 
+  // Black is mixed from a black paste; dyes that together swallow all light are a waste and stain
+  // (common practice, no source).
+  it.each(['#000000', '#0a0a0c', '#161616'])(
+    'takes a black paste for %s, not three dyes',
+    (colour) => {
+      const paste = { ...tint('#101010'), form: 'paste' as const }
+      const black = { id: 'black paste', matter: matterOf(paste), limit: 0.02 }
+      const wish = { colour: linearOf(colour), body, depth: 0.006, ground: white }
+      const { doses, off } = solveTints(wish, [...onHand, black])
+      expect(doses.map(({ id }) => id)).toEqual(['black paste'])
+      expect(off).toBeLessThan(6)
+    },
+  )
+
   it('that nothing reaches gets the nearest, within every limit, and how far off it is', () => {
     const wish = { colour: linearOf('#00ff40'), body, depth: 0.006, ground: white }
     const { doses, off } = solveTints(wish, onHand)

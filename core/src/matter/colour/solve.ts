@@ -31,27 +31,43 @@ const mostTints = 3
 /** Nobody sees a smaller difference. */
 const unseen = 0.5
 
+/** Another tint has to bring the colour nearer by this much, ΔE: the first difference that is seen side by side (from memory). */
+const worthATint = 2.3
+
+/** A tint at its limit is worth as much as this, ΔE: it may bleed, and slows the cure (common practice, no source). */
+const atItsLimit = 2
+
 /** Doses under this share of their limit are left out. */
 const trace = 1e-3
 
 /**
  * Doses of the tints on hand that show a wished colour through a depth over a ground: the fewest
  * tints that nobody could tell from it, else the nearest. Least squares in CIE Lab over the doses,
- * each within its limit, for every choice of up to three tints.
+ * each within its limit, for every choice of up to three tints; one tint more only where it is seen.
  *
  * @example solveTints(wishForPale, []).doses // []
  */
 export function solveTints(wish: Wish, onHand: readonly OnHand[]): SolvedRecipe {
   let best = answer(wish, [], [])
+  let least = best.off
   for (let size = 1; size <= Math.min(mostTints, onHand.length); size++) {
     if (best.off < unseen) break
-    for (const tints of choices(onHand, size)) {
-      const found = refine(wish, tints)
-      if (found.off < best.off - 1e-9) best = found
-    }
+    const recipes = [...choices(onHand, size)].map((tints) => {
+      const recipe = refine(wish, tints)
+      return { recipe, cost: recipe.off + strainOf(recipe, tints) }
+    })
+    const { recipe, cost } = recipes.reduce((one, other) => (other.cost < one.cost ? other : one))
+    if (cost < least - (size > 1 ? worthATint : 0)) [best, least] = [recipe, cost]
   }
   return best
 }
+
+/** How near the doses are to their limits, ΔE. */
+const strainOf = ({ doses }: SolvedRecipe, tints: readonly OnHand[]): number =>
+  doses.reduce((sum, { id, dose }) => {
+    const { limit } = tints.find((tint) => tint.id === id)!
+    return sum + atItsLimit * (dose / limit) ** 2
+  }, 0)
 
 function* choices(all: readonly OnHand[], size: number, from = 0): Generator<OnHand[]> {
   if (size === 0) return yield []
