@@ -250,6 +250,7 @@ test.describe('in the demo studio', () => {
       await mivro.open('/runs')
       await page.getByRole('button', { name: 'New run', exact: true }).click()
       await mivro.pick('Add a piece', 'Moon-phase coaster')
+      await mivro.type('Casts wanted', '1')
       await expect(cup.first()).toBeVisible({ timeout: 120_000 })
     }
     await plan()

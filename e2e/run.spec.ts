@@ -86,7 +86,7 @@ test('what cannot be done is said at its place, and nothing is lost', async ({ m
   await page.getByRole('button', { name: 'New run' }).click()
   await expect(page.getByText('Nothing is cast yet')).toBeVisible()
   await mivro.pick('Add a piece', 'Crater keycap')
-  await expect(summary(mivro)).toContainText('1 cast ', { timeout: 120_000 })
+  await expect(summary(mivro)).toContainText('8 casts', { timeout: 120_000 })
   await mivro.type('Casts wanted', '0')
   await expect(panel(mivro).getByRole('alert').first()).toBeVisible()
   await mivro.type('Casts wanted', '6')
@@ -97,7 +97,7 @@ test('what cannot be done is said at its place, and nothing is lost', async ({ m
     page.getByText(/the hours of the bench move it to 08:05, day 2/).first(),
   ).toBeVisible()
   await mivro.open('/equipment')
-  await mivro.type('Fill one mould', '5 min')
+  await mivro.type('Fill one cavity', '5 min')
   await mivro.saved()
   await page.goBack()
   await expect(page.getByText(/even one mould alone is full only after/)).toBeVisible({

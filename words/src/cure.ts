@@ -29,7 +29,7 @@ export function explainSheet(resin: Resin, room: number, choice: UnitChoice = me
 
 /** Where the times of a layer come from, line by line, by the model of the cure. */
 export function explainCure(
-  { law, seen, factor, energy }: Learned,
+  { law, seen, factor, factorBand, energy }: Learned,
   { resin, room, mass, depth, lie = 1, inCup = resin.mixTime }: Batch,
   choice: UnitChoice = metric,
 ): string[] {
@@ -50,7 +50,7 @@ export function explainCure(
     const moved =
       Math.abs(factor - 1) < 0.02
         ? 'they agree with the sheet'
-        : `the sheet's pot takes × ${factor.toFixed(2)}`
+        : `the sheet's pot takes × ${factor.toFixed(2)}, eight times in ten between × ${factorBand.map((end) => end.toFixed(2)).join(' and ')}`
     lines.push(
       `Learned from ${seen.length} of your own: ${moved}; activation energy ${(energy.sheet / 1000).toFixed(0)} to ${(energy.learned / 1000).toFixed(0)} kJ/mol.`,
     )

@@ -7,7 +7,7 @@ import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/un
 export const handWords: Record<keyof Hands, string> = {
   drawUp: 'Draw up a syringe',
   prefill: 'Prefill one place',
-  fill: 'Fill one mould',
+  fill: 'Fill one cavity',
   rock: 'Rock and tap',
   band: 'Boards and bands',
   intoPot: 'One mould into the pot',

@@ -36,8 +36,11 @@ const choices = computed(() => [
   { value: '', label: 'choose a piece' },
   ...known.pieces.value.map(({ id, document }) => ({ value: id, label: document.name })),
 ])
-const add = (piece: string) =>
-  change({ pours: [...run.value.pours, { id: newId(), piece, casts: 1 }] })
+/** As many as its plan wants. */
+const add = (piece: string) => {
+  const casts = known.plans.value.get(piece)?.[0]?.document.copies ?? 1
+  change({ pours: [...run.value.pours, { id: newId(), piece, casts }] })
+}
 const edit = (id: string, values: Partial<PourOfRun>) =>
   change({
     pours: run.value.pours.map((pour) => (pour.id === id ? { ...pour, ...values } : pour)),

@@ -31,7 +31,7 @@ const inHours = computed(() => Math.max(...(curve.value?.sheet ?? [0])) > 3 * 36
 const time = (s: number) => s / (inHours.value ? 3600 : 60)
 const pots = computed(() => seen.value.filter(({ what }) => what === 'pot life'))
 const data = computed(() => {
-  const { rooms = [], sheet = [], learned = [] } = curve.value ?? {}
+  const { rooms = [], sheet = [], learned = [], band = [] } = curve.value ?? {}
   const line = (values: number[]) =>
     rooms.map((room, i) => ({ x: fromSI(room, degrees.value), y: time(values[i]) }))
   const counted = seen.value.some(({ leftOut }) => !leftOut)
@@ -48,6 +48,7 @@ const data = computed(() => {
     pointRadius: 0,
     pointStyle: 'line' as const,
   })
+  const edgeOf = (values: number[]) => ({ data: line(values), borderWidth: 0, pointRadius: 0 })
   const dotsOf = (label: string, leftOut: boolean, edge: string, fill: string) => ({
     label,
     data: dots(leftOut),
@@ -59,9 +60,20 @@ const data = computed(() => {
   })
   return {
     datasets: [
-      curveOf('The sheet', sheet, 'ink-2', [5, 4]),
-      ...(counted ? [curveOf('With what was seen', learned, 'teal')] : []),
-      dotsOf('Seen', false, 'amber', 'honey'),
+      curveOf('Sheet', sheet, 'ink-2', [5, 4]),
+      ...(counted
+        ? [
+            curveOf('Learned', learned, 'teal'),
+            {
+              ...edgeOf(learned.map((value, i) => value / band[i])),
+              label: 'Eight in ten',
+              fill: '+1',
+              backgroundColor: token('teal-soft'),
+            },
+            edgeOf(learned.map((value, i) => value * band[i])),
+          ]
+        : []),
+      dotsOf('Measured', false, 'amber', 'honey'),
       dotsOf('Left out', true, 'faint', 'panel'),
     ].filter((set) => set.data.length > 0),
   }
@@ -81,7 +93,9 @@ const options = computed((): ChartOptions<'line'> => ({
     },
   },
   plugins: {
+    legend: { labels: { filter: ({ text }) => Boolean(text) } },
     tooltip: {
+      filter: ({ dataset }) => dataset.fill === undefined && dataset.label !== undefined,
       callbacks: {
         title: () => '',
         label: ({ dataset, parsed }) =>
@@ -107,6 +121,6 @@ const options = computed((): ChartOptions<'line'> => ({
 
 <style scoped>
 .chart {
-  height: 168px;
+  height: 208px;
 }
 </style>

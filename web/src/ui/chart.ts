@@ -1,6 +1,7 @@
 import {
   CategoryScale,
   Chart,
+  Filler,
   Legend,
   LinearScale,
   LineElement,
@@ -10,7 +11,16 @@ import {
 import annotation from 'chartjs-plugin-annotation'
 import { token } from '../theme/token.ts'
 
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Legend, Tooltip, annotation)
+Chart.register(
+  CategoryScale,
+  LinearScale,
+  LineElement,
+  PointElement,
+  Filler,
+  Legend,
+  Tooltip,
+  annotation,
+)
 
 export const chartFont = { family: "'Hanken Grotesk Variable', sans-serif", size: 12 }
 

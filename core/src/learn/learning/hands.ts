@@ -12,7 +12,7 @@ export const fewestSeen = 3
 
 /**
  * How long hands really took, from the moments between the keys of benches: prefills by the place,
- * fills without the rocking after them, bands and pot by the mould. What was seen less than three
+ * fills by the cavity without the rocking after them, bands and pot by the mould. What was seen less than three
  * times is left out.
  *
  * @example learnedHands([]) // []
@@ -31,7 +31,7 @@ export function learnedHands(
         const places = task.spots.filter(({ what }) => what === 'prefill').length
         if (places > 0) add('prefill', taken / places)
       }
-      if (task.what === 'fill') add('fill', taken - now.rock)
+      if (task.what === 'fill') add('fill', (taken - now.rock) / task.mould.casts)
       if (task.what === 'band' && task.moulds.length > 0) {
         add('band', taken / task.moulds.length - now.intoPot)
       }

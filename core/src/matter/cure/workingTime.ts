@@ -1,4 +1,5 @@
 import type { Silicone } from '../material/index.ts'
+import { eightInTen } from './calibrate/leastSquares.ts'
 import { arrhenius } from './kinetics/index.ts'
 
 /** Activation energy of a silicone's cure, J/mol, where nothing was seen (from memory). */
@@ -13,7 +14,13 @@ export interface WorkingLaw {
   at: number
   sheetTemperature: number
   energy: number
+  /** Inverse of the covariance of the log of its rate and its energy. */
+  information: readonly [rate: number, both: number, energy: number]
 }
+
+/** Log of a time against a room: the Arrhenius variable, 0 at the sheet's temperature, mol/J. */
+const arrheniusVariable = (sheetTemperature: number, room: number): number =>
+  Math.log(arrhenius(1e3, sheetTemperature) / arrhenius(1e3, room)) / 1e3
 
 /**
  * Working time of a silicone from its sheet, moved to what was really seen: log time is a
@@ -23,14 +30,12 @@ export interface WorkingLaw {
  */
 export function workingLaw({ potLife, sheetTemperature, observations = [] }: Silicone): WorkingLaw {
   const counted = observations.filter(({ what, leftOut }) => what === 'pot life' && !leftOut)
-  // log(time / potLife) = rate + energy · x; x = 0 at the sheet's temperature.
-  const x = (room: number) =>
-    Math.log(arrhenius(1e3, sheetTemperature) / arrhenius(1e3, room)) / 1e3
+  // log(time / potLife) = rate + energy · x.
   let [rr, re, ee] = [1 / plausible.rate ** 2, 0, 1 / plausible.energy ** 2]
   let [br, be] = [0, usualEnergy / plausible.energy ** 2]
   const weight = 1 / plausible.time ** 2
   for (const { room, value } of counted) {
-    const at = x(room)
+    const at = arrheniusVariable(sheetTemperature, room)
     const seen = Math.log(value / potLife)
     rr += weight
     re += weight * at
@@ -41,7 +46,19 @@ export function workingLaw({ potLife, sheetTemperature, observations = [] }: Sil
   const determinant = rr * ee - re * re
   const rate = (br * ee - be * re) / determinant
   const energy = (be * rr - br * re) / determinant
-  return { at: potLife * Math.exp(rate), sheetTemperature, energy }
+  return { at: potLife * Math.exp(rate), sheetTemperature, energy, information: [rr, re, ee] }
+}
+
+/**
+ * By what factor the working time in a room may be off, up or down, eight times in ten.
+ *
+ * @example workingBand(workingLaw(silicone), silicone.sheetTemperature).toFixed(2) // '1.47'
+ */
+export function workingBand({ sheetTemperature, information }: WorkingLaw, room: number): number {
+  const [rr, re, ee] = information
+  const x = arrheniusVariable(sheetTemperature, room)
+  const variance = (ee - 2 * re * x + rr * x * x) / (rr * ee - re * re)
+  return eightInTen(Math.sqrt(variance))
 }
 
 /** Working time in a room, s. */

@@ -14,18 +14,20 @@ export interface Filling {
 /**
  * How a mould is filled soonest: poured, as fast as its gate lets it run by its own weight
  * (Hagen 1839 and Poiseuille 1840: π·d⁴·ρ·g / (128·η) through a gate that stands full), or by the
- * syringe, drawn up as often as it takes. Volume m³, bore m, viscosity Pa·s, density kg/m³.
+ * syringe, drawn up as often as it takes; each cavity by itself. Volume m³ in all, bore of a gate m,
+ * viscosity Pa·s, density kg/m³.
  *
  * @example fillingOf(usualHands, { volume: 4e-6 }, { viscosity: 0.1, density: 1050 }).time // 20
  */
 export function fillingOf(
   hands: Pick<Hands, 'fill' | 'drawUp'>,
-  { volume, bore }: { volume: number; bore?: number },
+  { volume, bore, casts = 1 }: { volume: number; bore?: number; casts?: number },
   { viscosity, density }: { viscosity: number; density: number },
 ): Filling {
-  if (bore === undefined) return { by: 'pouring', time: hands.fill }
+  const fills = hands.fill * casts
+  if (bore === undefined) return { by: 'pouring', time: fills }
   const flow = (Math.PI * bore ** 4 * density * gravity) / (128 * viscosity)
-  const poured = Math.max(hands.fill, volume / flow)
-  const drawn = hands.fill + hands.drawUp * Math.ceil(volume / syringe)
+  const poured = Math.max(fills, volume / flow)
+  const drawn = fills + hands.drawUp * Math.ceil(volume / syringe)
   return poured <= drawn ? { by: 'pouring', time: poured } : { by: 'syringe', time: drawn }
 }

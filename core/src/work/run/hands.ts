@@ -9,7 +9,7 @@ export const handsSchema = z.object({
   drawUp: time(),
   /** A dab in one tight spot. */
   prefill: time(),
-  /** One mould filled, where the gate does not hold it up. */
+  /** One cavity filled, where the gate does not hold it up. */
   fill: time(),
   /** Rocked and tapped. */
   rock: time(),

@@ -95,7 +95,8 @@ export function planMix(
     if (layer === 0) add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
     const { volume } = mould.pour.layers[layer]
     const runs = { viscosity: thicknessAt(cup, free[0]), density }
-    const { by: filling, time } = fillingOf(hands, { volume, bore: mould.pour.bore }, runs)
+    const { casts, pour } = mould
+    const { by: filling, time } = fillingOf(hands, { volume, bore: pour.bore, casts }, runs)
     add('fill', 0, time, { mould, filling })
     poured = free[0]
     free[helper] = Math.max(free[helper], free[0])

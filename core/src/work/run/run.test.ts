@@ -253,6 +253,13 @@ describe('what cannot be done is said', () => {
     expect(mix.moulds.map(({ pour }) => pour.layers[0].sets[0].count)).toEqual([6, 2])
   })
 
+  it('each cavity of a tray takes its own time to fill', () => {
+    const tray = keycap({ cavities: 3, casts: 4, moulds: 2 })
+    const [mix] = compileRun(run(), [tray], bench).loads[0].mixes
+    const fills = mix.tasks.filter(({ what }) => what === 'fill')
+    expect(fills.map(({ from, until }) => (until - from) / usualHands.fill)).toEqual([3, 1])
+  })
+
   it('hours that never hold a load are told', () => {
     const windows = [{ from: 9 * 3600, until: 9 * 3600 + 900 }]
     expect(codes(run({ windows, layOut: 1800 }), [keycap()])).toContain('run-outside-hours')

@@ -1,13 +1,16 @@
 import { potMassOf, type Resin, type Silicone } from '../../material/index.ts'
+import type { CureLaw } from '../kinetics/index.ts'
 import { calibrate } from './calibrate.ts'
-import { learn, predicted } from './learn.ts'
-import { workingLaw, workingTime } from '../workingTime.ts'
+import { timeBand, learn, predicted } from './learn.ts'
+import { workingBand, workingLaw, workingTime } from '../workingTime.ts'
 
 /** Pot life of the sheet's own pot over rooms, s: by the sheet alone, and with what was seen. */
 export interface PotLifeCurve {
   rooms: number[]
   sheet: number[]
   learned: number[]
+  /** By what factor the learned one may be off, up or down, eight times in ten. */
+  band: number[]
 }
 
 /** Rooms that a bench knows, K. */
@@ -17,19 +20,26 @@ const rooms = Array.from({ length: 13 }, (_, i) => 285.15 + 2 * i)
 export function potLifeCurve(resin: Resin): PotLifeCurve {
   const calibration = calibrate(resin)
   const learned = learn(calibration, resin)
-  const at = (law: typeof calibration.law) =>
-    rooms.map((room) => {
-      const pot = { what: 'pot life', room, mass: potMassOf(resin), value: resin.potLife } as const
-      return predicted(law, pot, resin)
-    })
-  return { rooms, sheet: at(calibration.law), learned: at(learned.law) }
+  const potIn = (room: number) => (law: CureLaw) => {
+    const pot = { what: 'pot life', room, mass: potMassOf(resin), value: resin.potLife } as const
+    return predicted(law, pot, resin)
+  }
+  return {
+    rooms,
+    sheet: rooms.map((room) => potIn(room)(calibration.law)),
+    learned: rooms.map((room) => potIn(room)(learned.law)),
+    band: rooms.map((room) => timeBand(learned, potIn(room))),
+  }
 }
 
 /** The same of a silicone's working time. */
 export function workingCurve(silicone: Silicone): PotLifeCurve {
-  const at = (of: Silicone) => {
-    const law = workingLaw(of)
-    return rooms.map((room) => workingTime(law, room))
+  const sheet = workingLaw({ ...silicone, observations: [] })
+  const learned = workingLaw(silicone)
+  return {
+    rooms,
+    sheet: rooms.map((room) => workingTime(sheet, room)),
+    learned: rooms.map((room) => workingTime(learned, room)),
+    band: rooms.map((room) => workingBand(learned, room)),
   }
-  return { rooms, sheet: at({ ...silicone, observations: [] }), learned: at(silicone) }
 }

@@ -2,7 +2,7 @@ import { potMassOf, type Observation, type Resin } from '../../material/index.ts
 import { alphaDoubled, timeTo, type CureLaw } from '../kinetics/index.ts'
 import type { Calibration } from './calibrate.ts'
 import { runCup } from './cup.ts'
-import { leastSquares } from './leastSquares.ts'
+import { deviation, eightInTen, leastSquares } from './leastSquares.ts'
 
 /** What one real observation is trusted to: a tenth of a time, 5 K of a peak (common practice, no source). */
 const trust = { time: 0.1, peak: 5 } as const
@@ -17,8 +17,11 @@ const plausible = [0.3, 10e3, 0.15, 0.05, 0.05] as const
 export interface Learned extends Calibration {
   /** Observations that count, and how far the law is off each of them: log of a time, or K. */
   seen: { observation: Observation; before: number; after: number }[]
-  /** By what real times at 23 °C differ from the sheet's: below 1 is faster. */
+  /** By what real times at 23 °C differ from the sheet's: below 1 is faster; and its band, eight in ten. */
   factor: number
+  factorBand: readonly [low: number, high: number]
+  /** How surely the parts of the law are known: inverse of their covariance, in units of what is plausible. */
+  information: number[][]
   /** J/mol, of the sheet and learned. */
   energy: { sheet: number; learned: number }
 }
@@ -34,22 +37,51 @@ export function learn(calibration: Calibration, resin: Resin): Learned {
   const counted = (resin.observations ?? []).filter(({ leftOut }) => !leftOut)
   const off = (law: CureLaw) => counted.map((seen) => residual(law, seen, resin))
   const before = off(calibration.law)
-  const found = leastSquares(
+  const { parameters, information } = leastSquares(
     (parameters) => off(moved(calibration.law, parameters)).map((r, i) => r / trustOf(counted[i])),
     plausible,
   )
-  const law = counted.length > 0 ? moved(calibration.law, found) : calibration.law
+  const law = counted.length > 0 ? moved(calibration.law, parameters) : calibration.law
   const after = off(law)
-  const cup = runCup(law, { mass: potMassOf(resin), room: resin.sheetTemperature })
+  const atSheet = { mass: potMassOf(resin), room: resin.sheetTemperature }
+  const cup = runCup(law, atSheet)
+  const factor = cup.doubled / calibration.cup.doubled
+  const band =
+    counted.length > 0
+      ? timeBand({ law, information }, (moved) => runCup(moved, atSheet).doubled)
+      : 1
   return {
     ...calibration,
     law,
     joinUntil: Math.max(calibration.joinUntil, law.rheology.gel + 0.01),
     cup,
     seen: counted.map((observation, i) => ({ observation, before: before[i], after: after[i] })),
-    factor: cup.doubled / calibration.cup.doubled,
+    factor,
+    factorBand: [factor / band, factor * band],
+    information,
     energy: { sheet: calibration.law.kinetics.energy, learned: law.kinetics.energy },
   }
+}
+
+/** A slope is taken over this share of what a part of the law may plausibly be off. */
+const nudge = 0.05
+
+/**
+ * By what factor a time that the law answers may be off, up or down, eight times in ten: from how
+ * surely its parts are known.
+ *
+ * @example timeBand(learn(calibrate(resin), { ...resin, observations: [] }), () => 60) // 1
+ */
+export function timeBand(
+  { law, information }: Pick<Learned, 'law' | 'information'>,
+  time: (law: CureLaw) => number,
+): number {
+  const middle = time(law)
+  const slopes = plausible.map((step, i) => {
+    const parts = plausible.map((_, j) => (i === j ? nudge * step : 0))
+    return Math.log(time(moved(law, parts)) / middle) / nudge
+  })
+  return eightInTen(deviation(information, slopes))
 }
 
 const trustOf = ({ what }: Observation) => (what === 'peak' ? trust.peak : trust.time)
