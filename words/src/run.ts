@@ -8,6 +8,8 @@ import type {
   TimedLoad,
 } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
+import { saySettingIn } from './inclusion.ts'
+import { sayBetween } from './sheet.ts'
 
 const day = 24 * 3600
 const plural = (count: number, one: string, many = `${one}s`) =>
@@ -32,6 +34,7 @@ export const runStepWords: Record<RunStepName, string> = {
   mix: 'Mix',
   vacuum: 'Vacuum',
   fill: 'Prefill and pour',
+  set: 'Set in',
   finish: 'Bands and pot',
   pressure: 'Pressure',
   demould: 'Demould',
@@ -63,6 +66,24 @@ export const sayRun = ({
 /** @example sayLoad({ index: 0, at: 34200, day: 0 }) // 'Load 1, 09:30' */
 export const sayLoad = ({ index, at, day: on }: Pick<TimedLoad, 'index' | 'at' | 'day'>): string =>
   `Load ${index + 1}, ${showTimeOfDay(at - on * day)}${on > 0 ? `, day ${on + 1}` : ''}`
+
+/**
+ * Something that a calendar names.
+ *
+ * @example sayStay({ step: 'demould', load: { index: 1 } }) // 'load 2 comes out'
+ */
+export function sayStay({
+  step,
+  load,
+  mix,
+  set,
+}: Pick<RunStep, 'step' | 'mix' | 'set'> & { load: Pick<TimedLoad, 'index'> }): string {
+  const which = `load ${load.index + 1}`
+  if (step === 'demould') return `${which} comes out`
+  if (step === 'set') return `${which}, set in ${set!.name}`
+  if (step === 'mix') return `${which}, ${mix!.moulds[0].pour.layers[mix!.layer].name}`
+  return which
+}
 
 /**
  * How much time a load has to spare, and where it is shortest.
@@ -115,22 +136,29 @@ export const sayOffer = (offer: Offer, units: UnitChoice = metric): string => {
   return `${offerWords[offer.what](offer, units)}: ${plural(casts, 'cast')} in ${plural(mixes, 'mix', 'mixes')} and ${plural(loads, 'load')}, ${plural(days, 'day')}.`
 }
 
-/** A moment of a load: minutes and seconds after its first mix. */
-const after = (seconds: number | undefined): string =>
-  seconds === undefined || seconds < 1
-    ? 'At the start'
-    : `${showDuration(seconds, 'second')} after the first mix`
+/** From so long after the first mix on a moment is said by the clock too, s. */
+const byTheClock = 900
+
+/** A moment of a load: minutes and seconds after its first mix, and by the clock what is far off. */
+const momentIn = ({ at: begins }: Pick<TimedLoad, 'at'>, seconds: number | undefined): string => {
+  if (seconds === undefined || seconds < 1) return 'at the start'
+  const after = `${showDuration(seconds, seconds < byTheClock ? 'second' : 'minute')} after the first mix`
+  return seconds < byTheClock ? after : `${showTimeOfDay(begins + seconds)}, ${after}`
+}
+
+const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)
 
 /** A dab in a tight spot, m³ (common practice, no source). */
 const dab = 1e-7
 
 /** What to do in a step of a run, in sentences. */
 export function sayRunStep(
-  { step, load, at, mix, moulds }: RunStep,
+  { step, load, at, mix, moulds, weighing, set }: RunStep,
   run: Pick<Run, 'way'>,
   { gauge, vacuum }: { gauge?: number; vacuum?: number },
   units: UnitChoice = metric,
 ): string {
+  const moment = (seconds: number | undefined) => momentIn(load, seconds)
   const names = [...new Set(moulds.map(({ pour }) => pour.name))].join(' and ')
   const prefills = moulds.reduce((sum, { pour }) => sum + pour.prefills, 0)
   const vents = moulds.some(({ pour }) => pour.vents > 0)
@@ -152,29 +180,33 @@ export function sayRunStep(
       return `Lay out: ${tools.filter(Boolean).join('; ')}.`
     }
     case 'weigh':
-      return `Weigh for ${plural(moulds.length, 'mould')} of ${names}, part by part, without taring between; the parts meet only when it is mixed.`
+      return `Weigh for ${plural(moulds.length, 'mould')} of ${names}, part by part, ${sayBetween(weighing!)}.`
     case 'mix': {
       const pours = showDuration(mix!.cup.poursUntil, 'second')
-      return `${after(at)}: mix. Scrape sides and bottom. It pours for ${pours}; the last mould is full after ${showDuration(mix!.poured, 'second')}.`
+      return `${capital(moment(at))}: mix. Scrape sides and bottom. It pours for ${pours}; the last mould is full after ${showDuration(mix!.poured, 'second')}.`
     }
     case 'vacuum':
-      return `${after(at)}: into the vacuum vessel, to ${show(vacuum ?? 0, 'pressure', units)}. Pause when the froth comes to the brim; let air in gently.`
+      return `${capital(moment(at))}: into the vacuum vessel, to ${show(vacuum ?? 0, 'pressure', units)}. Pause when the froth comes to the brim; let air in gently.`
     case 'fill': {
       const first =
         prefills > 0
           ? `prefill its tight places with about ${show(dab, 'volume', units)} each, then `
           : ''
       const stand = vents ? ' until resin stands in every vent for 5 to 10 s' : ''
-      return `${after(at)}: in this order, ${first}pour${stand}, rock and tap.`
+      return `${capital(moment(at))}: in this order, ${first}pour${stand}, rock and tap.`
+    }
+    case 'set': {
+      const { name, count, how, until } = set!
+      return `${saySettingIn(how, [`${name}, ${count} in all`])} From ${moment(at)} until ${moment(until)}.`
     }
     case 'finish': {
       const banded = moulds.some(({ pour }) => pour.bands > 0) ? 'Boards and bands' : ''
       const potted = run.way === 'pressure' || run.way === 'both' ? 'into the pot, level' : ''
-      return `${after(at)}: ${[banded, potted].filter(Boolean).join(', ')}.`.replace(/: i/, ': I')
+      return `${capital(moment(at))}: ${capital([banded, potted].filter(Boolean).join(', '))}.`
     }
     case 'pressure':
-      return `${after(at)}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${showDuration(load.out)} after the first mix; then let it off slowly, never open it under pressure.`
+      return `${capital(moment(at))}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${moment(load.out)}; then let it off slowly, never open it under pressure.`
     case 'demould':
-      return `${after(at)}: take them out. Gates trim easily while they are rubbery. Thin parts are the last to harden: look at them first.`
+      return `${capital(moment(at))}: take them out. Gates trim easily while they are rubbery. Thin parts are the last to harden: look at them first.`
   }
 }

@@ -1,4 +1,5 @@
 import type { MouldStep, PourStep } from '@mivro/core/base/caution'
+import type { Weighing } from '@mivro/core/matter/mix'
 import type { Mould } from '@mivro/core/mould'
 import type { Plan, SheetStep } from '@mivro/core/work/plan'
 import type { RunStepName } from '@mivro/core/work/run'
@@ -34,6 +35,7 @@ export const beforeInRun: Record<RunStepName, string> = {
   mix: 'Before you mix',
   vacuum: 'Before you pump',
   fill: 'Before you pour',
+  set: '',
   finish: '',
   pressure: 'Before you close the pot',
   demould: 'Before you demould',
@@ -103,5 +105,11 @@ export function saySheetStep(
     return `Pour: ${moment(at)}${where}${last}. ${show(depth, 'length', units)} deep, up to ${show(top, 'length', units)}, ${show(layer!.resin, 'volume', units)} in each copy.`
   }
   const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`
-  return `${into} of ${showCup(cupSize, units)}, without taring between.`
+  return `${into} of ${showCup(cupSize, units)}, ${sayBetween(weighing!)}.`
 }
+
+/** How the parts of a cup follow one another on the scale. */
+export const sayBetween = ({ apart, steps }: Weighing): string =>
+  apart
+    ? `${steps.at(-1)!.name} into a cup of its own, tared, so that the parts meet only when they are mixed`
+    : 'without taring between'

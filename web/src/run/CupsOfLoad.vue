@@ -12,7 +12,7 @@ const cups = computed(() =>
   props.load.mixes.map((mix) => {
     const { step } = mix.moulds[0].pour
     const scale = scaleUnits(step, studio.units)
-    const { steps, cupSize } = weighingOf(mix, cupsSoldIn(studio.units))
+    const { steps, cupSize } = weighingOf(mix, props.load, cupsSoldIn(studio.units))
     return {
       moulds: mix.moulds.length,
       layer: mix.moulds[0].pour.layers[mix.layer].name,

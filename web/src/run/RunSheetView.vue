@@ -25,7 +25,9 @@ watch(
   { immediate: true },
 )
 const steps = computed(() =>
-  compiled.value ? runSteps(compiled.value.loads, tools.value, cupsSoldIn(studio.units)) : [],
+  compiled.value && run.value
+    ? runSteps(compiled.value.loads, run.value, tools.value, cupsSoldIn(studio.units))
+    : [],
 )
 const words = (step: RunStep) =>
   sayRunStep(

@@ -90,7 +90,7 @@ function reorder(keys: string[]): void {
       <h1>{{ run?.name ?? 'Run' }}</h1>
       <p v-if="compiled" class="quiet" role="status">{{ sayRun(compiled) }}</p>
       <span class="gap grow" />
-      <SaveRunCalendar v-if="run && compiled" :run="run" :loads="compiled.loads" />
+      <SaveRunCalendar v-if="run && compiled" :run="run" :loads="compiled.loads" :tools="tools" />
       <ElButton
         v-if="run"
         tag="router-link"

@@ -50,6 +50,33 @@ export interface Weighing {
   smallest: number
   /** Brim volume of the cup that stirs it, m³. */
   cupSize: number
+  /** The last part is weighed into a cup of its own, so that the parts meet only when they are mixed. */
+  apart: boolean
+}
+
+/** Parts of a resin that pours for less than this are weighed apart, s (common practice, no source). */
+const fast = 900
+
+/** Whether a resin leaves no time between its parts. @example isFast({ potLife: 150 }) // true */
+export const isFast = ({ potLife }: Pick<Resin, 'potLife'>): boolean => potLife < fast
+
+/**
+ * The last part into a cup of its own where the parts must not meet before they are mixed: those of
+ * a fast resin, and of `cups` that wait for one another.
+ *
+ * @example weighedApart(weigh(100e-6, { resin: oneToOne }, 0.0001), { potLife: 150 }, 0.0001).apart // true
+ */
+export function weighedApart(
+  weighing: Weighing,
+  resin: Pick<Resin, 'potLife'>,
+  step: number,
+  cups = weighing.cups,
+): Weighing {
+  if (cups === 1 && !isFast(resin)) return weighing
+  const last = weighing.steps.at(-1)!
+  const reading = roundTo(last.mass, step)
+  const own = { ...last, weighed: reading, reading }
+  return { ...weighing, apart: true, steps: [...weighing.steps.slice(0, -1), own] }
 }
 
 /**
@@ -109,6 +136,7 @@ export function weighIn(
     ratioError: batchError(resinMass * shares.a, resinMass * shares.b, step),
     smallest: smallestBatch(shares, step, ratioTolerance),
     cupSize: cupFor(volume, sizes).size,
+    apart: false,
   }
 }
 

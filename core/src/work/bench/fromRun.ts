@@ -1,8 +1,9 @@
 import { underPressureBy, type AirTools } from '../../matter/air/index.ts'
+import { isFast } from '../../matter/mix/index.ts'
 import {
   gelOfMix,
   inRoom,
-  rounds,
+  laidBefore,
   runSteps,
   type CompiledRun,
   type Run,
@@ -11,9 +12,6 @@ import {
 } from '../run/index.ts'
 import type { Bench } from './bench.ts'
 import type { BenchMould, LayOutItem, Task } from './tasks.ts'
-
-/** Parts of a mix that pours for less than this are weighed apart, s (common practice, no source). */
-const fast = 900
 
 /** What is known of a run when its bench is set out. */
 export interface BenchOf {
@@ -34,7 +32,7 @@ export function benchOfRun({ id, revision, run, compiled, tools, cups, pours }: 
   const numberOf = new Map(
     compiled.loads.flatMap(({ mixes }) => mixes).map((mix, i) => [mix, i] as const),
   )
-  const steps = runSteps(compiled.loads, tools, cups)
+  const steps = runSteps(compiled.loads, run, tools, cups)
   const tasks = steps.flatMap((step, i) => tasksOf(step, `${i + 1}`, { run, tools, numberOf }))
   return {
     name: run.name,
@@ -63,13 +61,10 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
     case 'lay out':
       return [{ ...common, id, what: 'lay out', items: layOut(step, run) }]
     case 'weigh': {
-      const { steps, cupSize } = step.weighing!
+      const { steps, cupSize, apart } = step.weighing!
       const { resin, tints } = mix!.moulds[0].pour.layers[mix!.layer]
       const densities = { A: resin.densityA, B: resin.densityB }
-      const last = steps.findLastIndex(({ what }) => what !== 'tint')
-      // Several cups wait for one another, and a fast one waits for nothing: their parts must not meet.
-      const stay = rounds(load.mixes).find((round) => round.includes(mix!))!
-      const apart = stay.length > 1 || mix!.cup.poursUntil < fast
+      const last = steps.length - 1
       return steps.map(({ what, key, name, mass }, i) => ({
         ...ofMix,
         id: `${id}.${i + 1}`,
@@ -88,19 +83,19 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
     case 'mix': {
       const { cup, layer } = mix!
       const gel = gelOfMix(mix!, run)
-      const { mixTime } = mix!.moulds[0].pour.layers[layer].resin
+      const { resin } = mix!.moulds[0].pour.layers[layer]
       const hard = Math.max(...mix!.moulds.map(({ pour }) => inRoom(pour.layers[layer], run).hard))
       return [
         {
           ...ofMix,
           id,
           what: 'mix',
-          takes: mixTime,
+          takes: resin.mixTime,
           pours: cup.poursUntil,
           gel: Math.min(cup.gel, longest),
           gelInMould: gel === Infinity ? undefined : Math.min(gel, longest),
           hard,
-          secondCup: cup.poursUntil < fast ? 'no' : 'yes',
+          secondCup: isFast(resin) ? 'no' : 'yes',
         },
       ]
     }
@@ -167,6 +162,9 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           ),
         ]
       })
+    // Each mould asks for its own right after it is filled.
+    case 'set':
+      return []
     case 'finish':
       return [
         { ...ofMix, id, what: 'band', moulds: moulds.map(named), takes: mix!.done - mix!.poured },
@@ -202,9 +200,6 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
     }
   }
 }
-
-/** What is set in before its layer is poured over it. */
-const laidBefore = new Set(['on the mould', 'on the gel', 'dab'])
 
 /** Nothing on the bench is waited for longer, s. */
 const longest = 9e6

@@ -1,13 +1,15 @@
 import type { AirTools } from '../../matter/air/index.ts'
 import { safetyFor, type Hazard, type SafetyLine, type Step } from '../../base/caution/index.ts'
+import type { SetHow } from '../../matter/inclusion/index.ts'
 import { resinClasses } from '../../matter/material/index.ts'
-import { weighIn, type Weighing } from '../../matter/mix/index.ts'
+import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
-import type { LoadedMix } from './limits.ts'
+import { inRoom, type LoadedMix } from './limits.ts'
 import type { RunMould } from './moulds.ts'
+import type { Run } from './run.ts'
 
 export type RunStepName =
-  'lay out' | 'weigh' | 'mix' | 'vacuum' | 'fill' | 'finish' | 'pressure' | 'demould'
+  'lay out' | 'weigh' | 'mix' | 'vacuum' | 'fill' | 'set' | 'finish' | 'pressure' | 'demould'
 
 /** One thing to do in a load, with the safety lines to read before it (each once in a run). */
 export interface RunStep {
@@ -18,6 +20,8 @@ export interface RunStep {
   mix?: LoadedMix
   /** What goes into its cup. */
   weighing?: Weighing
+  /** What is set into all its moulds, from `at` until so many s after the first mix of the load. */
+  set?: { name: string; count: number; how: SetHow; until: number }
   /** Moulds in their order. */
   moulds: RunMould[]
   /** What lies on the bench, as far as safety asks. */
@@ -32,6 +36,7 @@ const read: Record<RunStepName, Step | undefined> = {
   mix: 'mix',
   vacuum: 'vacuum',
   fill: 'pour',
+  set: undefined,
   finish: undefined,
   pressure: 'pressure',
   demould: 'demould',
@@ -44,6 +49,7 @@ const read: Record<RunStepName, Step | undefined> = {
  */
 export function runSteps(
   loads: readonly TimedLoad[],
+  run: Pick<Run, 'room'>,
   { pot, vessel }: AirTools,
   cups?: readonly number[],
 ): RunStep[] {
@@ -66,20 +72,65 @@ export function runSteps(
         return task && mix.begins + task.from
       }
       const finished = mix.tasks.some(({ what }) => what === 'band' || what === 'pot')
+      const sets = setsOf(mix, run).map(({ at, ...set }) => add('set', { mix, at, set }))
       return [
         add('mix', { mix, at: mix.begins }),
         ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
+        ...sets.filter(({ set }) => laidBefore.has(set!.how)),
         add('fill', { mix, at: at('prefill') ?? at('fill') }),
+        ...sets.filter(({ set }) => !laidBefore.has(set!.how)),
         ...(finished ? [add('finish', { mix, at: at('band') ?? at('pot') })] : []),
       ]
     }
     const worked = rounds(load.mixes).flatMap((round) => [
-      ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, cups) })),
-      ...round.flatMap(pour),
+      ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, load, cups) })),
+      ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
     ])
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
     return [add('lay out'), ...worked, ...shut, add('demould', { at: load.out })]
   })
+}
+
+/** A first mix this long after another one is a stay at the bench of its own, s. */
+const anotherStay = 900
+
+/**
+ * The steps that somebody has to be there for anew: a load laid out, a later layer mixed, things set
+ * in, casts taken out.
+ *
+ * @example staysOf([]) // []
+ */
+export const staysOf = (steps: readonly RunStep[]): RunStep[] =>
+  steps.filter(({ step, load, at = 0 }, i) => {
+    if (step === 'set') return at >= anotherStay
+    if (step !== 'mix') return step === 'lay out' || step === 'demould'
+    const before = steps.slice(0, i).findLast((one) => one.step === 'mix' && one.load === load)
+    return before !== undefined && at - before.at! >= anotherStay
+  })
+
+/** Things that lie there before their layer is poured over them. */
+export const laidBefore: ReadonlySet<SetHow> = new Set(['on the mould', 'on the gel', 'dab'])
+
+/** What is set into all moulds of a mix together: a moment at which each of them takes it. */
+function setsOf({ moulds, layer, begins }: LoadedMix, run: Pick<Run, 'room'>) {
+  const found = new Map<
+    string,
+    { name: string; how: SetHow; count: number; at: number; until: number }
+  >()
+  for (const { pour } of moulds) {
+    for (const { name, how, count, from, until } of inRoom(pour.layers[layer], run).sets) {
+      const key = `${how} ${name}`
+      const before = found.get(key)
+      found.set(key, {
+        name,
+        how,
+        count: count + (before?.count ?? 0),
+        at: Math.max(begins + from, before?.at ?? -Infinity),
+        until: Math.min(begins + until, before?.until ?? Infinity),
+      })
+    }
+  }
+  return [...found.values()]
 }
 
 /** Mixes with less than this between them are weighed together, s. */
@@ -100,14 +151,21 @@ export function rounds(mixes: readonly LoadedMix[]): LoadedMix[][] {
   return found
 }
 
-/** What goes into the cup of a mix, of the sizes that are to be had, m³ to the brim. */
+/** What goes into the cup of a mix of a load, of the sizes that are to be had, m³ to the brim. */
 export function weighingOf(
-  { moulds, layer, volume }: Pick<LoadedMix, 'moulds' | 'layer' | 'volume'>,
+  mix: LoadedMix,
+  { mixes }: Pick<TimedLoad, 'mixes'>,
   cups?: readonly number[],
 ): Weighing {
-  const { layers, step } = moulds[0].pour
-  const { resin, tints } = layers[layer]
-  return weighIn(1, volume, { resin, tints }, step, cups)
+  const { layers, step } = mix.moulds[0].pour
+  const { resin, tints } = layers[mix.layer]
+  const stay = rounds(mixes).find((round) => round.includes(mix))!
+  return weighedApart(
+    weighIn(1, mix.volume, { resin, tints }, step, cups),
+    resin,
+    step,
+    stay.length,
+  )
 }
 
 function hazardsOf(moulds: readonly RunMould[], { pot, vessel }: AirTools): Hazard[] {

@@ -13,6 +13,7 @@ import {
 import {
   wholeMass,
   weigh,
+  weighedApart,
   type Dose,
   type Recipe,
   type Weighing,
@@ -231,8 +232,11 @@ function mix(
   }
   const recipe: Recipe = { resin, tints: tints.filter(({ fraction }) => fraction > 0) }
   const all = (volume + gate) * plan.copies * (1 + plan.reserve)
+  const step = plan.scaleStep
   const weighing =
-    volume > 0 ? weigh(all, recipe, plan.scaleStep, { cups: layer.cups, sizes }) : undefined
+    volume > 0
+      ? weighedApart(weigh(all, recipe, step, { cups: layer.cups, sizes }), resin, step)
+      : undefined
   return { stacked, resin, tints, matter: matterIn(resin, tints), weighing }
 }
 
