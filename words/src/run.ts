@@ -7,6 +7,7 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
+import { cupsOf } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 import { saySettingIn } from './inclusion.ts'
 import { sayBetween } from './sheet.ts'
@@ -173,14 +174,14 @@ export function sayRunStep(
               'band',
             )}`
           : '',
-        plural(load.mixes.length, 'cup'),
+        plural(cupsOf(load), 'cup'),
         run.way === 'pressure' || run.way === 'both' ? 'the pot open, its valve shut' : '',
         'timer, gloves, paper',
       ]
       return `Lay out: ${tools.filter(Boolean).join('; ')}.`
     }
     case 'weigh':
-      return `Weigh for ${plural(moulds.length, 'mould')} of ${names}, part by part, ${sayBetween(weighing!)}.`
+      return `Weigh for ${plural(moulds.length, 'mould')} of ${names}${sayBetween(weighing!)}.`
     case 'mix': {
       const pours = showDuration(mix!.cup.poursUntil, 'second')
       return `${capital(moment(at))}: mix. Scrape sides and bottom. It pours for ${pours}; the last mould is full after ${showDuration(mix!.poured, 'second')}.`

@@ -105,11 +105,13 @@ export function saySheetStep(
     return `Pour: ${moment(at)}${where}${last}. ${show(depth, 'length', units)} deep, up to ${show(top, 'length', units)}, ${show(layer!.resin, 'volume', units)} in each copy.`
   }
   const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`
-  return `${into} of ${showCup(cupSize, units)}, ${sayBetween(weighing!)}.`
+  return `${into} of ${showCup(cupSize, units)}${sayBetween(weighing!)}.`
 }
 
-/** How the parts of a cup follow one another on the scale. */
-export const sayBetween = ({ apart, steps }: Weighing): string =>
-  apart
-    ? `${steps.at(-1)!.name} into a cup of its own, tared, so that the parts meet only when they are mixed`
-    : 'without taring between'
+/** How the parts of a cup follow one another on the scale, after what they are weighed for. */
+export const sayBetween = (weighing: Weighing): string =>
+  weighing.apart ? `: ${sayApart(weighing)}` : ', part by part, without taring between'
+
+/** That the last part has a cup of its own. */
+export const sayApart = ({ steps }: Pick<Weighing, 'steps'>): string =>
+  `${steps.at(-1)!.name} goes into a cup of its own, tared, so that the parts meet only when they are mixed`

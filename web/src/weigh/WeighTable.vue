@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ElTable, ElTableColumn } from 'element-plus'
 import { displayStep, type Weighing } from '@mivro/core/matter/mix'
 import { figure, scaleUnits, show, showCup, unitSymbol } from '@mivro/core/base/units'
-import { sayBetween } from '@mivro/words/sheet'
+import { sayApart } from '@mivro/words/sheet'
 import { useStudio } from '../project/studioStore.ts'
 
 const props = defineProps<{
@@ -60,7 +60,7 @@ const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep
       {{ showCup(weighing.cupSize, studio.units)
       }}<template v-if="weighing.cups > 1"
         >, {{ show(weighing.volume * weighing.cups, 'volume', studio.units) }} in all</template
-      ><template v-if="weighing.apart">, {{ sayBetween(weighing) }}</template
+      ><template v-if="weighing.apart">; {{ sayApart(weighing) }}</template
       >; one step of the scale puts the ratio out by
       {{ show(weighing.ratioError, 'fraction', studio.units) }}
     </p>

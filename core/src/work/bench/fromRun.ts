@@ -1,6 +1,7 @@
 import { underPressureBy, type AirTools } from '../../matter/air/index.ts'
 import { isFast } from '../../matter/mix/index.ts'
 import {
+  cupsOf,
   gelOfMix,
   inRoom,
   laidBefore,
@@ -242,7 +243,7 @@ function layOut({ load, moulds }: RunStep, run: Run): { what: LayOutItem; count:
     { what: 'level', count: 1 },
     ...(prefills > 0 ? [{ what: 'prefill tools' as const, count: prefills }] : []),
     ...(bands > 0 ? [{ what: 'boards and bands' as const, count: bands }] : []),
-    { what: 'cups', count: 2 * load.mixes.length },
+    { what: 'cups', count: cupsOf(load) },
     ...(pressed ? [{ what: 'pot open' as const, count: 1 }] : []),
     ...(pumped ? [{ what: 'vessel' as const, count: 1 }] : []),
     { what: 'timer', count: 1 },

@@ -151,6 +151,14 @@ export function rounds(mixes: readonly LoadedMix[]): LoadedMix[][] {
   return found
 }
 
+/**
+ * Cups of a load: two for each mix, since a fast one is weighed in two and a slow one is stirred on
+ * in a second clean one.
+ *
+ * @example cupsOf({ mixes: [] }) // 0
+ */
+export const cupsOf = ({ mixes }: Pick<TimedLoad, 'mixes'>): number => 2 * mixes.length
+
 /** What goes into the cup of a mix of a load, of the sizes that are to be had, m³ to the brim. */
 export function weighingOf(
   mix: LoadedMix,
