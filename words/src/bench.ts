@@ -87,11 +87,15 @@ const sayPhrase = ({ code, amounts }: TaskOf<'step'>['phrases'][number], units: 
 export const nameOfMould = ({ name, number }: { name: string; number: number }): string =>
   `${name}, mould ${number}`
 
-/** What the large key says. */
-export function sayKey(task: Task, begun: boolean): string {
+/**
+ * What the large key says; `toTick` are still to be laid out.
+ *
+ * @example sayKey({ what: 'lay out' }, false, 2) // 'Tick the next'
+ */
+export function sayKey(task: Task, begun: boolean, toTick = 0): string {
   switch (task.what) {
     case 'lay out':
-      return 'All is ready'
+      return toTick > 0 ? 'Tick the next' : 'All is ready'
     case 'weigh':
       return `${task.name} is in`
     case 'mix':

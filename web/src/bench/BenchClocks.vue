@@ -6,7 +6,11 @@ import { sayClock, sayOver } from '@mivro/words/bench'
 import type { Said } from './useVoice.ts'
 
 /** All clocks that run, the soonest first, and what was said last. */
-const props = defineProps<{ clocks: readonly ClockState[]; said: readonly Said[] }>()
+const props = defineProps<{
+  clocks: readonly ClockState[]
+  said: readonly Said[]
+  finished: boolean
+}>()
 const rows = computed(() =>
   props.clocks.slice(0, 5).map((clock) => ({
     ...clock,
@@ -35,7 +39,9 @@ const rows = computed(() =>
       <span v-else-if="row.state === 'amber'" class="what">Four fifths of it are gone.</span>
     </div>
     <p v-if="rows.length === 0" class="none quiet">
-      No clock runs yet. It starts when the parts meet.
+      {{
+        finished ? 'No clock runs any more.' : 'No clock runs yet. It starts when the parts meet.'
+      }}
     </p>
     <ul v-if="said.length > 0" class="said" aria-live="assertive" aria-label="Said">
       <li v-for="one in said.slice(0, 3)" :key="one.at + one.text" :class="{ urgent: one.urgent }">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { tickedOf } from '@mivro/core/work/bench'
 import { sayHow, sayKey, sayLate, sayStand, sayTask } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
 import { forgetBench, keepBench } from '../api/benchUnderWay.ts'
@@ -44,6 +45,13 @@ const pictures = usePictures(bench)
 const awake = useAwake()
 const speaks = ref(true)
 const voice = useVoice(open.cues, instruments.now, speaks)
+/** What was said long ago, or before all was done, is no news any more. */
+const saidFor = 600
+const said = computed(() =>
+  progress.value?.finished
+    ? []
+    : voice.said.value.filter(({ at }) => instruments.now.value - at < saidFor),
+)
 const log = useLog(open)
 watch(
   () => String(route.params.bench),
@@ -121,13 +129,18 @@ const context = computed(() => {
   const load = task.value && loads > 1 ? `load ${task.value.load + 1} · ` : ''
   return load + sayStand({ done: tasks.filter(({ id }) => done.has(id)).length, of: tasks.length })
 })
+const toTick = computed(() =>
+  task.value?.what === 'lay out' && bench.value
+    ? task.value.items.length - tickedOf(bench.value, task.value).size
+    : 0,
+)
 const lamps = useLamps(open, instruments, weighing)
 const mainLabel = computed(() => {
   if (late.value) return 'It is lost'
   if (!task.value) return ''
   if (unread.value.length > 0) return 'I have read it'
   if (weighing.toPlace.value) return 'The cup is on: tare'
-  return sayKey(task.value, begun.value)
+  return sayKey(task.value, begun.value, toTick.value)
 })
 const mainHint = computed(() =>
   weighing.task.value && !weighing.toPlace.value && unread.value.length === 0
@@ -207,7 +220,7 @@ watch(
         {{ sayProblem(problem) }}
       </p>
     </section>
-    <BenchClocks :clocks="clocks" :said="voice.said.value" />
+    <BenchClocks :clocks="clocks" :said="said" :finished="progress?.finished ?? false" />
     <footer>
       <BenchKey label="Undo" hint="Backspace" @press="press.undo" />
       <BenchKey v-if="late" label="It still pours" hint="P" @press="press.stillPours" />

@@ -90,6 +90,7 @@ const heal = () => act({ do: 'fail', instrument: ill.value, how: null })
     :modal="false"
     modal-penetrable
     :lock-scroll="false"
+    class="world-drawer"
   >
     <div class="world">
       <p class="quiet">
@@ -170,6 +171,13 @@ const heal = () => act({ do: 'fail', instrument: ill.value, how: null })
     </div>
   </ElDrawer>
 </template>
+
+<style>
+/* The keys below it stay in reach. */
+.el-drawer.world-drawer.ltr {
+  height: calc(100% - 113px);
+}
+</style>
 
 <style scoped>
 .world,

@@ -129,6 +129,7 @@ it('clocks say what is left, and red what to do now', () => {
   const shown = mount(BenchClocks, {
     props: {
       said: [],
+      finished: false,
       clocks: [
         { ...clock, what: 'pours', kind: 'deadline', state: 'calm' },
         { ...clock, id: 'b', what: 'gels', kind: 'deadline', state: 'red', share: 1, left: -3 },
@@ -138,6 +139,11 @@ it('clocks say what is left, and red what to do now', () => {
   expect(shown.get('[data-clock="pours"]').text()).toContain('50 s')
   expect(shown.get('[data-clock="gels"]').text()).toContain('now')
   expect(shown.get('[data-clock="gels"]').text()).toContain('It gels. Nothing is moved any more.')
+})
+
+it('at the end no clock is said to begin', () => {
+  const shown = mount(BenchClocks, { props: { said: [], clocks: [], finished: true } })
+  expect(shown.text()).toBe('No clock runs any more.')
 })
 
 it('a code is as large as its text asks, with its three corners and four cells clear around', () => {

@@ -9,7 +9,15 @@ import { clockAt, clocksOf, isInTime, lateCup } from './clocks.ts'
 import { cuesDue, cuesOf } from './cues.ts'
 import { progressOf, startOf } from './progress.ts'
 import { after, bench, done, ofKind } from './samples.ts'
-import { aroundWeighing, beginsCup, inCupOf, readableBand, weighedNow, zeroOf } from './weighing.ts'
+import {
+  addings,
+  aroundWeighing,
+  beginsCup,
+  inCupOf,
+  readableBand,
+  weighedNow,
+  zeroOf,
+} from './weighing.ts'
 import type { TaskKind, TaskOf } from './tasks.ts'
 
 const g = 1e-3
@@ -116,6 +124,42 @@ describe('weighing', () => {
     expect(over.past!.more[0].mass).toBeCloseTo((2 * g * b.mass) / a.mass, 9)
     const taken = after(begun, done(a.id, 1, a.mass + 2 * g))
     expect(weighedNow(taken, b, 0).target.mass).toBeCloseTo(((a.mass + 2 * g) * b.mass) / a.mass, 9)
+  })
+
+  it('the dye follows what went past after it, as far as a scale and an eye can tell', () => {
+    const dye = {
+      ...a,
+      id: 'dye',
+      part: 'tint' as const,
+      key: 'tint-1',
+      name: 'Dye',
+      mass: 0.5 * g,
+    }
+    const fine = { ...dye, step: 0.01 * g }
+    const coloured = (tint: typeof dye) => ({
+      ...begun,
+      tasks: begun.tasks.flatMap((one) => (one === b ? [tint, b] : [one])),
+    })
+    const weighed = (of: Bench, share: number) =>
+      after(of, done(a.id, 1, a.mass), done('dye', 2, 0.5 * g), done(b.id, 3, share * b.mass))
+    const added = (of: Bench) =>
+      addings(of)
+        .filter(({ id }) => id.endsWith(' more'))
+        .map((task) => [task.id, (task as typeof dye).mass / g])
+    expect(added(weighed(coloured(fine), 1.3))).toEqual([
+      [`${a.id} more`, expect.closeTo((0.3 * a.mass) / g, 6)],
+      ['dye more', expect.closeTo(0.15, 6)],
+    ])
+    // A twentieth more is not seen; on a scale that reads to 1 g it is not shown either.
+    expect(added(weighed(coloured(fine), 1.05)).map(([id]) => id)).toEqual([`${a.id} more`])
+    const coarse = { ...dye, step: 1 * g }
+    expect(added(weighed(coloured(coarse), 1.3)).map(([id]) => id)).toEqual([`${a.id} more`])
+    const past = weighedNow(
+      after(coloured(fine), done(a.id, 1, a.mass), done('dye', 2, 0.5 * g)),
+      b,
+      1.3 * b.mass,
+    )
+    expect(past.past!.more.map(({ name }) => name)).toEqual([a.name, 'Dye'])
   })
 
   it('says when the cup no longer stirs what that makes', () => {

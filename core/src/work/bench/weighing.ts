@@ -111,6 +111,15 @@ function bandOf(mass: number, step: number): Target {
   return { mass, low: mass - wide, high: mass + wide }
 }
 
+/** A tint that is paler by less than this is not seen (common practice, no source). */
+const paler = 0.1
+
+/** Whether a cup wants more of a part than it has. */
+function lacks({ part, step }: Weigh, wanted: number, has: number): boolean {
+  if (part !== 'tint') return has < bandOf(wanted, step).low
+  return has < (1 - paler) * wanted && has < wanted - step / 2
+}
+
 /** A step of a scale is no exact binary number: so much of it is none. */
 const stepSlack = 1e-6
 
@@ -185,7 +194,11 @@ export function weighedNow(
     past: past
       ? {
           more: parts
-            .filter(({ key, part }) => key !== task.key && part !== 'tint')
+            .filter(
+              (one) =>
+                one.key !== task.key &&
+                (one.part !== 'tint' || lacks(one, one.mass * has, one.mass * scale)),
+            )
             .map(({ key, name, mass }) => ({ key, name, mass: mass * (has - scale) })),
           fits: checked.fits,
         }
@@ -279,7 +292,7 @@ function corrections({ events }: Pick<Bench, 'events'>, parts: readonly Weigh[])
     const lacking = parts.flatMap((part): Weigh[] => {
       const wanted = part.mass * scale
       const has = into.get(part.key)!
-      if (part.part === 'tint' || has >= bandOf(wanted, part.step).low) return []
+      if (!lacks(part, wanted, has)) return []
       return [{ ...part, id: addingOf(part.id, turn), mass: wanted - has }]
     })
     all.push(...lacking)
