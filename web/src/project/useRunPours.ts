@@ -49,14 +49,19 @@ export function useRunPours(run: () => Run | undefined) {
     const all = plans.value.get(pour.piece) ?? []
     return all.find(({ id }) => id === pour.plan) ?? all.at(-1)
   }
+  /** How many copies the newest plan of a piece wants. */
+  async function copiesOf(piece: string): Promise<number> {
+    await readAll([piece])
+    return plans.value.get(piece)?.at(-1)?.document.copies ?? 1
+  }
   const storedMouldOf = (piece: string) =>
     moulds.value.find(({ document }) => document.pieces.includes(piece))
   const mouldOf = (piece: string) => storedMouldOf(piece)?.document
 
-  /** Plans of pieces that were not looked up yet. */
-  async function readAll(): Promise<void> {
+  /** Plans of pieces that were not looked up yet: of those in the run, or of one that comes into it. */
+  async function readAll(wanted = run()?.pours.map(({ piece }) => piece)): Promise<void> {
     try {
-      const missing = new Set(run()?.pours.map(({ piece }) => piece))
+      const missing = new Set(wanted)
       for (const piece of plans.value.keys()) missing.delete(piece)
       const found = await Promise.all(
         [...missing].map(
@@ -223,5 +228,17 @@ export function useRunPours(run: () => Run | undefined) {
       ]
     })
 
-  return { pieces, plans, moulds, pours, pictures, others, waiting, problems, load, benchPours }
+  return {
+    copiesOf,
+    pieces,
+    plans,
+    moulds,
+    pours,
+    pictures,
+    others,
+    waiting,
+    problems,
+    load,
+    benchPours,
+  }
 }

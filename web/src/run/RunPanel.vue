@@ -36,9 +36,8 @@ const choices = computed(() => [
   { value: '', label: 'choose a piece' },
   ...known.pieces.value.map(({ id, document }) => ({ value: id, label: document.name })),
 ])
-/** As many as its plan wants. */
-const add = (piece: string) => {
-  const casts = known.plans.value.get(piece)?.[0]?.document.copies ?? 1
+const add = async (piece: string) => {
+  const casts = await known.copiesOf(piece)
   change({ pours: [...run.value.pours, { id: newId(), piece, casts }] })
 }
 const edit = (id: string, values: Partial<PourOfRun>) =>
