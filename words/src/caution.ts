@@ -161,11 +161,11 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `A room of ${show(a.room, 'temperature', u)} is outside the ${show(a.low, 'temperature', u)} to ${show(a.high, 'temperature', u)} where the halving rule is used: the times are a guess, and epoxy may not cure below it. Warm or cool the room.`,
   'join-missed': (a) =>
     `${a.layer} comes ${showDuration(a.late)} after ${a.below} stopped bonding. Scuff and wipe it first (a line may show), or pour sooner.`,
-  'pour-at-night': (a) =>
-    `${a.layer} would be poured at ${showTimeOfDay(a.at)}, and your bench is open from ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)}. ${
+  'pour-at-night': (a, u) =>
+    `${a.layer} would be poured at ${showTimeOfDay(a.at, u)}, and your bench is open from ${showTimeOfDay(a.from, u)} to ${showTimeOfDay(a.until, u)}. ${
       a.begin === null
         ? 'No hour to begin keeps every pour within it: let the lower layer set hard overnight and scuff it, or take other resins.'
-        : `Begin at ${showTimeOfDay(a.begin)} and every pour falls within it.`
+        : `Begin at ${showTimeOfDay(a.begin, u)} and every pour falls within it.`
     }`,
   'layer-runs-away': (a, u) =>
     `${a.layer}, ${show(a.depth, 'length', u)} deep, would run away: about ${show(a.peak, 'temperature', u)} (up to ${show(a.high, 'temperature', u)}). It cracks, yellows and smokes. See the Heat lens for the ways out.`,
@@ -216,8 +216,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     a.loads === 1
       ? `No hour keeps all of load ${a.load} within the hours of the bench. Open it longer, or begin at another time.`
       : `No hour keeps load ${a.load} and ${plural(a.loads - 1, 'other')} within the hours of the bench. Open it longer, or begin at another time.`,
-  'run-begin-moved': (a) =>
-    `The first mix was to be at ${showTimeOfDay(a.asked)}; the hours of the bench move it to ${showTimeOfDay(a.at)}. Open the bench longer, or begin then.`,
+  'run-begin-moved': (a, u) =>
+    `The first mix was to be at ${showTimeOfDay(a.asked, u)}; the hours of the bench move it to ${showTimeOfDay(a.at, u)}. Open the bench longer, or begin then.`,
   'run-over-vessel': (a, u) =>
     `${show(a.volume, 'volume', u)} at once froths over: the vessel takes ${show(a.takes, 'volume', u)}. It is freed of air in several batches, one after the other.`,
   'mesh-open': (a, u) =>

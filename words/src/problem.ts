@@ -1,5 +1,6 @@
 import type { Problem, ProblemAmounts, ProblemCode } from '@mivro/core/base/problem'
 import {
+  imperial,
   metric,
   show,
   showDuration,
@@ -38,8 +39,20 @@ const examples: Record<string, string> = {
   number: '12',
 }
 
+/** Who reads inches and ounces is shown them first. */
+const imperialExamples: Record<string, string> = {
+  length: '1/8 in, 1 1/2" or 8 mm',
+  mass: '0.5 oz or 4 g',
+  volume: '1 fl oz or 30 ml',
+  temperature: '70 °F or 21 °C',
+}
+
 const word = (kind: string) => kindWords[kind] ?? 'a number'
-const example = (kind: string) => examples[kind] ?? 'a number'
+const example = (kind: string, choice: UnitChoice) => {
+  const own =
+    kind in choice && choice[kind as keyof UnitChoice] === imperial[kind as keyof UnitChoice]
+  return (own ? imperialExamples[kind] : undefined) ?? examples[kind] ?? 'a number'
+}
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
 const count = (n: number) => n.toLocaleString('en').replace(/,/g, ' ')
@@ -51,15 +64,15 @@ function amount(value: number, kind: string, choice: UnitChoice): string {
 
 /** The one table: every problem names the thing, the amount and the way out. */
 const sentences: { [C in ProblemCode]: Sentence<C> } = {
-  'nothing-typed': (a) => `Write ${word(a.kind)}, such as ${example(a.kind)}.`,
-  'not-a-number': (a) =>
-    `"${a.text}" does not read as ${word(a.kind)}. Write it like ${example(a.kind)}.`,
+  'nothing-typed': (a, u) => `Write ${word(a.kind)}, such as ${example(a.kind, u)}.`,
+  'not-a-number': (a, u) =>
+    `"${a.text}" does not read as ${word(a.kind)}. Write it like ${example(a.kind, u)}.`,
   'ambiguous-comma': (a) =>
     `"${a.text}" can be a thousand or a decimal. Write ${a.text.replace(/(\d),(\d{3})/, '$1$2')} or ${a.text.replace(/(\d),(\d{3})/, '$1.$2')}.`,
   'unknown-unit': (a) =>
     `"${a.unit}" is not a unit of ${word(a.kind).replace(/^an? /, '')} known here. Use ${unitsOf(a.kind as Kind).join(', ')}.`,
-  'other-kind': (a) =>
-    `"${a.unit}" is ${word(a.isA)}, and ${word(a.kind)} is wanted here, such as ${example(a.kind)}.`,
+  'other-kind': (a, u) =>
+    `"${a.unit}" is ${word(a.isA)}, and ${word(a.kind)} is wanted here, such as ${example(a.kind, u)}.`,
   'bare-ounce': (a) =>
     `An ounce alone is a weight, and a volume is wanted here. Write "${a.number} fl oz" for volume, or give it in ml.`,
   'colon-duration': (a) => `"${a.text}" reads as a time of day. Write a duration as 2h30 or 150 s.`,
@@ -84,8 +97,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `That is not the passphrase. Try again in ${showDuration(a.wait, 'second')}.`,
   'pressure-over-mark': (a, u) =>
     `${show(a.gauge, 'pressure', u, { step: 1e3 })} is over what the pot is marked for, ${show(a.marked, 'pressure', u, { step: 1e3 })}. A vessel is never taken over its mark.`,
-  'window-too-short': (a) =>
-    `From ${showTimeOfDay(a.from)} to ${showTimeOfDay(a.until)} is too short: a stay at the bench takes a quarter of an hour at least.`,
+  'window-too-short': (a, u) =>
+    `From ${showTimeOfDay(a.from, u)} to ${showTimeOfDay(a.until, u)} is too short: a stay at the bench takes a quarter of an hour at least.`,
   'pressure-ends-first': (a) =>
     `The pressure would end ${showDuration(a.until)} after mixing, before it begins at ${showDuration(a.from)}.`,
   'vacuum-over-air': (a, u) =>
@@ -108,8 +121,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `"${a.text}" is no kind of material. Write resin, silicone, tint, inclusion or recipe.`,
   'table-too-long': (a) =>
     `The table has ${count(a.rows)} rows; up to ${count(a.limit)} materials are read at once. Split it, or leave out what is no material.`,
-  'day-too-short': (a) =>
-    `The bench would open at ${showTimeOfDay(a.from)} and close at ${showTimeOfDay(a.until)}. Let it close at least an hour after it opens.`,
+  'day-too-short': (a, u) =>
+    `The bench would open at ${showTimeOfDay(a.from, u)} and close at ${showTimeOfDay(a.until, u)}. Let it close at least an hour after it opens.`,
 
   'file-too-large': (a) =>
     `The file has ${megabytes(a.bytes)} and ${megabytes(a.limit)} is the most taken here. Save it with fewer triangles.`,

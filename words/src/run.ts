@@ -65,8 +65,11 @@ export const sayRun = ({
   ].join(' · ')
 
 /** @example sayLoad({ index: 0, at: 34200, day: 0 }) // 'Load 1, 09:30' */
-export const sayLoad = ({ index, at, day: on }: Pick<TimedLoad, 'index' | 'at' | 'day'>): string =>
-  `Load ${index + 1}, ${showTimeOfDay(at - on * day)}${on > 0 ? `, day ${on + 1}` : ''}`
+export const sayLoad = (
+  { index, at, day: on }: Pick<TimedLoad, 'index' | 'at' | 'day'>,
+  units: UnitChoice = metric,
+): string =>
+  `Load ${index + 1}, ${showTimeOfDay(at - on * day, units)}${on > 0 ? `, day ${on + 1}` : ''}`
 
 /**
  * Something that a calendar names.
@@ -122,7 +125,7 @@ const offerWords: Record<Offer['what'], (offer: Offer, units: UnitChoice) => str
   'chilled parts': ({ amount }, u) =>
     `Parts chilled to ${show(amount, 'temperature', u)}, dry and closed`,
   'second pair': () => 'A second pair of hands',
-  'longer bench': ({ amount }) => `The bench open until ${showTimeOfDay(amount)}`,
+  'longer bench': ({ amount }, u) => `The bench open until ${showTimeOfDay(amount, u)}`,
   'slower resin': ({ name }) => `In ${name}`,
   'stronger compressor': () => 'A compressor twice as strong',
 }
@@ -141,10 +144,14 @@ export const sayOffer = (offer: Offer, units: UnitChoice = metric): string => {
 const byTheClock = 900
 
 /** A moment of a load: minutes and seconds after its first mix, and by the clock what is far off. */
-const momentIn = ({ at: begins }: Pick<TimedLoad, 'at'>, seconds: number | undefined): string => {
+const momentIn = (
+  { at: begins }: Pick<TimedLoad, 'at'>,
+  seconds: number | undefined,
+  units: UnitChoice,
+): string => {
   if (seconds === undefined || seconds < 1) return 'at the start'
   const after = `${showDuration(seconds, seconds < byTheClock ? 'second' : 'minute')} after the first mix`
-  return seconds < byTheClock ? after : `${showTimeOfDay(begins + seconds)}, ${after}`
+  return seconds < byTheClock ? after : `${showTimeOfDay(begins + seconds, units)}, ${after}`
 }
 
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)
@@ -159,7 +166,7 @@ export function sayRunStep(
   { gauge, vacuum }: { gauge?: number; vacuum?: number },
   units: UnitChoice = metric,
 ): string {
-  const moment = (seconds: number | undefined) => momentIn(load, seconds)
+  const moment = (seconds: number | undefined) => momentIn(load, seconds, units)
   const names = [...new Set(moulds.map(({ pour }) => pour.name))].join(' and ')
   const prefills = moulds.reduce((sum, { pour }) => sum + pour.prefills, 0)
   const vents = moulds.some(({ pour }) => pour.vents > 0)

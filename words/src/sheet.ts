@@ -74,7 +74,7 @@ export function saySheetStep(
   const moment = (seconds: number) => {
     const words = seconds < 1 ? 'at the start' : `${time(seconds)} after the first mix`
     const { begin } = plan
-    return begin === undefined ? words : `${showTimeOfDay(begin + seconds, fine)}, ${words}`
+    return begin === undefined ? words : `${showTimeOfDay(begin + seconds, units, fine)}, ${words}`
   }
   if (step === 'demould') {
     const gates =

@@ -7,7 +7,9 @@ import { sayContact } from './contact.ts'
 import { causeWords } from './diagnosis.ts'
 import { mouldKindWords, sayKindReason } from './mouldKind.ts'
 import { preparationWords } from './prepare.ts'
-import { problemCodes } from './problem.ts'
+import { problemCodes, sayProblem } from './problem.ts'
+import { imperial, metric } from '@mivro/core/base/units'
+import { Problem } from '@mivro/core/base/problem'
 import { sayOutcome } from './pull.ts'
 import { deferring, saySafety } from './safety.ts'
 import { saySiliconeAsks, saySiliconeReason } from './silicone.ts'
@@ -19,6 +21,15 @@ describe('sentences', () => {
     const codes = [...cautionCodes, ...problemCodes]
     expect(new Set(codes).size).toBe(codes.length)
     for (const code of codes) expect(code).toMatch(/^[a-z]+(-[a-z]+)*$/)
+  })
+
+  it('examples come first in the units that are read', () => {
+    const said = (kind: string, choice = metric) =>
+      sayProblem(new Problem('nothing-typed', { kind }), choice)
+    expect(said('mass')).toContain('such as 4 g')
+    expect(said('mass', imperial)).toContain('such as 0.5 oz')
+    expect(said('temperature', imperial)).toContain('such as 70 °F')
+    expect(said('density', imperial)).toBe(said('density'))
   })
 
   it('a pull is counted where its copies differ, and named where they do not', () => {

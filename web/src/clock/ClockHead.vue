@@ -26,7 +26,9 @@ const studio = useStudio()
     <span class="quiet small">
       {{ modelled ? 'by the cure of each layer' : 'from the sheets' }}, room
       {{ show(room, 'temperature', studio.units)
-      }}<template v-if="begin !== undefined">, begun at {{ showTimeOfDay(begin) }}</template>
+      }}<template v-if="begin !== undefined"
+        >, begun at {{ showTimeOfDay(begin, studio.units) }}</template
+      >
     </span>
     <ElButton
       v-if="playing !== undefined"

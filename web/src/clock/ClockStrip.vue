@@ -8,6 +8,7 @@ import ClockBand from './ClockBand.vue'
 import ClockHead from './ClockHead.vue'
 import LookMark from './LookMark.vue'
 import PourMark from './PourMark.vue'
+import { useStudio } from '../project/studioStore.ts'
 import SetMark from './SetMark.vue'
 import { setSpans } from './setSpans.ts'
 import StripSlider from './StripSlider.vue'
@@ -57,6 +58,7 @@ const axis = computed(
       72,
     ),
 )
+const studio = useStudio()
 const height = computed(() => head + Math.max(1, rows.value.length) * pitch + 4)
 const top = (row: number) => head + row * pitch
 
@@ -96,7 +98,7 @@ const keyStep = computed(() => (fine.value === 'second' ? 5 : 300))
 const moment = (at: number) =>
   props.begin === undefined
     ? showDuration(at, fine.value)
-    : showTimeOfDay(props.begin + at, fine.value)
+    : showTimeOfDay(props.begin + at, studio.units, fine.value)
 
 const anchor = (x: number) => (x > width.value - 170 ? 'end' : x < left + 80 ? 'start' : 'middle')
 
@@ -203,7 +205,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           >
             {{
               begin !== undefined
-                ? showTimeOfDay(begin + tick.at).split(',')[0]
+                ? showTimeOfDay(begin + tick.at, studio.units).split(',')[0]
                 : tick.at === 0
                   ? 'first mix'
                   : showDuration(tick.at)

@@ -104,7 +104,7 @@ const { field } = fieldsOf(() => plan.value, props.take)
     />
     <CautionNote v-if="night" :caution="night" />
     <ElButton v-if="better !== undefined" @click="take({ begin: better })">
-      Begin at {{ showTimeOfDay(better) }}
+      Begin at {{ showTimeOfDay(better, studio.units) }}
     </ElButton>
     <p class="quiet small">
       With a time to begin, the clock shows times of day and the nights, and says when a pour would

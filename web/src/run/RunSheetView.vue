@@ -92,7 +92,8 @@ const smallest = 0.6
     <ol>
       <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
         <h2 v-if="step.step === 'lay out'">
-          {{ sayLoad(step.load) }} <span class="quiet">{{ saySpare(step.load) }}</span>
+          {{ sayLoad(step.load, studio.units) }}
+          <span class="quiet">{{ saySpare(step.load) }}</span>
         </h2>
         <SafetyLines
           v-if="step.safety.length > 0"

@@ -69,7 +69,10 @@ const load = computed(() => {
   return loads[Math.min(chosen.value, loads.length - 1)]
 })
 const loads = computed(() =>
-  (compiled.value?.loads ?? []).map((one) => ({ value: one.index, label: sayLoad(one) })),
+  (compiled.value?.loads ?? []).map((one) => ({
+    value: one.index,
+    label: sayLoad(one, studio.units),
+  })),
 )
 /** What the run is, then what it is planned with. */
 const built = useInTurn(() => run.value !== undefined, 2)
@@ -130,7 +133,8 @@ function reorder(keys: string[]): void {
               <ElButton size="small" :disabled="load.index === 0" @click="chosen = load.index - 1"
                 >Earlier load</ElButton
               >
-              <b>{{ sayLoad(load) }}</b> <span class="quiet">of {{ loads.length }}</span>
+              <b>{{ sayLoad(load, studio.units) }}</b>
+              <span class="quiet">of {{ loads.length }}</span>
               <ElButton
                 size="small"
                 :disabled="load.index === loads.length - 1"
@@ -138,7 +142,7 @@ function reorder(keys: string[]): void {
                 >Later load</ElButton
               >
             </label>
-            <b v-else>{{ sayLoad(load) }}</b>
+            <b v-else>{{ sayLoad(load, studio.units) }}</b>
             <span class="spare" :class="{ tight: load.spare < 10 }">{{ saySpare(load) }}</span>
           </div>
           <LoadClock :load="load" :run="run!" />

@@ -11,6 +11,7 @@ import { showTimeOfDay } from '@mivro/core/base/units'
 import type { Piece } from '@mivro/core/form/piece'
 import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
+import { useStudio } from '../project/studioStore.ts'
 import { showDay } from '../ui/dates.ts'
 import EmptyPlace from '../ui/EmptyPlace.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -19,6 +20,7 @@ import RemoveButton from '../ui/RemoveButton.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
 
 /** All runs, the newest first. */
+const studio = useStudio()
 const router = useRouter()
 const runs = shallowRef<Stored<Run>[]>()
 const pieces = shallowRef<Stored<Piece>[]>([])
@@ -43,7 +45,7 @@ const facts = ({ pours }: Run) =>
     .map(({ piece, casts }) => `${casts} × ${nameOf(piece) ?? 'a piece that is gone'}`)
     .join(', ')
 const when = ({ date, begin }: Run) =>
-  `${date === undefined ? 'no day yet' : showDay(date)}, ${showTimeOfDay(begin)}`
+  `${date === undefined ? 'no day yet' : showDay(date)}, ${showTimeOfDay(begin, studio.units)}`
 
 /** How a run stands at the bench: the one that goes on, else the last that was finished. */
 function atBench(run: string) {

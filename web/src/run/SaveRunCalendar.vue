@@ -27,7 +27,7 @@ const save = () =>
         title: `${props.run.name}: ${sayStay(step)}`,
         start: momentOf(first, load.at + at),
         note: says
-          ? `${sayLoad(load)}, ${saySpare(load)}`
+          ? `${sayLoad(load, studio.units)}, ${saySpare(load)}`
           : sayRunStep(step, props.run, gauges(), studio.units),
       }
     })

@@ -88,7 +88,7 @@ const smallest = 0.4
             {{
               plan.begin === undefined
                 ? 'at ______ : ______'
-                : `planned at ${showTimeOfDay(plan.begin)}, actual ______ : ______`
+                : `planned at ${showTimeOfDay(plan.begin, studio.units)}, actual ______ : ______`
             }}
             · room ______ · humidity ______
           </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { parseTimeOfDay, showTimeOfDay } from '@mivro/core/base/units'
+import { useStudio } from '../project/studioStore.ts'
 import FieldRow from './FieldRow.vue'
 import LineInput from './LineInput.vue'
 import type { Taking } from './taking.ts'
@@ -9,8 +10,9 @@ import { useTyped } from './useTyped.ts'
 const props = defineProps<
   { label: string; value: number | undefined; placeholder?: string } & Taking
 >()
+const studio = useStudio()
 const { typed, problem, commit, forget } = useTyped(
-  () => (props.value === undefined ? '' : showTimeOfDay(props.value)),
+  () => (props.value === undefined ? '' : showTimeOfDay(props.value, studio.units)),
   (text) =>
     props.optional && text.trim() === '' ? props.take(undefined) : props.take(parseTimeOfDay(text)),
 )

@@ -35,12 +35,12 @@ describe('the weigh table', () => {
 
   it('stands in pouring order, with what the scale shows', async () => {
     const [a, , b] = await rows()
-    expect(a).toEqual(['Part A, resin', '64.5', '64.5'])
-    expect(b).toEqual(['Part B, hardener', '28.8', '93.5'])
+    expect(a).toEqual(['Part A, resin', '64.5', '64.5', '56.6'])
+    expect(b).toEqual(['Part B, hardener', '28.8', '93.5', '28.3'])
   })
 
   it('shows a tint too light for the scale finer than the scale does', async () => {
-    expect((await rows())[1]).toEqual(['Violet dye', '0.19', '64.7'])
+    expect((await rows())[1]).toEqual(['Violet dye', '0.19', '64.7', ''])
   })
 
   it('says for how many copies, and which cup', async () => {

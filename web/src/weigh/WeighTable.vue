@@ -24,6 +24,7 @@ const head = computed(() => {
 })
 /** What a scale shows is read in the unit that its steps are round in. */
 const scale = computed(() => scaleUnits(props.step, studio.units))
+const measured = computed(() => props.weighing.steps.some(({ volume }) => volume !== undefined))
 const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep(kg, props.step) })
 </script>
 
@@ -52,6 +53,16 @@ const mass = (kg: number) => figure(kg, 'mass', scale.value, { step: displayStep
         class-name="num"
       >
         {{ figure(row.reading, 'mass', scale, { step }) }}
+      </ElTableColumn>
+      <ElTableColumn
+        v-if="measured"
+        v-slot="{ row }"
+        min-width="40"
+        :label="unitSymbol('volume', studio.units)"
+        align="right"
+        class-name="num"
+      >
+        {{ row.volume === undefined ? '' : figure(row.volume, 'volume', studio.units) }}
       </ElTableColumn>
     </ElTable>
     <p class="quiet small">

@@ -158,19 +158,28 @@ export function showDuration(seconds: number, to: Fineness = 'minute'): string {
 
 /**
  * Seconds since midnight as a time of day, to the second where that is asked; later days carry
- * their number.
+ * their number. Who reads degrees Fahrenheit reads a clock of twelve hours (common practice).
  *
  * @example showTimeOfDay(97200) // '03:00, day 2'
- * @example showTimeOfDay(50430, 'second') // '14:00:30'
+ * @example showTimeOfDay(50430, metric, 'second') // '14:00:30'
+ * @example showTimeOfDay(50430, imperial) // '2:01 pm'
  */
-export function showTimeOfDay(seconds: number, to: Fineness = 'minute'): string {
+export function showTimeOfDay(
+  seconds: number,
+  choice: UnitChoice = metric,
+  to: Fineness = 'minute',
+): string {
   const whole = to === 'second' ? Math.round(seconds) : 60 * Math.round(seconds / 60)
   const day = Math.floor(whole / (24 * 3600))
-  const parts = [Math.floor(whole / 3600) % 24, Math.floor(whole / 60) % 60, whole % 60]
-  const clock = parts
-    .slice(0, to === 'second' ? 3 : 2)
-    .map((part) => String(part).padStart(2, '0'))
-    .join(':')
+  const hour = Math.floor(whole / 3600) % 24
+  const twelve = choice.temperature === '°F'
+  const two = (part: number) => String(part).padStart(2, '0')
+  const parts = [
+    twelve ? String(hour % 12 || 12) : two(hour),
+    two(Math.floor(whole / 60) % 60),
+    ...(to === 'second' ? [two(whole % 60)] : []),
+  ]
+  const clock = parts.join(':') + (twelve ? (hour < 12 ? ' am' : ' pm') : '')
   return day === 0 ? clock : `${clock}, day ${day + 1}`
 }
 

@@ -184,8 +184,11 @@ describe('quantities as a hand can use them', () => {
 
   it('seconds are said where a fast resin needs them, and weeks are read bare where a field means them', () => {
     expect(showDuration(690, 'second')).toBe('11 min 30 s')
-    expect(showTimeOfDay(50430, 'second')).toBe('14:00:30')
+    expect(showTimeOfDay(50430, metric, 'second')).toBe('14:00:30')
     expect(showTimeOfDay(50430)).toBe('14:01')
+    // Noon is 12 pm and midnight 12 am (common practice).
+    const twelve = [0, 9 * 3600, 43200, 50430, 97200].map((s) => showTimeOfDay(s, imperial))
+    expect(twelve).toEqual(['12:00 am', '9:00 am', '12:00 pm', '2:01 pm', '3:00 am, day 2'])
     expect(parseQuantity('30', 'duration', metric, { bare: 'days' })).toBe(30 * 86400)
     expect(parseQuantity('2 months', 'duration') / 86400).toBeCloseTo(60.87, 1)
   })

@@ -61,6 +61,12 @@ describe('weighing', () => {
     expect(steps.map((s) => s.reading / gram)).toEqual(
       [64.5, 64.7, 93.5].map((g) => expect.closeTo(g, 9)),
     )
+    // Measured in a marked cup it is two to one: 64.4713 / 1.14 and 28.8424 / 1.02.
+    expect(steps.map((s) => s.volume && s.volume / ml)).toEqual([
+      expect.closeTo(56.5536, 3),
+      undefined,
+      expect.closeTo(28.2769, 3),
+    ])
   })
 
   it('a urethane takes its tint into the polyol side, never the isocyanate', () => {
@@ -70,6 +76,7 @@ describe('weighing', () => {
       0.1 * gram,
     )
     expect(steps.map((s) => s.what)).toEqual(['B', 'tint', 'A'])
+    expect(steps.every(({ volume }) => volume === undefined)).toBe(true)
   })
 
   it('several tints go into the tinted part one after the other, each a share of A and B', () => {

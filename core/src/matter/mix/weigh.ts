@@ -32,6 +32,8 @@ export interface WeighStep {
   weighed: number
   /** What the scale shows with all that is in the cup, kg. */
   reading: number
+  /** Of a part whose sheet gives its ratio by volume, m³: what a marked cup shows. */
+  volume?: number
 }
 
 /** What goes into one cup, and how many cups are mixed alike. */
@@ -112,12 +114,17 @@ export function weighIn(
     1 / mixDensity(resin.ratio, resin) +
     tints.reduce((sum, { fraction, material }) => sum + fraction / material.density, 0)
   const resinMass = volume / perVolume
-  const part = (what: 'A' | 'B') => ({
-    what,
-    key: what as string,
-    name: what === 'A' ? resin.nameA : resin.nameB,
-    mass: resinMass * (what === 'A' ? shares.a : shares.b),
-  })
+  const part = (what: 'A' | 'B') => {
+    const mass = resinMass * (what === 'A' ? shares.a : shares.b)
+    const density = what === 'A' ? resin.densityA : resin.densityB
+    return {
+      what,
+      key: what as string,
+      name: what === 'A' ? resin.nameA : resin.nameB,
+      mass,
+      ...(resin.ratio.by === 'volume' && { volume: mass / density }),
+    }
+  }
   const [first, second] =
     resin.tintInto === 'A' || tints.length === 0 ? [part('A'), part('B')] : [part('B'), part('A')]
   const stirredIn = tints.map(({ material, fraction }, i) => ({
@@ -143,10 +150,7 @@ export function weighIn(
 /** What tells a tint from the others of its layer. */
 export const tintKey = (at: number): string => `tint-${at + 1}`
 
-function readings(
-  parts: Pick<WeighStep, 'what' | 'key' | 'name' | 'mass'>[],
-  step: number,
-): WeighStep[] {
+function readings(parts: Omit<WeighStep, 'weighed' | 'reading'>[], step: number): WeighStep[] {
   let exact = 0
   let shown = 0
   return parts.map((part) => {

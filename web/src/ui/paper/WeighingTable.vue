@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { displayStep, type WeighStep } from '@mivro/core/matter/mix'
-import { figure, scaleUnits } from '@mivro/core/base/units'
+import { figure, scaleUnits, show } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 
 /** What is weighed into a cup, with room for what the scale really showed. */
@@ -12,6 +12,7 @@ const props = defineProps<{
 }>()
 const studio = useStudio()
 const units = computed(() => scaleUnits(props.step, studio.units))
+const measured = computed(() => props.parts.some(({ volume }) => volume !== undefined))
 const grams = (kg: number) => figure(kg, 'mass', units.value, { step: displayStep(kg, props.step) })
 </script>
 
@@ -22,6 +23,7 @@ const grams = (kg: number) => figure(kg, 'mass', units.value, { step: displaySte
         <th scope="col">In this order</th>
         <th scope="col">weigh</th>
         <th scope="col">scale shows</th>
+        <th v-if="measured" scope="col">by volume</th>
         <th scope="col">actual</th>
       </tr>
     </thead>
@@ -32,6 +34,9 @@ const grams = (kg: number) => figure(kg, 'mass', units.value, { step: displaySte
           <b>{{ grams(part.mass) }} {{ units.mass }}</b>
         </td>
         <td>{{ figure(part.reading, 'mass', units, { step }) }}</td>
+        <td v-if="measured">
+          {{ part.volume === undefined ? '' : show(part.volume, 'volume', studio.units) }}
+        </td>
         <td class="blank" />
       </tr>
     </tbody>
