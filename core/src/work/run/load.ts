@@ -10,6 +10,7 @@ import {
   type AirTools,
   type GasInResin,
 } from '../../matter/air/index.ts'
+import type { Block } from '../../mould/index.ts'
 import { resinClasses, type Resin } from '../../matter/material/index.ts'
 import { cupFor } from '../../matter/mix/index.ts'
 import { ageingCup, type AgeingCup } from './cup.ts'
@@ -57,21 +58,20 @@ export const airIn = (resin: Resin): GasInResin =>
 export function planLoad(
   moulds: readonly RunMould[],
   bench: LoadBench,
+  room: PotRoom = potRoom(),
 ): { load?: Load; slow: TooSlow[] } {
   const pot = usesPot(bench.run) ? bench.tools.pot : undefined
   const taken: RunMould[] = []
   const slow: TooSlow[] = []
+  // What found no place beside the first finds none beside more of them.
+  const full = new Set<string>()
   for (const mould of moulds) {
-    if (
-      !pot ||
-      fitsPot(
-        [...taken, mould].map(({ pour }) => pour.block),
-        pot,
-      )
-    )
-      taken.push(mould)
-    else if (!fitsPot([mould.pour.block], pot)) {
-      slow.push({ mould, by: 'pot', needs: mould.pour.block.height, has: pot.height })
+    const { block } = mould.pour
+    if (pot && full.has(keyOf(block))) continue
+    if (!pot || room([...taken.map(({ pour }) => pour.block), block], pot)) taken.push(mould)
+    else {
+      full.add(keyOf(block))
+      if (!room([block], pot)) slow.push({ mould, by: 'pot', needs: block.height, has: pot.height })
     }
   }
   const cups = cupMaker(bench)
@@ -91,6 +91,25 @@ export function planLoad(
   }
   if (mixes.length === 0) return { slow }
   return { load: finished(mixes, bench), slow }
+}
+
+type Pot = Parameters<typeof fitsPot>[1]
+
+/** Whether moulds stand in a pot, each question answered once. */
+export type PotRoom = (blocks: readonly Block[], pot: Pot) => boolean
+
+const keyOf = ({ width, depth, height, round }: Block): string =>
+  `${width} ${depth} ${height} ${round}`
+
+/** One for all loads of a run: they ask the same again and again. */
+export function potRoom(): PotRoom {
+  const known = new Map<string, boolean>()
+  return (blocks, pot) => {
+    const key = blocks.map(keyOf).join()
+    const fits = known.get(key) ?? fitsPot(blocks, pot)
+    known.set(key, fits)
+    return fits
+  }
 }
 
 /** Moulds that are filled from the same mix, in their order. */

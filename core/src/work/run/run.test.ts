@@ -6,6 +6,8 @@ import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import type { RunPour } from './needs.ts'
 import { gelOfMix, inRoom, waitInRoom } from './limits.ts'
+import { planLoad, type PotRoom } from './load.ts'
+import { nextMoulds } from './moulds.ts'
 import { newRun, runSchema, type Run } from './run.ts'
 import { offersOf } from './offers.ts'
 import { keycap, lawOf } from './samples.ts'
@@ -263,6 +265,29 @@ describe('what cannot be done is said', () => {
   it('hours that never hold a load are told', () => {
     const windows = [{ from: 9 * 3600, until: 9 * 3600 + 900 }]
     expect(codes(run({ windows, layOut: 1800 }), [keycap()])).toContain('run-outside-hours')
+  })
+
+  // Once an equal mould found no place, no other is tried: before, each of 400 was, in every load.
+  it('four hundred moulds of one size ask the pot no more often than one load of them', () => {
+    const asked: number[] = []
+    const room: PotRoom = (blocks) => {
+      asked.push(blocks.length)
+      return blocks.length <= 8
+    }
+    const moulds = nextMoulds([keycap({ casts: 400, moulds: 400 })], new Map([['keycap', 400]]), [])
+    const { load } = planLoad(
+      moulds,
+      {
+        run: run({ way: 'pressure', room: celsius(14) }),
+        pairs: 1,
+        largestCup: 1e-3,
+        hands: bench.hands,
+        tools: bench.tools,
+      },
+      room,
+    )
+    expect(load!.moulds.length).toBeGreaterThan(0)
+    expect(asked).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 1])
   })
 
   it('ten thousand of one mould are told to be too many for one run', () => {
