@@ -1,26 +1,10 @@
 import type { Page } from '@playwright/test'
 import { seriousOf } from './axe.ts'
+import { cutOff } from './cutOff.ts'
 import { expect, test } from './mivro.ts'
 import { overlaps } from './overlaps.ts'
+import { states } from './states.ts'
 import { views } from './views.ts'
-
-/** What stands outside the page to the right or left, or is wider than what holds it. */
-const cutOff = (page: Page) =>
-  page.evaluate(() => {
-    const root = document.scrollingElement!
-    const found: string[] = []
-    if (root.scrollWidth > innerWidth) found.push(`the page is ${root.scrollWidth} px wide`)
-    for (const element of document.querySelectorAll(
-      'main button, main input:not([type=radio], [type=checkbox], [type=file]), main a, main h1, main h2',
-    )) {
-      const { left, right, width } = element.getBoundingClientRect()
-      if (width === 0 || element.closest('.visually-hidden')) continue
-      if (left < -1 || right > innerWidth + 1) {
-        found.push(`${element.tagName} "${element.textContent?.trim().slice(0, 30)}" at ${right}`)
-      }
-    }
-    return found
-  })
 
 /** What is chosen in a view before it is looked at, so that its panel is open. */
 const chosen: Record<string, (page: Page) => Promise<void>> = {
@@ -59,5 +43,27 @@ for (const { name, width, height, axe } of sizes) {
     await expect(page.getByText('The pot from above')).toBeHidden()
     await mivro.calm()
     expect(await overlaps(page), 'Run without a pot').toEqual([])
+  })
+}
+
+for (const [state, make] of Object.entries(states)) {
+  test(`in another state no words are cut or stand on others: ${state}`, async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/nowhere')
+    await make(mivro.server.address)
+    const found: string[] = []
+    for (const { width, height } of sizes.slice(0, 3)) {
+      await page.setViewportSize({ width, height })
+      await mivro.open('/pieces')
+      for (const [view, path] of views) {
+        await mivro.go(path)
+        const lines = await overlaps(page)
+        if (!path.endsWith('sheet')) lines.push(...(await cutOff(page)))
+        found.push(...lines.map((line) => `${view}, ${width} px: ${line}`))
+      }
+    }
+    expect(found).toEqual([])
   })
 }

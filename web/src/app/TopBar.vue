@@ -74,7 +74,26 @@ const crumb = useTrail()
   --el-color-primary: var(--on-ink);
 }
 
+.crumb,
+.crumb :deep(.el-breadcrumb__item) {
+  display: flex;
+  flex-wrap: nowrap;
+  min-width: 0;
+}
+
+.crumb :deep(.el-breadcrumb__inner),
 .studio {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.crumb :deep(.el-breadcrumb__item:first-child) {
+  flex: none;
+}
+
+.studio {
+  max-width: 320px;
   color: var(--bar-ink-2);
 }
 

@@ -54,3 +54,9 @@ useShortcuts([
     </Tip>
   </span>
 </template>
+
+<style scoped>
+.pair {
+  flex: none;
+}
+</style>

@@ -288,6 +288,10 @@ const open = (row: LogRow) =>
   width: 100%;
 }
 
+.row > :first-child {
+  min-width: 0;
+}
+
 .share {
   position: relative;
   height: 8px;

@@ -180,7 +180,8 @@ function belong(piece: string, in_: boolean): void {
 }
 
 .makes li > :first-child {
-  flex: none;
+  flex: 0 1 auto;
+  min-width: 0;
 }
 
 .makes li {

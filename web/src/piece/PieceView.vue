@@ -101,7 +101,7 @@ useUndoOf(() => {
 
 <style scoped>
 h1 {
-  max-width: 100%;
+  max-width: min(100%, 560px);
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

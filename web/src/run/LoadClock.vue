@@ -23,6 +23,17 @@ const across = ({ from, until }: Pick<Span, 'from' | 'until'>) => ({
   left: share(from),
   width: `${(100 * (Math.min(until, lanes.value.end) - from)) / lanes.value.end}%`,
 })
+/** Of the clock, so wide are the words of a mark. */
+const words = 0.2
+/** The words of a stretch stand where those of the lid's mark leave it more room. */
+const besideMark = ({ from, until }: Pick<Span, 'from' | 'until'>) => {
+  const { lidBy, end } = lanes.value
+  if (lidBy === undefined) return {}
+  const [first, last] = side(lidBy).before
+    ? [lidBy - words * end, lidBy]
+    : [lidBy, lidBy + words * end]
+  return { textAlign: first - from > until - last ? ('left' as const) : ('right' as const) }
+}
 /** From thin to syrup, as the clock of a pour draws it. */
 const ageing = ({ from, gel, thick }: CupLane) => {
   const end = Math.min(gel, lanes.value.end)
@@ -86,7 +97,12 @@ const kinds = computed(() => [
       <b>The pot</b>
       <div class="track">
         <Tip v-for="(span, k) in lanes.pot" :key="k" :says="says(span)">
-          <span class="span task" :class="span.what" :style="across(span)">{{ shown(span) }}</span>
+          <span
+            class="span task"
+            :class="span.what"
+            :style="{ ...across(span), ...(span.what === 'held' && besideMark(span)) }"
+            >{{ shown(span) }}</span
+          >
         </Tip>
         <span
           v-if="lanes.lidBy"
@@ -160,6 +176,10 @@ const kinds = computed(() => [
   line-height: 22px;
   text-align: center;
   white-space: nowrap;
+}
+
+.held {
+  padding: 0 8px;
 }
 
 .mark {

@@ -189,6 +189,12 @@ describe('the life of a mould', () => {
     expect(mending).toMatchObject({ count: 4, middle: 60 * 6.5 })
   })
 
+  it('of four hundred moulds no day centuries away is told', () => {
+    const life = lifeOf({ ...block, count: 400 }, 'm', pulls, now)
+    expect(life.perWeek).toBeGreaterThan(0)
+    expect([life.ends, life.orderBy]).toEqual([undefined, undefined])
+  })
+
   it('of a mould that gave one pull no pace is known', () => {
     const life = lifeOf(block, 'm', pulls.slice(0, 1), now)
     expect(life.perWeek).toBeUndefined()

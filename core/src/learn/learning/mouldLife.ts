@@ -26,6 +26,8 @@ export interface MouldLife extends Wear {
 const stretchesOf = 4
 /** A new mould takes so long from the order of its silicone to its first pull, s (common practice, no source). */
 export const newMouldTakes = 21 * day
+/** No silicone is told to last longer than this, s: it ages on its shelf (common practice, no source). */
+const longest = 5 * 365 * day
 /** The pace is that of so many pulls. */
 const lately = 8
 
@@ -50,7 +52,8 @@ export function lifeOf(mould: Mould, id: string, pulls: readonly Pull[], now: nu
     (results ?? []).flatMap(({ mended: took }) => (took ? [took] : [])),
   )
   const perWeek = paceOf(own, mould, now)
-  const ends = perWeek ? now + (left / perWeek) * 7 * day : undefined
+  const lasts = perWeek ? (left / perWeek) * 7 * day : Infinity
+  const ends = lasts < longest ? now + lasts : undefined
   return {
     ...wear,
     left,

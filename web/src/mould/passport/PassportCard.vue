@@ -238,7 +238,9 @@ dt {
 }
 
 dd {
+  min-width: 0;
   text-align: right;
+  white-space: normal;
 }
 
 .next {

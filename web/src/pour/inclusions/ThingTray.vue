@@ -106,6 +106,7 @@ const away = computed(
 
 .one {
   flex: none;
+  max-width: 100%;
   display: flex;
   align-items: center;
   gap: 6px;
@@ -119,6 +120,10 @@ const away = computed(
 
 .one:focus-visible {
   outline-offset: -2px;
+}
+
+.one > .small {
+  min-width: 0;
 }
 
 .one path {
