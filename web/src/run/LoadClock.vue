@@ -23,16 +23,16 @@ const across = ({ from, until }: Pick<Span, 'from' | 'until'>) => ({
   left: share(from),
   width: `${(100 * (Math.min(until, lanes.value.end) - from)) / lanes.value.end}%`,
 })
-/** Of the clock, so wide are the words of a mark. */
+/** Of the clock, so wide are the words of a mark, or of a stretch. */
 const words = 0.2
-/** The words of a stretch stand where those of the lid's mark leave it more room. */
+/** Beside the words of the lid's mark: on which side the words of a stretch have room, if on one. */
 const besideMark = ({ from, until }: Pick<Span, 'from' | 'until'>) => {
   const { lidBy, end } = lanes.value
-  if (lidBy === undefined) return {}
-  const [first, last] = side(lidBy).before
-    ? [lidBy - words * end, lidBy]
-    : [lidBy, lidBy + words * end]
-  return { textAlign: first - from > until - last ? ('left' as const) : ('right' as const) }
+  if (lidBy === undefined) return 'center'
+  const first = side(lidBy).before ? lidBy - words * end : lidBy
+  const [left, right] = [first - from, Math.min(until, end) - first - words * end]
+  if (Math.max(left, right) < words * end) return undefined
+  return left > right ? 'left' : 'right'
 }
 /** From thin to syrup, as the clock of a pour draws it. */
 const ageing = ({ from, gel, thick }: CupLane) => {
@@ -54,7 +54,7 @@ const says = (span: Span) => {
 /** A block as wide as its number is named by it. */
 const shown = (span: Span) => {
   const wide = (span.until - span.from) / lanes.value.end
-  if (span.what === 'held') return 'under pressure'
+  if (span.what === 'held') return besideMark(span) ? 'under pressure' : ''
   if (span.mould !== undefined) return wide > 0.022 ? String(span.mould) : ''
   return wide > 0.012 * taskWords[span.what].length + 0.01 ? taskWords[span.what] : ''
 }
@@ -100,7 +100,10 @@ const kinds = computed(() => [
           <span
             class="span task"
             :class="span.what"
-            :style="{ ...across(span), ...(span.what === 'held' && besideMark(span)) }"
+            :style="{
+              ...across(span),
+              ...(span.what === 'held' && { textAlign: besideMark(span) }),
+            }"
             >{{ shown(span) }}</span
           >
         </Tip>
