@@ -3,7 +3,7 @@ import type { AirTools } from '../../matter/air/index.ts'
 import { loadTimes, type LoadTime } from './days.ts'
 import type { Hands } from './hands.ts'
 import { keptToSpare, type TooSlow } from './limits.ts'
-import { planLoad, potRoom, vesselTakes, type Load } from './load.ts'
+import { loadMemory, planLoad, vesselTakes, type Load } from './load.ts'
 import { nextMoulds } from './moulds.ts'
 import type { RunPour } from './needs.ts'
 import type { Run } from './run.ts'
@@ -55,7 +55,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
   const loads: Load[] = []
   const slow: TooSlow[] = []
   const possible = missing(run, tools) ? [] : usable
-  const room = potRoom()
+  const memory = loadMemory({ run })
   while (loads.length < mostLoads) {
     const barred = new Set(slow.map(({ mould }) => mould.pour.id))
     const moulds = nextMoulds(
@@ -64,7 +64,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
       run.order,
     )
     if (moulds.length === 0) break
-    const found = planLoad(moulds, { run, hands, pairs: run.hands, tools, largestCup }, room)
+    const found = planLoad(moulds, { run, hands, pairs: run.hands, tools, largestCup }, memory)
     const fresh = found.slow.filter(({ mould }) => !barred.has(mould.pour.id))
     slow.push(...onePerPour(fresh))
     if (!found.load) {

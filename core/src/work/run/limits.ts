@@ -72,9 +72,17 @@ export function closing(mixes: readonly LoadedMix[], { run, tools }: LoadBench) 
   return pot ? { lid: done + pot.lid, atPressure: done + closingTime(pot) } : {}
 }
 
+const slower = new WeakMap<RunLayer['law'], Map<string, number>>()
+
 /** How much longer a layer takes in the room of the run than in that of its plan, as its law runs with the room. */
-const slowerIn = ({ law, room }: Pick<RunLayer, 'law' | 'room'>, run: Pick<Run, 'room'>): number =>
-  gelOf(law, run.room) / gelOf(law, room)
+function slowerIn({ law, room }: Pick<RunLayer, 'law' | 'room'>, run: Pick<Run, 'room'>): number {
+  const known = slower.get(law) ?? new Map<string, number>()
+  slower.set(law, known)
+  const key = `${run.room} ${room}`
+  const found = known.get(key) ?? gelOf(law, run.room) / gelOf(law, room)
+  known.set(key, found)
+  return found
+}
 
 /**
  * A layer's clock in the room of the run, s after its mixing: its gel, when it is hard, and from

@@ -58,7 +58,7 @@ export const airIn = (resin: Resin): GasInResin =>
 export function planLoad(
   moulds: readonly RunMould[],
   bench: LoadBench,
-  room: PotRoom = potRoom(),
+  { room, cups }: LoadMemory = loadMemory(bench),
 ): { load?: Load; slow: TooSlow[] } {
   const pot = usesPot(bench.run) ? bench.tools.pot : undefined
   const taken: RunMould[] = []
@@ -74,7 +74,6 @@ export function planLoad(
       if (!room([block], pot)) slow.push({ mould, by: 'pot', needs: block.height, has: pot.height })
     }
   }
-  const cups = cupMaker(bench)
   const layers = Math.max(0, ...taken.map(({ pour }) => pour.layers.length))
   let mixes: LoadedMix[] = []
   let inside = taken
@@ -101,8 +100,19 @@ export type PotRoom = (blocks: readonly Block[], pot: Pot) => boolean
 const keyOf = ({ width, depth, height, round }: Block): string =>
   `${width} ${depth} ${height} ${round}`
 
-/** One for all loads of a run: they ask the same again and again. */
-export function potRoom(): PotRoom {
+/** What the loads of a run ask again and again. */
+export interface LoadMemory {
+  room: PotRoom
+  cups: Cups
+}
+
+/** One for all loads of a run. */
+export const loadMemory = (bench: Pick<LoadBench, 'run'>): LoadMemory => ({
+  room: potRoom(),
+  cups: cupMaker(bench),
+})
+
+function potRoom(): PotRoom {
   const known = new Map<string, boolean>()
   return (blocks, pot) => {
     const key = blocks.map(keyOf).join()
@@ -125,7 +135,7 @@ function byMix(moulds: readonly RunMould[], layer: number): RunMould[][] {
 type Cups = (moulds: readonly RunMould[], layer: number) => AgeingCup
 
 /** Cups of the same mass age alike: each is followed once. */
-function cupMaker({ run }: LoadBench): Cups {
+function cupMaker({ run }: Pick<LoadBench, 'run'>): Cups {
   const known = new Map<string, AgeingCup>()
   return (moulds, layer) => {
     const { law, mix } = moulds[0].pour.layers[layer]

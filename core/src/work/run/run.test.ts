@@ -6,7 +6,7 @@ import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import type { RunPour } from './needs.ts'
 import { gelOfMix, inRoom, waitInRoom } from './limits.ts'
-import { planLoad, type PotRoom } from './load.ts'
+import { loadMemory, planLoad, type PotRoom } from './load.ts'
 import { nextMoulds } from './moulds.ts'
 import { newRun, runSchema, type Run } from './run.ts'
 import { offersOf } from './offers.ts'
@@ -275,17 +275,8 @@ describe('what cannot be done is said', () => {
       return blocks.length <= 8
     }
     const moulds = nextMoulds([keycap({ casts: 400, moulds: 400 })], new Map([['keycap', 400]]), [])
-    const { load } = planLoad(
-      moulds,
-      {
-        run: run({ way: 'pressure', room: celsius(14) }),
-        pairs: 1,
-        largestCup: 1e-3,
-        hands: bench.hands,
-        tools: bench.tools,
-      },
-      room,
-    )
+    const of = { run: run({ way: 'pressure', room: celsius(14) }), pairs: 1, ...bench }
+    const { load } = planLoad(moulds, of, { ...loadMemory(of), room })
     expect(load!.moulds.length).toBeGreaterThan(0)
     expect(asked).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 1])
   })
