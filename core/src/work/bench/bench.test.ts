@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readDocument } from '../../base/document/index.ts'
 import { sheets } from '../../matter/cure/samples.ts'
+import { ratioTolerance } from '../../matter/mix/index.ts'
 import { keycap } from '../run/samples.ts'
 import { benchSchema, type Bench, type BenchEvent } from './bench.ts'
 import { toRead } from './before.ts'
@@ -14,6 +15,7 @@ import {
   aroundWeighing,
   beginsCup,
   inCupOf,
+  isTooCoarse,
   readableBand,
   weighedNow,
   zeroOf,
@@ -160,6 +162,46 @@ describe('weighing', () => {
       1.3 * b.mass,
     )
     expect(past.past!.more.map(({ name }) => name)).toEqual([a.name, 'Dye'])
+  })
+
+  // B always follows what A really weighs; a scale that can't show it asks for a finer one instead.
+  it('of a thousand random mixes none that is good is off by more than its ratio bears', () => {
+    let good = 0
+    let tooCoarse = 0
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 10, noNaN: true }),
+        fc.double({ min: 2 * g, max: 500 * g, noNaN: true }),
+        fc.constantFrom(0.01 * g, 0.1 * g, 0.5 * g, 1 * g),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (ratio, all, step, ofA, ofB) => {
+          const parts = [
+            { ...a, step, mass: (all * ratio) / (1 + ratio) },
+            { ...b, step, mass: all / (1 + ratio) },
+          ] as const
+          const of = {
+            ...begun,
+            tasks: begun.tasks.map((one) => (one === a ? parts[0] : one === b ? parts[1] : one)),
+          }
+          if (parts.some(isTooCoarse)) return void tooCoarse++
+          // Anything that the scale can show and the bench takes.
+          const weighIn = (of: Bench, part: TaskOf<'weigh'>, share: number) => {
+            const { low, high } = readableBand(weighedNow(of, part, 0).target, step)
+            const shown = Math.round((low + share * (high - low)) / step) * step
+            expect(weighedNow(of, part, shown).state).toBe('good')
+            return shown
+          }
+          const first = weighIn(of, parts[0], ofA)
+          const second = weighIn(after(of, done(a.id, 1, first)), parts[1], ofB)
+          expect(Math.abs((second * ratio) / first - 1)).toBeLessThanOrEqual(ratioTolerance)
+          good++
+        },
+      ),
+      { numRuns: 1000 },
+    )
+    expect(good).toBeGreaterThan(500)
+    expect(tooCoarse).toBeGreaterThan(20)
   })
 
   it('says when the cup no longer stirs what that makes', () => {
