@@ -1,6 +1,7 @@
 import type { Mesh, Vec3 } from '../../form/mesh/index.ts'
 import { fromAxes, type Axes } from '../../form/mesh/index.ts'
 import { extrude } from '../../form/shape/index.ts'
+import { carriedBelow } from './drift.ts'
 import type { LaidPlace } from './inclusion.ts'
 import { ownMesh, ringHole, shardShares, type ThingSize } from './thing.ts'
 
@@ -86,13 +87,16 @@ export function thingsMesh(
   const corners = one.positions.length / 3
   const positions = new Float64Array(places.length * one.positions.length)
   const triangles = new Uint32Array(places.length * one.triangles.length)
-  places.forEach(({ x, y, turn, tilt = 0, up = 0, size: share = 1 }, i) => {
+  places.forEach((place, i) => {
+    const { x, y, turn, up = 0, size: share = 1 } = place
+    const tumbles = place.tilt === undefined && size.thickness < carriedBelow && up > 0
+    const tilt = tumbles ? tumbledBy(i, (share * size.across) / 2, up) : (place.tilt ?? 0)
     const [c, s] = [Math.cos(turn), Math.sin(turn)]
     const [ct, st] = [Math.cos(tilt), Math.sin(tilt)]
     const p = one.positions
-    // A tilted thing stands on its lowest corner.
+    // A tilted thing stands on its lowest corner; leaf that floats turns about its middle.
     let low = 0
-    if (tilt !== 0) {
+    if (tilt !== 0 && !tumbles) {
       low = Infinity
       for (let k = 0; k < corners; k++) low = Math.min(low, st * p[3 * k + 1] + ct * p[3 * k + 2])
     }
@@ -112,6 +116,18 @@ export function thingsMesh(
     }
   })
   return { positions, triangles }
+}
+
+/** Leaf in a resin that was stirred lies no flatter than this, radians (from memory). */
+const mostTumbled = 0.6
+
+/**
+ * How the i-th leaf lies in the resin that carries it: evenly spread over all tilts (additive
+ * recurrence of the golden ratio), and not through the floor that it floats over.
+ */
+const tumbledBy = (i: number, half: number, up: number): number => {
+  const share = 2 * ((0.5 + i * 0.6180339887) % 1) - 1
+  return share * Math.min(mostTumbled, Math.asin(Math.min(1, up / half)))
 }
 
 /** Thin leaf keeps a thickness that can be seen, m. */
