@@ -49,6 +49,7 @@ export const clearThingWords: Record<ClearThing, string> = {
 export const spreadWords: Record<Spread, string> = {
   even: 'Through its depth',
   'dense below': 'Dense below, thin above',
+  'middle third': 'In the middle third',
   'dense above': 'Dense above, thin below',
 }
 

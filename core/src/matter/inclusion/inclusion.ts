@@ -14,7 +14,7 @@ export const patterns = ['even', 'cluster', 'ring', 'spiral', 'line'] as const
 export type Pattern = (typeof patterns)[number]
 
 /** How those of one layout are spread over the depth of their layer; left out: all as low or as high as they lie. */
-export const spreads = ['even', 'dense below', 'dense above'] as const
+export const spreads = ['even', 'middle third', 'dense below', 'dense above'] as const
 export type Spread = (typeof spreads)[number]
 
 /** What keeps a thing where it is laid while the resin is liquid. */

@@ -66,6 +66,14 @@ describe('a spread over the depth', () => {
     expect(of(7) + turned(7)).toBeCloseTo(1, 12)
   })
 
+  it('in the middle third keeps clear of floor and surface', () => {
+    const of = spreadOver({ count: 500, spread: 'middle third' }, 0.009)
+    const heights = Array.from({ length: 500 }, (_, i) => of(i)).toSorted((a, b) => a - b)
+    expect(heights[0]).toBeGreaterThanOrEqual(0.003)
+    expect(heights[499]).toBeLessThanOrEqual(0.006)
+    expect(heights[250]).toBeCloseTo(0.0045, 4)
+  })
+
   it('keeps all within the layer, and lets one pass over another', () => {
     const { places, over, size } = laid({ count: 400, mass: 0.4e-3, spread: 'even' })
     for (const { up = 0 } of places) {

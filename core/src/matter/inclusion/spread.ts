@@ -6,7 +6,7 @@ import type { PlanInclusion } from './inclusion.ts'
 const other = 0x51ed
 
 /**
- * How high above its floor each of a layout lies, m: evenly over the depth, or dense at one end
+ * How high above its floor each of a layout lies, m: evenly over the depth or its middle third, or dense at one end
  * and thinning evenly to none at the other. Without a spread all lie on the floor.
  *
  * @example spreadOver({ count: 4, spread: 'even' }, 0.01)(9) < 0.01 // true
@@ -25,6 +25,7 @@ export function spreadOver(
   return (i) => {
     const share = shares[i % count]
     if (spread === 'even') return share * depth
+    if (spread === 'middle third') return ((1 + share) / 3) * depth
     // The share below a height, of what thins evenly to none: 1 − (1 − h)².
     const low = 1 - Math.sqrt(1 - share)
     return (spread === 'dense below' ? low : 1 - low) * depth
