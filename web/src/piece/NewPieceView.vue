@@ -26,17 +26,18 @@ import OutlineFields from './OutlineFields.vue'
 import ShapeFacts from './ShapeFacts.vue'
 import OutlineAbove from './OutlineAbove.vue'
 import SolidFields from './SolidFields.vue'
+import { clearDraft, useNewPieceDraft } from './newPieceDraft.ts'
 import { useNewForm } from './useNewForm.ts'
 
 const router = useRouter()
 const studio = useStudio()
-const name = ref('')
+const draft = useNewPieceDraft()
+const name = computed({
+  get: () => draft.value.name,
+  set: (value) => void (draft.value = { ...draft.value, name: value }),
+})
 const nameProblem = shallowRef<Problem>()
-const made = reactive(
-  useNewForm((from) => {
-    if (name.value === '') name.value = from
-  }),
-)
+const made = reactive(useNewForm(draft))
 
 const preview = computed(() => {
   if (!made.survey) return undefined
@@ -88,6 +89,7 @@ async function make(): Promise<void> {
     const kept = await api.add('pieces', ids.piece, { ...piece, form: shape })
     const plan = { ...newPlan('First pour'), scaleStep: studio.studio.scaleStep }
     await api.add('plans', ids.plan, plan, kept.id)
+    clearDraft(draft)
     await router.push(`/pieces/${kept.id}/pour`)
   } catch (error) {
     const [first] = problemsOf(error)

@@ -11,16 +11,19 @@ import type { Survey } from '@mivro/core/work/project'
 import type { SurveyStep } from '../work/jobs.ts'
 import { isDrawing, readSvg } from '../work/readSvg.ts'
 import { useJob } from '../work/useJob.ts'
-import { startingMeasured } from './startingMeasures.ts'
-import { startingSolid } from './startingSolids.ts'
-
-export type Source = 'file' | 'sizes' | 'measured'
+import type { useNewPieceDraft } from './newPieceDraft.ts'
+import type { startingMeasured } from './startingMeasures.ts'
 
 /** The shape of a piece that is about to be made: where it comes from, and what it is. */
-export function useNewForm(onNamed: (name: string) => void) {
-  const from = ref<Source>('file')
-  const solid = shallowRef<Solid>(startingSolid('slab'))
-  const measured = shallowRef(startingMeasured)
+export function useNewForm(draft: ReturnType<typeof useNewPieceDraft>) {
+  const part = <K extends 'from' | 'solid' | 'measured'>(key: K) =>
+    computed({
+      get: () => draft.value[key],
+      set: (value) => void (draft.value = { ...draft.value, [key]: value }),
+    })
+  const from = part('from')
+  const solid = part('solid')
+  const measured = part('measured')
   const outline = shallowRef<Outline2D>()
   const file = shallowRef<File>()
   const report = shallowRef<FileReport>()
@@ -54,7 +57,10 @@ export function useNewForm(onNamed: (name: string) => void) {
     if (!chosen) return
     file.value = chosen
     report.value = unit.value = outline.value = undefined
-    onNamed(chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '))
+    if (draft.value.name === '') {
+      const name = chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' ')
+      draft.value = { ...draft.value, name }
+    }
     await run(async ({ signal }) =>
       (await isDrawing(chosen)) ? chooseDrawing(chosen, signal) : chooseMesh(chosen, signal),
     )
