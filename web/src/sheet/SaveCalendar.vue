@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElButton, ElDatePicker } from 'element-plus'
 import { CalendarPlus } from 'lucide-vue-next'
@@ -11,7 +11,7 @@ import { dayFormat } from '../ui/dates.ts'
 import { download, fileName } from '../ui/download.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
-import { iCalendar, momentOf, preparationDays } from '../ui/calendar.ts'
+import { firstPourDay, iCalendar, momentOf, preparationDays } from '../ui/calendar.ts'
 
 /** A run and what is done before it, for a calendar. */
 const props = defineProps<{
@@ -23,7 +23,8 @@ const props = defineProps<{
   say: (step: SheetStep) => string
 }>()
 const { problems, trying } = useProblems()
-const day = ref(dayjs().add(1, 'day').format('YYYY-MM-DD'))
+const before = computed(() => preparationCalendar(props.preparations))
+const day = ref(firstPourDay(before.value, dayjs()).format('YYYY-MM-DD'))
 
 const titles: Record<PourStep, string> = {
   weigh: 'Weigh',
@@ -35,8 +36,8 @@ const titles: Record<PourStep, string> = {
 const save = () =>
   trying(async () => {
     const pour = dayjs(day.value)
-    const before = preparationDays(
-      preparationCalendar(props.preparations),
+    const ready = preparationDays(
+      before.value,
       pour,
       ({ name, step }) => `${name}: ${sayThingStep(step)}`,
     )
@@ -49,7 +50,7 @@ const save = () =>
             note: props.say(step),
           },
     )
-    const text = await iCalendar(props.title, [...before, ...run])
+    const text = await iCalendar(props.title, [...ready, ...run])
     download(`${fileName(props.title)}.ics`, text, 'text/calendar')
   })
 </script>

@@ -25,6 +25,13 @@ export const preparationDays = (
     end: pour.subtract(Math.floor(entry.until / day), 'day'),
   }))
 
+/** The first day after `today` that can be poured on if what takes longest is begun today. */
+export const firstPourDay = (
+  entries: readonly Pick<PreparationEntry, 'from'>[],
+  today: Dayjs,
+): Dayjs =>
+  today.add(Math.max(1, ...entries.map(({ from }) => Math.ceil(from / day))), 'day').startOf('day')
+
 const dateOf = (at: Dayjs): [number, number, number] => [at.year(), at.month() + 1, at.date()]
 const timeOf = (at: Dayjs): [number, number, number, number, number] => [
   ...dateOf(at),

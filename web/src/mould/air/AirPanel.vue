@@ -64,6 +64,8 @@ const about = computed(() =>
       ].includes(code),
     ),
 )
+/** Nothing gets in yet: what would fill is not known. */
+const shut = computed(() => about.value.some(({ code }) => code === 'no-gate'))
 const mouldFixes = useMouldFixes()
 /** What one click can do; an opening that lies below is carried up to where the top is now. */
 function fixesOf(caution: Caution): Fix[] {
@@ -131,7 +133,7 @@ const origin = [
       <span v-else class="quiet small">brush it in first</span>
     </li>
   </ul>
-  <p v-else-if="project.air && !guess" class="quiet">
+  <p v-else-if="project.air && !guess && !shut" class="quiet">
     {{
       resin ? 'All of it fills: every way up ends in an opening.' : 'Silicone gets under all of it.'
     }}
