@@ -16,7 +16,7 @@ interface Documents {
 }
 
 /** Changes every document of a kind over the network, as another device would. */
-async function changeAll<P extends keyof Documents>(
+export async function changeAll<P extends keyof Documents>(
   address: string,
   path: P,
   change: (document: Documents[P], at: number) => Documents[P],
