@@ -53,7 +53,7 @@ it('leaf that floats tumbles, above its floor; what lies on the floor, and what 
     heights.map((up_) => {
       const places = Array.from({ length: 40 }, () => ({ x: 0, y: 0, turn: 0, up: up_ }))
       const { positions } = thingsMesh(size, places, axesFor(up), [0, 0, 0], 0)
-      const z = positions.filter((_, i) => i % 3 === 2)
+      const z = [...positions].filter((_, i) => i % 3 === 2)
       return [z.reduce((a, b) => Math.min(a, b)), z.reduce((a, b) => Math.max(a, b))]
     })
   const [floor, low, high] = tall(leaf, [0, 0.5e-3, 5e-3])
