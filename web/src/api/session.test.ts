@@ -19,7 +19,12 @@ import { listNewest, openSession } from './sessions.ts'
 import { storageProblem, type Unsent } from './unsent.ts'
 
 const fake = useFakeServer()
-const keep = (unsent: Unsent[] = []) => begin('pieces', { stored: stored('A'), history, unsent })
+const keep = (unsent: Unsent[] = []) =>
+  begin('pieces', {
+    stored: stored('A'),
+    history,
+    unsent: unsent.map((one) => ({ ...one, forget: () => {} })),
+  })
 
 describe('a document that saves itself', () => {
   it('sends every gesture as one version, each based on the last', async () => {
@@ -178,6 +183,36 @@ describe('a document that saves itself', () => {
       expect(session.document.name).toBe('B')
     })
 
+    it('stays where it lies while its document does not open, and until it is this tab’s own', async () => {
+      localStorage.setItem('mivro.unsent.pieces/p1 gone', JSON.stringify(left('H')))
+      vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no connection')))
+      await expect(openSession('pieces', 'p1')).rejects.toThrow()
+      expect(Object.keys(localStorage)).toHaveLength(1)
+      vi.stubGlobal('fetch', async (url: string, { body }: { body?: string } = {}) => {
+        if (body !== undefined) return taken(JSON.parse(body) as Sent)
+        return answered(url.includes('history') ? history.items : stored('A'))
+      })
+      const session = await openSession('pieces', 'p1')
+      expect(session.document.name).toBe('H')
+      await settle()
+      expect([session.state, Object.keys(localStorage), await putAsideNames()]).toEqual([
+        'saved',
+        [],
+        [],
+      ])
+    })
+
+    it('of a second tab stays put aside until the first has been sent', async () => {
+      fake.answer = () => Promise.reject(new TypeError('no connection'))
+      localStorage.setItem('mivro.unsent.pieces/p1 one', JSON.stringify({ ...left('B'), at: 1 }))
+      localStorage.setItem('mivro.unsent.pieces/p1 two', JSON.stringify({ ...left('C'), at: 2 }))
+      fake.given = { 'pieces/p1': stored('A'), 'pieces/p1/history?limit=50': history.items }
+      await openSession('pieces', 'p1')
+      await settle()
+      expect(await putAsideNames()).toEqual(['B'])
+      expect(Object.keys(localStorage)).toEqual(['mivro.unsent.pieces/p1 two'])
+    })
+
     it('in the storage of the browser, whatever lies there, is no reason not to open', async () => {
       localStorage.setItem('mivro.unsent.pieces/p1 gone', '{{{ not json')
       localStorage.setItem('mivro.unsent.pieces/p1 other', '[1,2,3]')
@@ -185,8 +220,8 @@ describe('a document that saves itself', () => {
       fake.given = { 'pieces/p1': stored('A'), 'pieces/p1/history?limit=50': history.items }
       const session = await openSession('pieces', 'p1')
       expect(session.document.name).toBe('H')
-      expect(Object.keys(localStorage)).toEqual([])
       await settle()
+      expect(Object.keys(localStorage)).toEqual([])
       expect(fake.names()).toEqual([[1, 'H']])
     })
   })

@@ -14,7 +14,7 @@ import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { api, Conflict, type Documents, type Page, type Path, type Stored } from './client.ts'
 import { schemaOf } from './kinds.ts'
 import { knownEpoch } from './request.ts'
-import { putAside, putAsideAtOnce, type Unsent } from './unsent.ts'
+import { putAside, putAsideAtOnce, storageProblem, type LeftBehind, type Unsent } from './unsent.ts'
 import { alone } from './writer.ts'
 
 /** How the newest change stands. */
@@ -43,7 +43,7 @@ export interface Opened<D> {
   /** The newest versions, and where older ones begin; read when the page is calm if not given. */
   history?: Page<Revision<D>>
   /** What tabs that are gone could not send. */
-  unsent: Unsent[]
+  unsent: LeftBehind[]
 }
 
 /**
@@ -78,6 +78,8 @@ export function begin<P extends Path>(
   const refused = shallowRef<readonly Problem[]>([])
   const queue: Step[] = []
   const backlog = [...unsent]
+  /** What of an earlier visit waits for the person to choose. */
+  let undecided: LeftBehind | undefined
   let sending = false
 
   const aside = (): Unsent => ({
@@ -188,6 +190,8 @@ export function begin<P extends Path>(
     state.value = 'saved'
     push(edit(timeline.value, mine), 'edited')
     if (choice === 'theirs') push(undo(timeline.value), 'undone')
+    undecided?.forget()
+    undecided = undefined
   }
 
   /** Another tab of this browser had a version taken: it is followed while nothing waits here. */
@@ -209,7 +213,10 @@ export function begin<P extends Path>(
         return []
       }
     })
-    if (read.length === 0) return nextOfBacklog()
+    if (read.length === 0) {
+      next.forget()
+      return nextOfBacklog()
+    }
     // From a store that a backup has replaced its numbers mean nothing: the person chooses.
     const stale = next.epoch !== undefined && next.epoch !== knownEpoch()
     const before: Stored<D> = {
@@ -222,11 +229,16 @@ export function begin<P extends Path>(
     if (stale) {
       theirs.value = before
       state.value = 'conflict'
+      undecided = next
       return
     }
     revision.value = next.basedOn
-    void putAside(place, aside())
+    void putAside(place, aside()).then(() => forget(next))
     void send()
+  }
+  /** It lies under this tab's own name now; where the browser keeps nothing it stays where it is. */
+  function forget(left: LeftBehind): void {
+    if (!storageProblem.value) left.forget()
   }
   nextOfBacklog()
 

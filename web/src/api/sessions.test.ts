@@ -4,7 +4,7 @@ import type { Path } from './client.ts'
 import { history, later, piece, settle, stored, taken, useFakeServer } from './fakeServer.ts'
 import { begin, type Session } from './session.ts'
 import { leave, listNewest, openSession, openSessions } from './sessions.ts'
-import { takeOver } from './unsent.ts'
+import { leftBehind } from './unsent.ts'
 
 const fake = useFakeServer()
 const keep = () => begin('pieces', { stored: stored('A'), history, unsent: [] })
@@ -46,7 +46,7 @@ describe('open sessions', () => {
     session.edit(piece('B'))
     session.flush()
     expect(Object.keys(localStorage)[0]).toMatch(/^mivro.unsent.pieces\/p1 /)
-    const [left] = await takeOver('pieces/p1')
+    const [left] = await leftBehind('pieces/p1')
     expect((left.changes[0].document as Piece).name).toBe('B')
   })
 

@@ -2,7 +2,7 @@ import { reactive, watch } from 'vue'
 import { Problems } from '@mivro/core/base/problem'
 import { api, type Documents, type Path, type Stored } from './client.ts'
 import { begin, type Session } from './session.ts'
-import { takeOver } from './unsent.ts'
+import { leftBehind } from './unsent.ts'
 
 /** The open sessions, so that the top bar can say how saving stands. */
 export const openSessions = reactive(new Map<string, Session<Path>>())
@@ -53,7 +53,7 @@ export async function openSession<P extends Path>(
 
 function load(path: Path, id: string, read?: Stored<Documents[Path]>): Promise<Session<Path>> {
   const place = `${path}/${id}`
-  const loading = Promise.all([read ?? api.get(path, id), takeOver(place)]).then(
+  const loading = Promise.all([read ?? api.get(path, id), leftBehind(place)]).then(
     ([stored, unsent]) => {
       const heard = (written: Stored<Documents[Path]>) =>
         channel?.postMessage({ path, stored: written })

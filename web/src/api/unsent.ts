@@ -13,6 +13,11 @@ export interface Unsent {
   at: number
 }
 
+/** What a tab that is gone left; `forget` once it is this tab's own, or the server has it. */
+export interface LeftBehind extends Unsent {
+  forget: () => void
+}
+
 /** Put aside in haste, synchronously, while a page goes: taken over by the next visit. */
 const hasty = 'mivro.unsent.'
 
@@ -55,36 +60,52 @@ export function putAsideAtOnce(document: string, unsent: Unsent): void {
   }
 }
 
-/** What tabs that are gone have left of a document, the oldest first; it is this tab's from now on. */
-export async function takeOver(document: string): Promise<Unsent[]> {
+/**
+ * What tabs that are gone have left of a document, the oldest first. It stays where it lies until it
+ * is forgotten: a page that closes before it has sent it loses nothing.
+ */
+export async function leftBehind(document: string): Promise<LeftBehind[]> {
   const alive = await tabsAlive()
-  const found = new Map<string, Unsent>()
+  const found = new Map<string, LeftBehind>()
   try {
     for (const [key, value] of await entries<string, unknown>(stored())) {
       if (documentOf(key) !== document || alive.has(ownerOf(key))) continue
-      if (isUnsent(value)) found.set(key, value)
-      await del(key, stored())
+      const forget = () => void del(key, stored()).catch(() => {})
+      if (isUnsent(value)) found.set(key, { ...value, forget })
+      else forget()
     }
   } catch (error) {
     storageProblem.value = problemOf(error)
   }
-  for (const [key, value] of takeHasty(document, alive)) {
+  for (const [key, value, forget] of hastilyLeft(document, alive)) {
+    const calm = found.get(key)
     // What was put aside in haste is newer than what was put aside in peace.
-    if (value) found.set(key, value)
+    found.set(key, {
+      ...value,
+      forget: () => {
+        calm?.forget()
+        forget()
+      },
+    })
   }
   return [...found.values()].sort((a, b) => a.at - b.at)
 }
 
-function takeHasty(document: string, alive: ReadonlySet<string>): [string, Unsent | undefined][] {
+function hastilyLeft(
+  document: string,
+  alive: ReadonlySet<string>,
+): [key: string, unsent: Unsent, forget: () => void][] {
   try {
     const keys = Object.keys(localStorage).filter((key) => key.startsWith(hasty))
-    return keys.flatMap((place): [string, Unsent | undefined][] => {
+    return keys.flatMap((place): [string, Unsent, () => void][] => {
       const key = place.slice(hasty.length)
       const own = ownerOf(key) === tab
       if (documentOf(key) !== document || (alive.has(ownerOf(key)) && !own)) return []
       const value = parsed(localStorage.getItem(place))
-      localStorage.removeItem(place)
-      return [[key, isUnsent(value) ? value : undefined]]
+      const forget = () => localStorage.removeItem(place)
+      if (isUnsent(value)) return [[key, value, forget]]
+      forget()
+      return []
     })
   } catch {
     return []
