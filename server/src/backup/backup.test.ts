@@ -1,4 +1,5 @@
-import { readdirSync, writeFileSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import { closeSync, openSync, readdirSync, readFileSync, writeFileSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
@@ -179,6 +180,35 @@ describe('a backup', () => {
     expect(late.status).toBe(409)
     expect(late.body.title).toMatch(/A backup was restored since this page was opened/)
     expect((await call('GET', '/pieces/p1')).body.document.name).toBe('Coaster')
+  })
+
+  // Two pages of a shape overwritten, as a failing disk does it: before, the answer never ended.
+  it('of a store with a damaged page ends, and is no file that looks whole', async () => {
+    const folder = temporaryFolder()
+    const file = join(folder, 'store.sqlite')
+    const broken = await TestServer.start(folder)
+    const body = randomBytes(200_000)
+    await broken.store.transaction((tx) =>
+      tx('meshes').insert({ id: 'a'.repeat(64), bytes: body.length, body, created_at: '2026' }),
+    )
+    await broken.store.checkpoint()
+    const bytes = readFileSync(file)
+    const at = bytes.indexOf(body.subarray(100_000, 100_064))
+    expect(at).toBeGreaterThan(0)
+    const disk = openSync(file, 'r+')
+    writeSync(disk, Buffer.alloc(3 * 4096, 0xff), 0, 3 * 4096, at)
+    closeSync(disk)
+    const taken = await fetch(`${broken.base}/backup`)
+      .then(async (answer) => (await answer.arrayBuffer()) && answer.status)
+      .catch(() => 'cut off')
+    expect(taken).not.toBe(200)
+    await broken.stop()
+  })
+
+  it('after the other is packed, however many are asked for at once', async () => {
+    await call('POST', '/pieces', { id: 'p1', document: piece() })
+    const all = await Promise.all(Array.from({ length: 6 }, take))
+    for (const zip of all) expect(Object.keys(unzipSync(zip))).toContain('documents.ndjson')
   })
 
   it('others are answered while one is packed and while one is restored', async () => {

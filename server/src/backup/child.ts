@@ -22,8 +22,8 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`${JSON.stringify(refusal(error))}\n`)
-  process.exitCode = 1
+  // What is still being read or packed is of no use any more, and would keep the process here.
+  process.stderr.write(`${JSON.stringify(refusal(error))}\n`, () => process.exit(1))
 })
 
 function refusal(error: unknown) {

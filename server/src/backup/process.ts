@@ -17,8 +17,11 @@ export function startChild(...args: string[]): ChildProcess {
   const flags = [`--max-old-space-size=${heap}`, script, ...args]
   const started = spawn(process.execPath, flags, { stdio: ['ignore', 'pipe', 'pipe'] })
   running.add(started)
-  // What others wait for comes first.
-  if (started.pid !== undefined) setPriority(started.pid, constants.priority.PRIORITY_BELOW_NORMAL)
+  // What others wait for comes first; where the server itself is last already, both are alike.
+  try {
+    if (started.pid !== undefined)
+      setPriority(started.pid, constants.priority.PRIORITY_BELOW_NORMAL)
+  } catch {}
   started.once('close', () => running.delete(started))
   return started
 }

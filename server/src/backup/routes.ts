@@ -3,7 +3,7 @@ import { createWriteStream } from 'node:fs'
 import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
-import { Router } from 'express'
+import { Router, type Response } from 'express'
 import { Problem } from '@mivro/core/base/problem'
 import { incoming, type Store } from '../db/store.ts'
 import { epochHeader } from '../http/epoch.ts'
@@ -19,7 +19,16 @@ export function backupRoutes(store: Store, keepIn: string): Router {
   const router = Router()
   const stamp = () => new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')
 
+  /** One is packed after the other: each asks for a process, its memory and the disk. */
+  let packing: Promise<unknown> = Promise.resolve()
   router.get('/', async (_request, response) => {
+    const before = packing
+    const mine = before.then(() => (response.destroyed ? undefined : pack(response)))
+    packing = mine.catch(() => {})
+    await mine
+  })
+
+  async function pack(response: Response): Promise<void> {
     const child = startChild('write', store.file)
     response.attachment(`mivro-${stamp()}.zip`).type('application/zip')
     const whole = ended(child)
@@ -33,7 +42,7 @@ export function backupRoutes(store: Store, keepIn: string): Router {
       if (!response.headersSent) throw error
       response.destroy()
     }
-  })
+  }
 
   router.put('/', async (request, response) => {
     const mark = `${stamp()}-${randomBytes(3).toString('hex')}`

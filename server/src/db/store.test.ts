@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import { createInterface } from 'node:readline'
 import { describe, expect, it } from 'vitest'
 import type { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
@@ -32,6 +33,68 @@ const row = (id: string) => ({
 const add = (store: Store, id: string) => store.transaction((tx) => tx('documents').insert(row(id)))
 const ids = (store: Store) =>
   store.transaction(async (tx) => (await tx('documents').orderBy('id')).map(({ id }) => id))
+
+/** Another process with the store open, which does what it is told and answers. */
+function outside(file: string) {
+  const script = `
+    const Raw = require(${JSON.stringify(require.resolve('libsql'))})
+    const db = new Raw(${JSON.stringify(file)})
+    require('node:readline').createInterface({ input: process.stdin }).on('line', (sql) => {
+      let said
+      try {
+        said = /^SELECT|^PRAGMA/.test(sql) ? JSON.stringify(db.prepare(sql).all()) : db.exec(sql) ?? 'done'
+      } catch (error) {
+        said = error.message
+      }
+      console.log(said)
+    })
+    console.log('open')`
+  const child = spawn(process.execPath, ['-e', script], { stdio: ['pipe', 'pipe', 'inherit'] })
+  const lines: string[] = []
+  const waiting: ((line: string) => void)[] = []
+  createInterface({ input: child.stdout }).on('line', (line) => {
+    const next = waiting.shift()
+    if (next) next(line)
+    else lines.push(line)
+  })
+  const answer = () =>
+    lines.length > 0
+      ? Promise.resolve(lines.shift()!)
+      : new Promise<string>((done) => void waiting.push(done))
+  return {
+    opened: answer,
+    ask: (sql: string) => {
+      child.stdin.write(`${sql}\n`)
+      return answer()
+    },
+    end: () => child.kill(),
+  }
+}
+
+describe('a store in its first run', () => {
+  it('is whole for other processes, and their locks are its own', async () => {
+    const store = await Store.open(place())
+    await add(store, 'a')
+    const other = outside(store.file)
+    await other.opened()
+    expect(await other.ask('PRAGMA integrity_check')).toContain('"ok"')
+    expect(await other.ask('SELECT id FROM documents')).toBe('[{"id":"a"}]')
+    expect(await other.ask('BEGIN IMMEDIATE')).toBe('done')
+    const order: string[] = []
+    const written = add(store, 'b').then(() => order.push('written'))
+    // Its own connection is asked one thing after the other: the write was tried before this.
+    await ids(store)
+    order.push('let go')
+    await other.ask('COMMIT')
+    await written
+    expect(order).toEqual(['let go', 'written'])
+    expect(await other.ask('SELECT id FROM documents ORDER BY id')).toBe('[{"id":"a"},{"id":"b"}]')
+    // Nothing of its making is left beside it.
+    expect(readdirSync(dirname(store.file)).filter((name) => /making/.test(name))).toEqual([])
+    other.end()
+    await store.close()
+  })
+})
 
 describe('a store', () => {
   it('a lock by another program for a while is waited for', async () => {

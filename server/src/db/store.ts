@@ -1,4 +1,14 @@
-import { copyFileSync, existsSync, linkSync, renameSync, rmSync, statSync } from 'node:fs'
+import {
+  closeSync,
+  copyFileSync,
+  existsSync,
+  fsyncSync,
+  linkSync,
+  openSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs'
 import { setTimeout as delay } from 'node:timers/promises'
 import { Problem } from '@mivro/core/base/problem'
 import { connect, type Database, type Transaction } from './connect.ts'
@@ -11,6 +21,7 @@ const between = 60
 
 /** A store that is being made, and one that waits to take the place of another. */
 const making = '.making'
+const copying = '.copy'
 export const incoming = '.incoming'
 
 /**
@@ -135,18 +146,28 @@ function keepAs(file: string, aside: string): void {
   }
 }
 
-/** A new store is made beside its place and put there whole, so that an empty file is no store. */
+/**
+ * A new store is made beside its place and put there whole, so that an empty file is no store. It is
+ * put there as a copy: the driver lets a connection go only when its memory is collected, and until
+ * then one file under two names would have one set of locks for us and another for everybody else.
+ */
 async function prepare(file: string): Promise<void> {
   if (existsSync(file)) {
     if (statSync(file).size > 0) return
     throw new Problem('store-damaged', { file, reason: 'the file is empty' })
   }
   const made = file + making
-  for (const ending of ['', '-wal', '-shm']) rmSync(made + ending, { force: true })
+  for (const ending of ['', '-wal', '-shm', copying]) rmSync(made + ending, { force: true })
   const db = await connect(made)
   await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
   await db.destroy()
-  renameSync(made, file)
+  const copied = made + copying
+  copyFileSync(made, copied)
+  const written = openSync(copied, 'r+')
+  fsyncSync(written)
+  closeSync(written)
+  renameSync(copied, file)
+  rmSync(made)
   for (const ending of ['-wal', '-shm']) rmSync(made + ending, { force: true })
 }
 
