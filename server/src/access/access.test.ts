@@ -1,7 +1,7 @@
 import { createServer, request, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { createApp } from '../app.ts'
 import { Store } from '../db/store.ts'
 import { documentTypeNames, documentTypes } from '@mivro/core/studio'
@@ -46,16 +46,25 @@ interface Asked {
   host?: string
   headers?: Record<string, string>
   body?: string
+  /** The address that is asked from. */
+  localAddress?: string
 }
 
 /** As a device of the local network would: by another name than the machine calls itself. */
 const from = (
   path: string,
-  { method = 'GET', host = 'tablet.lan', headers = {}, body }: Asked = {},
+  { method = 'GET', host = 'tablet.lan', headers = {}, body, localAddress }: Asked = {},
 ) =>
   new Promise<{ status: number; text: string; cookie?: string }>((done, failed) => {
     const asked = request(
-      { port, host: '127.0.0.1', path, method, headers: { host: `${host}:${port}`, ...headers } },
+      {
+        port,
+        host: '127.0.0.1',
+        localAddress,
+        path,
+        method,
+        headers: { host: `${host}:${port}`, ...headers },
+      },
       (response) => {
         let text = ''
         response.setEncoding('utf8').on('data', (part: string) => (text += part))
@@ -67,8 +76,9 @@ const from = (
     asked.on('error', failed)
     asked.end(body)
   })
-const enter = (passphrase: string) =>
+const enter = (passphrase: string, localAddress?: string) =>
   from('/enter', {
+    localAddress,
     method: 'POST',
     headers: { 'content-type': 'application/x-www-form-urlencoded' },
     body: new URLSearchParams({ passphrase }).toString(),
@@ -154,6 +164,39 @@ describe('other devices of the local network', () => {
     expect((await enter('wrong words')).text).toContain('Try again in 4 s')
     now += 5
     expect((await enter(secret)).status).toBe(303)
+  })
+
+  it('three hundred guesses at once are one: the right one among them is not let in', async () => {
+    now += 1000
+    const is = vi.spyOn(Passphrase.prototype, 'is')
+    const guesses = Array.from({ length: 300 }, (_, i) => (i === 150 ? secret : `wrong words ${i}`))
+    const answers = await Promise.all(guesses.map((guess) => enter(guess)))
+    expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([401]))
+    expect(is).toHaveBeenCalledTimes(1)
+    is.mockRestore()
+    now += 2
+    expect((await enter(secret)).status).toBe(303)
+  })
+
+  it('from many addresses at once no more than two are looked at together', async () => {
+    now += 1000
+    let letGo = () => {}
+    const held = new Promise<boolean>((done) => (letGo = () => done(false)))
+    const is = vi.spyOn(Passphrase.prototype, 'is').mockReturnValue(held)
+    try {
+      let answered = 0
+      const asked = Array.from({ length: 40 }, (_, i) =>
+        enter('wrong words', `127.0.1.${i + 1}`).then(({ status }) => {
+          // All others are answered while the two are looked at.
+          if (++answered === 38) letGo()
+          return status
+        }),
+      )
+      expect(new Set(await Promise.all(asked))).toEqual(new Set([401]))
+      expect(is).toHaveBeenCalledTimes(2)
+    } finally {
+      is.mockRestore()
+    }
   })
 })
 

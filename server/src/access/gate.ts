@@ -11,6 +11,11 @@ const cookieName = 'mivro'
 const itself = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
 const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
+/** So many guesses are looked at together, from all addresses: each takes a thread that files are read with. */
+const mostAtOnce = 2
+/** Who comes meanwhile tries again after this, s. */
+const busyWait = 1
+
 export interface GateOptions {
   passphrase: Passphrase
   sessions: Sessions
@@ -36,6 +41,16 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
   }
   router.use(letIn)
 
+  let checking = 0
+  async function isRight(given: string): Promise<boolean> {
+    checking++
+    try {
+      return await passphrase.is(given)
+    } finally {
+      checking--
+    }
+  }
+
   router.get('/enter.css', (_request, response) => {
     response.type('text/css').send(enterStyle)
   })
@@ -45,12 +60,14 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
     express.urlencoded({ extended: false, limit: '2kb' }),
     async (request, response) => {
       const from = request.socket.remoteAddress ?? ''
+      const refused = (wait: number) => ask(response, new Problem('passphrase-wrong', { wait }))
       const waits = tries.waits(from)
-      if (waits > 0) return ask(response, new Problem('passphrase-wrong', { wait: waits }))
+      if (waits > 0) return refused(waits)
+      if (checking >= mostAtOnce) return refused(busyWait)
+      // Counted before it is looked at: others that come meanwhile from there wait already.
+      const wait = tries.wrong(from)
       const given = ((request.body ?? {}) as { passphrase?: unknown }).passphrase
-      if (typeof given !== 'string' || !(await passphrase.is(given))) {
-        return ask(response, new Problem('passphrase-wrong', { wait: tries.wrong(from) }))
-      }
+      if (typeof given !== 'string' || !(await isRight(given))) return refused(wait)
       tries.right(from)
       const { token, lasts } = await sessions.begin()
       response.cookie(cookieName, token, {
