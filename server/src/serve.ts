@@ -52,7 +52,11 @@ export async function serve(settings: Settings): Promise<Served> {
     (name) => `${scheme}://${name.includes(':') ? `[${name}]` : name}:${port}`,
   )
   const sessions = lan && (await Sessions.open(store))
-  if (lan?.fresh) await sessions!.endAll()
+  // A start that is refused changes nothing; devices that knew the old passphrase are let out.
+  if (lan?.keepIn) {
+    await sessions!.endAll()
+    lan.passphrase.keep(lan.keepIn)
+  }
   answer = createApp(store, {
     ...settings,
     log,

@@ -1,3 +1,4 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { createServer, request, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
@@ -9,6 +10,7 @@ import { Instruments } from '../instruments/instruments.ts'
 import { temporaryFolder } from '../testServer.ts'
 import { certificateFor } from './certificate.ts'
 import { Passphrase } from './passphrase.ts'
+import { serve } from '../serve.ts'
 import { Sessions } from './sessions.ts'
 import { Tries } from './tries.ts'
 
@@ -23,7 +25,7 @@ beforeAll(async () => {
   const app = createApp(store, {
     instruments: await Instruments.open(store),
     lan: {
-      passphrase: await Passphrase.set(join(folder, 'passphrase.json'), secret),
+      passphrase: await Passphrase.of(secret),
       sessions: await Sessions.open(store),
       tls: false,
       tries: new Tries(() => now),
@@ -201,15 +203,51 @@ describe('other devices of the local network', () => {
 })
 
 describe('what is kept of it', () => {
+  const settings = (at: string, port: number, passphrase: string) => ({
+    database: join(at, 'store.sqlite'),
+    port,
+    web: at,
+    keepIn: at,
+    demo: false,
+    fresh: false,
+    host: true,
+    names: [],
+    tls: false,
+    passphrase,
+  })
+
+  it('a start that is refused changes no passphrase, one that is not lets all devices out', async () => {
+    const at = temporaryFolder()
+    mkdirSync(join(at, 'assets'))
+    writeFileSync(join(at, 'index.html'), '')
+    const kept = () => Passphrase.read(join(at, 'passphrase.json'))!
+    const first = await serve(settings(at, 0, secret))
+    // Its port is taken, and its store.
+    await expect(serve(settings(at, first.port, 'three other words'))).rejects.toThrow('is taken')
+    await expect(serve(settings(at, 0, 'three other words'))).rejects.toThrow()
+    expect(await kept().is(secret)).toBe(true)
+    await first.stop(0)
+    const again = await Store.open(join(at, 'store.sqlite'))
+    const { token } = await (await Sessions.open(again)).begin()
+    await again.close()
+    const next = await serve(settings(at, 0, 'three other words'))
+    await next.stop(0)
+    expect(await kept().is('three other words')).toBe(true)
+    const after = await Store.open(join(at, 'store.sqlite'))
+    expect((await Sessions.open(after)).has(token)).toBe(false)
+    await after.close()
+  })
+
   it('the passphrase as scrypt alone, not as it was typed', async () => {
     const file = join(temporaryFolder(), 'passphrase.json')
-    await Passphrase.set(file, secret)
+    const made = await Passphrase.of(secret)
+    made.keep(file)
     const { readFileSync, statSync } = await import('node:fs')
     expect(readFileSync(file, 'utf8')).not.toContain('warm')
     expect(statSync(file).mode & 0o077).toBe(0)
     expect(await Passphrase.read(file)!.is(secret)).toBe(true)
     expect(await Passphrase.read(file)!.is('three cold words')).toBe(false)
-    await expect(Passphrase.set(file, 'short')).rejects.toThrow('8 letters or more')
+    await expect(Passphrase.of('short')).rejects.toThrow('8 letters or more')
   })
 
   it('a certificate for its names, kept until it runs out or lacks one', async () => {

@@ -9,8 +9,8 @@ import { Passphrase } from './passphrase.ts'
 /** What serving other devices needs before anything listens. */
 export interface Lan {
   passphrase: Passphrase
-  /** It was given anew: devices that knew the old one are let out. */
-  fresh: boolean
+  /** It was given anew: it is kept in this file once the server has its port and its store. */
+  keepIn?: string
   names: string[]
   certificate?: Certificate
 }
@@ -29,8 +29,8 @@ export async function openLan(settings: Settings): Promise<Lan> {
   const given = settings.passphrase ?? (known ? undefined : await typed())
   const same = known !== undefined && (given === undefined || (await known.is(given)))
   return {
-    passphrase: same ? known : await Passphrase.set(file, given!),
-    fresh: !same,
+    passphrase: same ? known : await Passphrase.of(given!),
+    keepIn: same ? undefined : file,
     names,
     certificate: settings.tls ? await certificateFor(folder, names) : undefined,
   }

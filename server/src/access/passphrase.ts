@@ -37,15 +37,21 @@ export class Passphrase {
   }
 
   /** Throws when it is too short. */
-  static async set(file: string, secret: string): Promise<Passphrase> {
+  static async of(secret: string): Promise<Passphrase> {
     if ([...secret].length < shortest) {
       throw new Error(`A passphrase has ${shortest} letters or more: three words are easily kept.`)
     }
     const salt = randomBytes(16)
     const hash = await derive(secret.normalize('NFC'), salt, length, { ...cost, maxmem: memory })
-    const kept = { salt: salt.toString('base64'), hash: hash.toString('base64'), ...cost }
-    writeFileSync(file, JSON.stringify(kept), { mode: 0o600 })
-    return new Passphrase(kept)
+    return new Passphrase({
+      salt: salt.toString('base64'),
+      hash: hash.toString('base64'),
+      ...cost,
+    })
+  }
+
+  keep(file: string): void {
+    writeFileSync(file, JSON.stringify(this.kept), { mode: 0o600 })
   }
 
   async is(secret: string): Promise<boolean> {
