@@ -129,8 +129,11 @@ describe('ways out of a pour that runs hot', () => {
   it('each that was found says what it does, how hot it gets and when it is out; one click takes it', async () => {
     const shown = waysOut()
     await search(shown)
-    const found = shown.findAll('.choice').slice(1)
-    expect(found.length).toBeGreaterThan(1)
+    const found = await vi.waitFor(() => {
+      const ways = shown.findAll('.choice').slice(1)
+      expect(ways.length).toBeGreaterThan(1)
+      return ways
+    }, 30_000)
     for (const way of found) expect(way.text()).toMatch(/reaches \d+ °C, out after \d/)
     const other = found.find((way) => way.text().includes('Pour it of Deep clear epoxy'))!
     await other.trigger('click')

@@ -1,25 +1,11 @@
-import {
-  bubblesAt,
-  compareWays,
-  siliconeAir,
-  type AirTools,
-  type PouredSilicone,
-  type Way,
-} from '@mivro/core/matter/air'
+import type { AirTools, PouredSilicone, Way } from '@mivro/core/matter/air'
 import { deepestPour, layerThickening, potLifeCurve, type Batch } from '@mivro/core/matter/cure'
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/matter/colour'
 import type { Look } from '@mivro/core/matter/light'
 import type { Material, Resin } from '@mivro/core/matter/material'
 import { seatsOf, type MouldOpening } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/form/piece'
-import {
-  findWays,
-  pourHeat,
-  type BubbleLayer,
-  type Plan,
-  type PouredInto,
-  type PourHeatQuestion,
-} from '@mivro/core/work/plan'
+import type { BubbleLayer, Plan, PouredInto, PourHeatQuestion } from '@mivro/core/work/plan'
 import {
   airCells,
   bestTilts,
@@ -186,24 +172,31 @@ export const handlers = {
     floating(thickeningOf(layer), densityOf(layer), placed, tints),
 
   /** Where the bubbles of each layer end, by each way against them. */
-  bubbles: async ({ layers, tools }: BubblesQuestion) =>
-    layers.map(({ id, name, batch, gel, opaque, layer }) => {
+  async bubbles({ layers, tools }: BubblesQuestion) {
+    const { compareWays } = await import('./airAndHeat.ts')
+    return layers.map(({ id, name, batch, gel, opaque, layer }) => {
       const thickening = thickeningOf({ batch, gel })
       const { poursUntil, hardAt } = layer
       const marks = { poursUntil, hardAt, gel }
       const results = compareWays({ ...layer, thickening }, tools)
       return { id, name, opaque, ...marks, results }
-    }),
+    })
+  },
 
   /** The bubbles that are there at a moment. */
-  bubblesAt: async ({ layers, tools, way, at }: BubblesAtQuestion) =>
-    layers.map(({ id, batch, gel, layer }) => {
+  async bubblesAt({ layers, tools, way, at }: BubblesAtQuestion) {
+    const { bubblesAt } = await import('./airAndHeat.ts')
+    return layers.map(({ id, batch, gel, layer }) => {
       const thickening = thickeningOf({ batch, gel })
       return { id, stay: bubblesAt(way, { ...layer, thickening }, tools, at) }
-    }),
+    })
+  },
 
   /** The air that a silicone keeps around its master. */
-  siliconeAir: async ({ poured, done }: SiliconeAirQuestion) => siliconeAir(poured, done),
+  async siliconeAir({ poured, done }: SiliconeAirQuestion) {
+    const { siliconeAir } = await import('./airAndHeat.ts')
+    return siliconeAir(poured, done)
+  },
 
   /** The form of a thing that is set in, from a mesh file. */
   thing: async ({ form }: { form: Form }, { cavity }: JobContext) =>
@@ -223,6 +216,7 @@ export const handlers = {
 
   /** Heat and cure of a pour. */
   async heat({ form, pour }: { form: Form; pour: PourHeatQuestion }, { cavity, tell }: JobContext) {
+    const { pourHeat } = await import('./airAndHeat.ts')
     return pourHeat((await cavity(form)).mesh, pour, lawOf, { onProgress: tell })
   },
 
@@ -230,6 +224,7 @@ export const handlers = {
   async ways({ form, plan, shelf, into, layer }: WaysQuestion, { cavity, tell }: JobContext) {
     const { mesh } = await cavity(form)
     const curve = fillCurve(mesh, plan.up)
+    const { findWays } = await import('./airAndHeat.ts')
     return findWays({ plan, curve, shelf: new Map(shelf), into, lawOf }, layer, mesh, tell)
   },
 
