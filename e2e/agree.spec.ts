@@ -41,14 +41,21 @@ const sums = (cups: readonly Cup[]): Cup => {
   return all
 }
 
-const all = { 'grams and millimetres': undefined, 'ounces and inches': imperial }
-for (const [named, units] of Object.entries(all)) {
+const all = [
+  {
+    named: 'grams and millimetres',
+    units: undefined,
+    pieces: ['demo-crater-keycap', 'demo-comet-drop'],
+  },
+  { named: 'ounces and inches', units: imperial, pieces: ['demo-coaster'] },
+]
+for (const { named, units, pieces } of all) {
   test(`in ${named} panel, paper, run and bench tell one weight`, async ({ mivro, page }) => {
     await mivro.open('/nowhere')
     if (units) {
       await changeAll(mivro.server.address, 'studios', (studio) => ({ ...studio, units }))
     }
-    for (const piece of ['demo-crater-keycap', 'demo-coaster', 'demo-comet-drop']) {
+    for (const piece of pieces) {
       await mivro.open(`/pieces/${piece}/pour`)
       const copies = await mivro.field('Copies in this mix').inputValue()
       await page.locator('.tag').last().click()

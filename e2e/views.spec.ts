@@ -46,7 +46,7 @@ for (const { name, width, height, axe } of sizes) {
   })
 }
 
-for (const [state, make] of Object.entries(states)) {
+for (const [at, [state, make]] of Object.entries(states).entries()) {
   test(`in another state no words are cut or stand on others: ${state}`, async ({
     mivro,
     page,
@@ -54,15 +54,15 @@ for (const [state, make] of Object.entries(states)) {
     await mivro.open('/nowhere')
     await make(mivro.server.address)
     const found: string[] = []
-    for (const { width, height } of sizes.filter(({ name }) => /desk|upright/.test(name))) {
-      await page.setViewportSize({ width, height })
-      await mivro.open('/pieces')
-      for (const [view, path] of views) {
-        await mivro.go(path)
-        const lines = await overlaps(page)
-        if (!path.endsWith('sheet')) lines.push(...(await cutOff(page)))
-        found.push(...lines.map((line) => `${view}, ${width} px: ${line}`))
-      }
+    // Each in a size of its own.
+    const { width, height } = sizes[2 * at]
+    await page.setViewportSize({ width, height })
+    await mivro.open('/pieces')
+    for (const [view, path] of views) {
+      await mivro.go(path)
+      const lines = await overlaps(page)
+      if (!path.endsWith('sheet')) lines.push(...(await cutOff(page)))
+      found.push(...lines.map((line) => `${view}, ${width} px: ${line}`))
     }
     expect(found).toEqual([])
   })

@@ -123,18 +123,18 @@ function follow(
       mirrorOf(paths, current, x, y, z, cosine)
       weight *= 1 - back
     }
-    const throws = back >= 0.5 && !first
+    const reflects = back >= 0.5 && !first
     const weak = first ? 0 : Math.min(back, 1 - back)
     const splitsHere = splits > 0 && weak * weight > least
     if (splitsHere) {
       splits--
-      const direction = throws
-        ? bent(d, before / behind, cosine, new Vector3())
-        : thrown(d, cosine, new Vector3())
+      const direction = reflects
+        ? refract(d, before / behind, cosine, new Vector3())
+        : reflect(d, cosine, new Vector3())
       branches.push({
-        // What is thrown back stays where it is; what passes is on the other side.
-        inside: throws && own === undefined ? facing : inside,
-        within: throws && own !== undefined ? (facing ? own : 0) : within,
+        // What is reflected stays where it is; what is refracted is on the other side.
+        inside: reflects && own === undefined ? facing : inside,
+        within: reflects && own !== undefined ? (facing ? own : 0) : within,
         path: current,
         crossed: book.crossed,
         origin: o.clone(),
@@ -145,11 +145,11 @@ function follow(
       })
       weight *= 1 - weak
     }
-    if (throws) {
+    if (reflects) {
       if (++mirrored > mostMirrored) return book.end(ends.room, weight, d.x, d.y, d.z)
-      thrown(d, cosine, d)
+      reflect(d, cosine, d)
     } else {
-      bent(d, before / behind, cosine, d)
+      refract(d, before / behind, cosine, d)
       if (own === undefined) inside = facing
       else within = facing ? own : 0
     }
@@ -217,12 +217,12 @@ function against(facing: boolean): number {
   return Math.min(1, Math.max(0, -(n.x * d.x + n.y * d.y + n.z * d.z)))
 }
 
-/** A direction thrown back at a boundary whose normal looks against it, into `out`. */
-const thrown = (d: Vector3, cosine: number, out: Vector3): Vector3 =>
+/** A direction mirrored at a boundary whose normal looks against it, into `out`. */
+const reflect = (d: Vector3, cosine: number, out: Vector3): Vector3 =>
   out.set(d.x + 2 * cosine * n.x, d.y + 2 * cosine * n.y, d.z + 2 * cosine * n.z).normalize()
 
 /** A direction behind such a boundary (Snell), into `out`; `ratio` is from over into. */
-function bent(d: Vector3, ratio: number, cosine: number, out: Vector3): Vector3 {
+function refract(d: Vector3, ratio: number, cosine: number, out: Vector3): Vector3 {
   const through = Math.sqrt(Math.max(0, 1 - ratio * ratio * (1 - cosine * cosine)))
   const k = ratio * cosine - through
   return out.set(ratio * d.x + k * n.x, ratio * d.y + k * n.y, ratio * d.z + k * n.z).normalize()

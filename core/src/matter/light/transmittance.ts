@@ -61,7 +61,7 @@ export class Transmittance {
   }
 
   /**
-   * The share that passes a path straight, in each band; what two scattering media throw to and fro
+   * The share that passes a path straight, in each band; what two scattering media reflect
    * between them passes too (adding method).
    */
   through(paths: Paths, path: number, out: Float64Array): void {
@@ -83,7 +83,7 @@ export class Transmittance {
   /**
    * Light that arrives at the beginning of a path, into `light`, by the adding method (Stokes 1862;
    * van de Hulst 1980, from memory). In place: `light` comes from behind the path by itself; `sent`
-   * is thrown back there of light that came this way; `ground` is the share that what lies behind
+   * is reflected there of light that came this way; `ground` is the share that what lies behind
    * reflects. To these the media add what they scatter back of the light that `falls` on the piece.
    */
   behind(paths: Paths, path: number, { light, sent, ground }: Behind, falls: number): void {
