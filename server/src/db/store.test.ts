@@ -96,6 +96,14 @@ describe('a store in its first run', () => {
   })
 })
 
+it('what a kill left of the making of a store is gone when it is opened', async () => {
+  const file = place()
+  await (await Store.open(file)).close()
+  for (const ending of ['.making', '.making-wal', '.making.copy']) writeFileSync(file + ending, 'x')
+  await (await Store.open(file)).close()
+  expect(readdirSync(dirname(file)).filter((name) => /making/.test(name))).toEqual([])
+})
+
 describe('a store', () => {
   it('a lock by another program for a while is waited for', async () => {
     const store = await Store.open(place())

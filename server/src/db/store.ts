@@ -152,12 +152,13 @@ function keepAs(file: string, aside: string): void {
  * then one file under two names would have one set of locks for us and another for everybody else.
  */
 async function prepare(file: string): Promise<void> {
+  const made = file + making
+  // A kill while another was made, even just after it was put in its place.
+  for (const ending of ['', '-wal', '-shm', copying]) rmSync(made + ending, { force: true })
   if (existsSync(file)) {
     if (statSync(file).size > 0) return
     throw new Problem('store-damaged', { file, reason: 'the file is empty' })
   }
-  const made = file + making
-  for (const ending of ['', '-wal', '-shm', copying]) rmSync(made + ending, { force: true })
   const db = await connect(made)
   await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
   await db.destroy()

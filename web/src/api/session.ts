@@ -190,8 +190,9 @@ export function begin<P extends Path>(
     state.value = 'saved'
     push(edit(timeline.value, mine), 'edited')
     if (choice === 'theirs') push(undo(timeline.value), 'undone')
-    undecided?.forget()
+    const decided = undecided
     undecided = undefined
+    if (decided) void putAside(place, aside()).then(() => forget(decided))
   }
 
   /** Another tab of this browser had a version taken: it is followed while nothing waits here. */

@@ -1,6 +1,37 @@
 import dayjs from 'dayjs'
-import { expect, it } from 'vitest'
-import { firstPourDay } from './calendar.ts'
+import { describe, expect, it } from 'vitest'
+import { preparationCalendar, prepareThings } from '@mivro/core/matter/inclusion'
+import { firstPourDay, iCalendar, momentOf, preparationDays } from './calendar.ts'
+
+const pour = dayjs('2026-12-10')
+
+describe('a pour in a calendar', () => {
+  // RFC 5545: lines end in CRLF, whole days are VALUE=DATE, and their end is the day after.
+  it('holds preparations as whole days before it', async () => {
+    const entries = preparationDays(
+      preparationCalendar(prepareThings([{ name: 'Petal', density: 400 }])),
+      pour,
+      ({ name, step }) => `${name}: ${step}`,
+    )
+    const text = await iCalendar('Drop', entries)
+    expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/)
+    expect(text.trimEnd()).toMatch(/END:VCALENDAR$/)
+    expect(text).toContain('SUMMARY:Petal: dry')
+    expect(text).toContain('DTSTART;VALUE=DATE:20261202')
+    expect(text).toContain('DTEND;VALUE=DATE:20261209')
+    expect(text).toContain('SUMMARY:Petal: seal')
+    expect(text).toContain('DTSTART;VALUE=DATE:20261209')
+    expect(text).toContain('DTEND;VALUE=DATE:20261210')
+  })
+
+  it('holds moments of the run by the clock of the bench', async () => {
+    const start = momentOf(pour, 9 * 3600 + 26 * 3600)
+    const text = await iCalendar('Drop', [{ title: 'Pour: Cover', start, note: 'onto the gel' }])
+    expect(text).toContain('DTSTART:20261211T110000\r\n')
+    expect(text).toContain('SUMMARY:Pour: Cover')
+    expect(text).toContain('DESCRIPTION:onto the gel')
+  })
+})
 
 it('a pour waits until what is dried longest can have been begun today', () => {
   const today = dayjs('2026-12-01T15:00')

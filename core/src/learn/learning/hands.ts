@@ -12,8 +12,8 @@ export const fewestSeen = 3
 
 /**
  * How long hands really took, from the moments between the keys of benches: prefills by the place,
- * fills by the cavity without the rocking after them, bands and pot by the mould. What was seen less than three
- * times is left out.
+ * fills by the cavity without the rocking after them, bands and pot by the mould. What was seen less
+ * than three times is left out.
  *
  * @example learnedHands([]) // []
  */

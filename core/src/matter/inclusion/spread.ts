@@ -6,8 +6,8 @@ import type { PlanInclusion } from './inclusion.ts'
 const other = 0x51ed
 
 /**
- * How high above its floor each of a layout lies, m: evenly over the depth or its middle third, or dense at one end
- * and thinning evenly to none at the other. Without a spread all lie on the floor.
+ * How high above its floor each of a layout lies, m: evenly over the depth or its middle third, or
+ * dense at one end and thinning evenly to none at the other. Without a spread all lie on the floor.
  *
  * @example spreadOver({ count: 4, spread: 'even' }, 0.01)(9) < 0.01 // true
  */
