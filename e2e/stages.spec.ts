@@ -50,6 +50,8 @@ test.describe('shape', () => {
     await expect(page.locator('[data-code="mesh-open"]:visible')).toContainText(
       '1 hole (4 open edges)',
     )
+    await page.getByRole('link', { name: 'Shape', exact: true }).click()
+    await expect(page.getByText('The rims of its holes are drawn in red.')).toBeVisible()
   })
 })
 

@@ -9,6 +9,7 @@ import {
   type Way,
   type WayOfPiece,
 } from '@mivro/core/matter/air'
+import type { whereBeside } from '@mivro/core/form/filling'
 import { showDuration } from '@mivro/core/base/units'
 
 export const wayWords: Record<Way | 'own', string> = {
@@ -18,6 +19,10 @@ export const wayWords: Record<Way | 'own', string> = {
   both: 'Both',
   own: 'Your own',
 }
+
+/** Where a place lies. @example sayWhere({ across: 'left', away: 'front' }) // 'front left' */
+export const sayWhere = ({ across, away }: ReturnType<typeof whereBeside>): string =>
+  [away, across].filter(Boolean).join(' ') || 'in the middle'
 
 export const hindranceWords: Record<Hindrance, string> = {
   'no vessel': 'no vacuum vessel in Equipment',

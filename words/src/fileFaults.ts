@@ -1,3 +1,4 @@
+import type { FileUnit } from '@mivro/core/form/mesh'
 import type { DrawingFault, FileFault, OtherFile } from '@mivro/core/base/problem'
 
 /** What is wrong inside a file; `found` is what stands in it. */
@@ -39,4 +40,16 @@ export const otherFileWords: Record<OtherFile, string> = {
   gif: 'a GIF picture',
   step: 'a STEP model',
   archive: 'a packed archive',
+}
+
+/**
+ * Which unit a file that names none is probably in.
+ *
+ * @example sayLikelyUnits(['cm', 'in']) // 'It could be cm or in: please choose.'
+ */
+export function sayLikelyUnits(likely: readonly FileUnit[]): string {
+  if (likely.length === 0) return 'No unit makes it a usual size: please choose.'
+  return likely.length === 1
+    ? `It looks like ${likely[0]}: please choose.`
+    : `It could be ${likely.join(' or ')}: please choose.`
 }

@@ -6,7 +6,15 @@ import { newMould, type Mould } from './mould.ts'
 
 /** Made-up moulds and pieces, for tests. */
 export const geometryOf = (mesh: Mesh): MouldGeometry => mouldGeometry(cavityOf(mesh), [0, 0, 1])
-export const geometryOfSolid = (solid: Solid): MouldGeometry => geometryOf(buildSolid(solid))
+
+const known = new Map<string, MouldGeometry>()
+/** Measured once for all tests of a file: it takes a second or more. */
+export function geometryOfSolid(solid: Solid): MouldGeometry {
+  const key = JSON.stringify(solid)
+  const found = known.get(key) ?? geometryOf(buildSolid(solid))
+  known.set(key, found)
+  return found
+}
 
 export const block60: Solid = { solid: 'block', width: 0.06, depth: 0.04, height: 0.02 }
 

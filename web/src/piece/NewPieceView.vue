@@ -10,6 +10,7 @@ import { compile, newPlan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { fileUnits, type FileUnit } from '@mivro/core/form/mesh'
 import { show } from '@mivro/core/base/units'
+import { sayLikelyUnits } from '@mivro/words/fileFaults'
 import { stepWords } from '@mivro/words/steps'
 import { api, newId } from '../api/client.ts'
 import Cutaway from '../cutaway/Cutaway.vue'
@@ -199,7 +200,7 @@ async function make(): Promise<void> {
               <template v-if="made.report.suggestion.doubtful">
                 {{ made.report.kind.toUpperCase() }} names no unit, and in millimetres this would be
                 {{ show(made.report.suggestion.longest * fileUnits.mm, 'length', studio.units) }}
-                long. It looks like <b>{{ made.report.suggestion.unit }}</b>: please choose.
+                long. {{ sayLikelyUnits(made.report.suggestion.likely) }}
               </template>
               <template v-else>
                 {{ made.report.kind.toUpperCase() }} names no unit. In {{ made.unit }} it is as long

@@ -19,7 +19,9 @@ import ShapeFacts from './ShapeFacts.vue'
 import SolidFields from './SolidFields.vue'
 
 const project = useProject()
-const solid = ref(false)
+/** Whether it is shown in 3D; until somebody chose, it is where it has holes to be found. */
+const chosen = ref<boolean>()
+const solid = computed(() => chosen.value ?? project.survey?.closed === false)
 const document = computed(() => project.piece!.document)
 const changeForm = (form: Form) => project.changePiece({ ...document.value, form })
 const changeUp = (up: Vec3) => project.changePlan({ ...project.plan!, up: [...up] })
@@ -57,7 +59,7 @@ const units = [
           :label="solid ? 'Section' : '3D'"
           :tip="solid ? 'Show it cut open' : 'Show it in 3D'"
           :aria-pressed="solid"
-          @click="solid = !solid"
+          @click="chosen = !solid"
         >
           <component :is="solid ? Scissors : Box" :size="15" aria-hidden="true" />
         </ToolButton>

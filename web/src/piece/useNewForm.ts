@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { readDocument } from '@mivro/core/base/document'
-import { formSchema, type Form } from '@mivro/core/form/piece'
+import { formSchema, nameOfFile, type Form } from '@mivro/core/form/piece'
 import { Problem, problemsOf } from '@mivro/core/base/problem'
 import { largestFile, type FileUnit } from '@mivro/core/form/mesh'
 import { solidSchema, type Outline2D, type Solid } from '@mivro/core/form/shape'
@@ -58,8 +58,7 @@ export function useNewForm(draft: ReturnType<typeof useNewPieceDraft>) {
     file.value = chosen
     report.value = unit.value = outline.value = undefined
     if (draft.value.name === '') {
-      const name = chosen.name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' ')
-      draft.value = { ...draft.value, name }
+      draft.value = { ...draft.value, name: nameOfFile(chosen.name) }
     }
     await run(async ({ signal }) =>
       (await isDrawing(chosen)) ? chooseDrawing(chosen, signal) : chooseMesh(chosen, signal),

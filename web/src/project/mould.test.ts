@@ -16,6 +16,9 @@ import { jobContext, surveyHere } from '../work/onThisThread.ts'
 import type { SurveyQuestion } from '@mivro/core/work/project'
 import { useAir } from '../mould/air/useAir.ts'
 
+/** Looked for once for all tests: it takes seconds. */
+const geometries = new Map<string, ReturnType<typeof handlers.geometry>>()
+
 /** The worker's jobs on this thread. */
 const asked: string[] = []
 let failing = false
@@ -30,7 +33,10 @@ vi.mock('../work/pool.ts', () => ({
   },
   askGeometry: (question: Question<'geometry'>) => {
     asked.push('geometry')
-    return handlers.geometry(question, jobContext())
+    const key = JSON.stringify(question)
+    const found = geometries.get(key) ?? handlers.geometry(question, jobContext())
+    geometries.set(key, found)
+    return found
   },
   askTilts: (question: Question<'tilts'>, { signal }: { signal: AbortSignal }) => {
     signal.addEventListener('abort', () => asked.push('cancelled'))

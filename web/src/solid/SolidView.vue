@@ -18,13 +18,15 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [at: Vec3 | undefined] }>()
 const box = ref<HTMLElement>()
 const failed = ref(false)
+/** It has holes, whose rims are drawn. */
+const open = ref(false)
 let scene: ReturnType<typeof openSolid> | undefined
 const { run } = useJob()
 
 onMounted(async () => {
   try {
     const { openSolid } = await import('./solidScene.ts')
-    if (box.value) scene = openSolid(box.value, getComputedStyle(box.value).color)
+    if (box.value) scene = openSolid(box.value, getComputedStyle(box.value).color, token('stop'))
     scene?.onPick((at) => emit('pick', at))
     await show()
   } catch {
@@ -44,6 +46,7 @@ async function show(): Promise<void> {
   const mesh = scene && (await run((heard) => askSurface(props.form, heard)))
   if (!mesh) return
   scene?.setMesh(mesh)
+  open.value = mesh.rims !== undefined
   mark()
 }
 </script>
@@ -52,7 +55,11 @@ async function show(): Promise<void> {
   <figure class="solid">
     <div ref="box" class="box" role="img" aria-label="The shape in 3D" />
     <figcaption class="quiet small">
-      {{ failed ? '3D needs WebGL, which this browser has not.' : (hint ?? '3D, drag to turn') }}
+      <template v-if="failed">3D needs WebGL, which this browser has not.</template>
+      <template v-else>
+        <b v-if="open" class="rims">The rims of its holes are drawn in red.</b>
+        {{ hint ?? '3D, drag to turn' }}
+      </template>
     </figcaption>
   </figure>
 </template>
@@ -76,6 +83,10 @@ async function show(): Promise<void> {
 
 .box:active {
   cursor: grabbing;
+}
+
+.rims {
+  color: var(--stop);
 }
 
 figcaption {

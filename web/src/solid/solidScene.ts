@@ -1,7 +1,11 @@
 import {
+  BufferAttribute,
+  BufferGeometry,
   Color,
   DirectionalLight,
   HemisphereLight,
+  LineBasicMaterial,
+  LineSegments,
   Mesh,
   MeshStandardMaterial,
   PerspectiveCamera,
@@ -13,7 +17,8 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import type { Mesh as Surface, Vec3 } from '@mivro/core/form/mesh'
+import type { Vec3 } from '@mivro/core/form/mesh'
+import type { DrawnMesh } from '../work/handlers.ts'
 import { drawnOf, scale } from './stage.ts'
 
 /** Where a piece is looked at from to begin with: its front, a little from the right and above. */
@@ -34,7 +39,7 @@ export interface SolidMark {
 }
 
 /** A shape in soft light, and the camera that looks at it. */
-function studio(renderer: WebGLRenderer, colour: string) {
+function studio(renderer: WebGLRenderer, colour: string, rimColour: string) {
   const scene = new Scene()
   const camera = new PerspectiveCamera(30, 1, 1, 5000)
   camera.up.set(0, 0, 1)
@@ -48,12 +53,23 @@ function studio(renderer: WebGLRenderer, colour: string) {
   // As pale as cured resin: two thirds of its tint.
   material.color.set(colour).lerp(new Color('white'), 0.35)
   let solid: Mesh | undefined
+  // Seen through the shape, so that a hole on its far side is not missed.
+  const rimInk = new LineBasicMaterial({ color: rimColour, depthTest: false })
+  const rims = new LineSegments(new BufferGeometry(), rimInk)
+  rims.renderOrder = 1
 
-  function setMesh(surface: Surface): void {
+  function setMesh(surface: DrawnMesh): void {
     if (solid) scene.remove(solid)
     solid?.geometry.dispose()
     solid = new Mesh(drawnOf(surface), material)
     scene.add(solid)
+    rims.geometry.dispose()
+    rims.geometry = new BufferGeometry()
+    scene.remove(rims)
+    if (!surface.rims) return
+    const points = Float32Array.from(surface.rims, (x) => x * scale)
+    rims.geometry.setAttribute('position', new BufferAttribute(points, 3))
+    scene.add(rims)
   }
 
   const marks: Mesh[] = []
@@ -105,17 +121,23 @@ function studio(renderer: WebGLRenderer, colour: string) {
   const close = () => {
     solid?.geometry.dispose()
     material.dispose()
+    rims.geometry.dispose()
+    rimInk.dispose()
     renderer.dispose()
   }
   return { camera, setMesh, setMarks, under, frameIt, draw, close }
 }
 
 /** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
-export function openSolid(box: HTMLElement, colour: string) {
+export function openSolid(box: HTMLElement, colour: string, rimColour: string) {
   const renderer = new WebGLRenderer({ antialias: true, alpha: true })
   renderer.setPixelRatio(Math.min(2, devicePixelRatio))
   box.append(renderer.domElement)
-  const { camera, setMesh, setMarks, under, frameIt, draw, close } = studio(renderer, colour)
+  const { camera, setMesh, setMarks, under, frameIt, draw, close } = studio(
+    renderer,
+    colour,
+    rimColour,
+  )
   const controls = new OrbitControls(camera, renderer.domElement)
   controls.enableDamping = false
   controls.enablePan = false
@@ -135,7 +157,7 @@ export function openSolid(box: HTMLElement, colour: string) {
   sized.observe(box)
 
   return {
-    setMesh(surface: Surface) {
+    setMesh(surface: DrawnMesh) {
       setMesh(surface)
       framed()
     },

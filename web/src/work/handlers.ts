@@ -19,6 +19,7 @@ import {
   fileUnits,
   readMeshFile,
   scaleInPlace,
+  openRims,
   suggestUnit,
   triangleCount,
   weld,
@@ -79,8 +80,10 @@ export interface FileReport {
   named?: FileUnit
 }
 
-/** A surface to be drawn in 3D. */
-export type DrawnMesh = Mesh
+/** A surface to be drawn in 3D; `rims` are the segments around its holes, where it has any. */
+export interface DrawnMesh extends Mesh {
+  rims?: Float32Array<ArrayBuffer>
+}
 
 /** Triangles drawn in 3D; the page has to sort them for pointing. */
 const mostDrawn = 60_000
@@ -125,8 +128,13 @@ export const handlers = {
   },
 
   async surface(form: Form, { cavity }: JobContext): Promise<DrawnMesh> {
-    const { positions, triangles } = clustered((await cavity(form)).mesh, mostDrawn)
-    return { positions: Float32Array.from(positions), triangles: triangles.slice() }
+    const { mesh, closure } = await cavity(form)
+    const { positions, triangles } = clustered(mesh, mostDrawn)
+    return {
+      positions: Float32Array.from(positions),
+      triangles: triangles.slice(),
+      ...(closure.openEdges > 0 && { rims: openRims(mesh) }),
+    }
   },
 
   async air({ form, ...question }: AirQuestion & { form: Form }, { cavity }: JobContext) {

@@ -23,5 +23,7 @@ export interface FixAmounts {
   'more-coats': { coats: number }
   'thicker-shell': { wall: number }
   'widen-gate': { bore: number }
+  'turn-over': Record<string, never>
+  'close-mould': Record<string, never>
 }
 export type FixCode = keyof FixAmounts

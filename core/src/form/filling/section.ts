@@ -67,6 +67,27 @@ export function ontoSection(
   return { x: x - origin[0], h: z - origin[2], behind: y - origin[1] }
 }
 
+/** Nearer to the middle than this share of the cut's width, a place lies in the middle. */
+const middle = 0.05
+
+/**
+ * Which side of the middle a place lies, seen as the cut is drawn; left out where it is in the
+ * middle.
+ *
+ * @example whereBeside(sectionOf60x40x20, [0.007, 0.001, 0]) // { across: 'right' }
+ */
+export function whereBeside(
+  cut: Section,
+  at: Vec3,
+): { across?: 'left' | 'right'; away?: 'back' | 'front' } {
+  const { x, behind } = ontoSection(cut, at)
+  const clear = middle * (cut.right - cut.left)
+  return {
+    ...(Math.abs(x) > clear && { across: x > 0 ? 'right' : 'left' }),
+    ...(Math.abs(behind) > clear && { away: behind > 0 ? 'back' : 'front' }),
+  }
+}
+
 /** How far a cut is turned about up, radians below π, that runs through a place which lies beside one turned by `turn`. */
 export function turnThrough(cut: Section, at: Vec3, turn: number): number {
   const { x, behind } = ontoSection(cut, at)

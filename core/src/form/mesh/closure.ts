@@ -38,6 +38,21 @@ export function closureOf(mesh: Mesh, edges: HalfEdges = halfEdgesOf(mesh)): Clo
 export const isClosed = (closure: Closure): boolean =>
   closure.openEdges === 0 && closure.tangledEdges === 0 && closure.flippedEdges === 0
 
+/**
+ * The rims of all holes as segments, from and to, x, y, z in metres: six numbers an edge with one
+ * face. Empty where the surface is closed. `mesh` must be welded.
+ *
+ * @example openRims(cubeOfSide(1)).length // 0
+ */
+export function openRims({ positions, triangles }: Mesh): Float32Array<ArrayBuffer> {
+  const rims: number[] = []
+  eachEdge(halfEdgesOf({ positions, triangles }), (low, high, from, to) => {
+    if (to - from > 1) return
+    for (const vertex of [low, high]) rims.push(...positions.subarray(3 * vertex, 3 * vertex + 3))
+  })
+  return Float32Array.from(rims)
+}
+
 /** How many parts the edges given as pairs of vertices hang together in. */
 function partsOf(pairs: readonly number[], vertices: number): number {
   const sets = new UnionFind(vertices)

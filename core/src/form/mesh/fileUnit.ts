@@ -10,6 +10,8 @@ const usual = { low: 0.005, high: 0.5 }
 
 export interface UnitSuggestion {
   unit: FileUnit
+  /** All units that give a usual size; more than one where the size alone can't tell. */
+  likely: FileUnit[]
   /** True when millimetres would give an unlikely size: then the person has to say. */
   doubtful: boolean
   /** Longest side in the file's own unit. */
@@ -21,12 +23,13 @@ export interface UnitSuggestion {
  * `mesh` is still in the file's own unit.
  *
  * @example suggestUnit(cubeOfSide(2)).unit // 'cm'
+ * @example suggestUnit(cubeOfSide(2)).likely // ['cm', 'in']
  */
 export function suggestUnit(mesh: Mesh): UnitSuggestion {
   const { low, high } = measure(mesh)
   const longest = Math.max(high[0] - low[0], high[1] - low[1], high[2] - low[2])
   const fits = (unit: FileUnit) =>
     longest * fileUnits[unit] >= usual.low && longest * fileUnits[unit] <= usual.high
-  const unit = (['mm', 'cm', 'in', 'm'] as const).find(fits) ?? 'mm'
-  return { unit, doubtful: !fits('mm'), longest }
+  const likely = (['mm', 'cm', 'in', 'm'] as const).filter(fits)
+  return { unit: likely.at(0) ?? 'mm', likely, doubtful: !fits('mm'), longest }
 }

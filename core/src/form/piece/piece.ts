@@ -50,3 +50,21 @@ export const pieceSchema = z.object({
   note: note(),
 })
 export type Piece = z.infer<typeof pieceSchema>
+
+/**
+ * What a piece is called at first after the file that its shape comes from: its ending left out,
+ * words that were run together parted.
+ *
+ * @example nameOfFile('my_firstPiece-v2.stl') // 'My first piece v2'
+ */
+export function nameOfFile(file: string): string {
+  const words = file
+    .replace(/\.\w+$/, '')
+    .replace(/[-_\s]+/g, ' ')
+    .replace(
+      /(\p{Ll})(\p{Lu})(?=\p{Ll})/gu,
+      (_, end: string, next: string) => `${end} ${next.toLowerCase()}`,
+    )
+    .trim()
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}

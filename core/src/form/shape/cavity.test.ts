@@ -108,6 +108,10 @@ describe('the unit of a file', () => {
   ])('a part %d units long is probably in %s', (side, unit, doubtful) => {
     expect(suggestUnit(cube(side))).toMatchObject({ unit, doubtful })
   })
+
+  it('four inches, written as 4, may be centimetres as well: both are named', () => {
+    expect(suggestUnit(cube(4)).likely).toEqual(['cm', 'in'])
+  })
 })
 
 describe('the section', () => {

@@ -153,6 +153,16 @@ export type TintForm = (typeof tintForms)[number]
 /** Beyond its limit a liquid softens the cure, a dry powder thickens the mix and settles. */
 export const isDry = (form: TintForm): boolean => form !== 'dye' && form !== 'paste'
 
+/** Usual upper limits by resin weight of each form of tint (common practice, no source). */
+export const usualLimits: Record<TintForm, readonly [number, number]> = {
+  dye: [0.0005, 0.01],
+  paste: [0.005, 0.05],
+  mica: [0.01, 0.06],
+  glitter: [0.005, 0.1],
+  glow: [0.05, 0.35],
+  powder: [0.01, 0.9],
+}
+
 /** A chip that was cast of a tint: what it looks like over white, and how it was made. */
 export const swatchSchema = z.object({
   id: id(),
@@ -216,13 +226,21 @@ export type MaterialKind = Material['kind']
 export type Shelf = ReadonlyMap<string, Material>
 
 /**
- * A sheet with some of its fields typed: they are no longer assumed.
+ * A sheet with some of its fields typed: they are no longer assumed. A tint of another form
+ * whose limit is assumed takes one that is usual for that, half of the most.
  *
  * @example withTyped({ ...resin, assumed: ['potLife', 'demould'] }, { potLife: 600 }).assumed // ['demould']
+ * @example withTyped({ ...violet, assumed: ['limit'] }, { form: 'mica' }).limit // 0.03
  */
 export function withTyped<M extends Material>(material: M, values: Partial<M>): M {
   const left = ('assumed' in material ? material.assumed : undefined)?.filter(
     (key) => !(key in values),
   )
-  return { ...material, ...values, ...(left && { assumed: left.length > 0 ? left : undefined }) }
+  const form = 'form' in values ? (values.form as TintForm) : undefined
+  return {
+    ...material,
+    ...values,
+    ...(form && left?.includes('limit') && { limit: usualLimits[form][1] / 2 }),
+    ...(left && { assumed: left.length > 0 ? left : undefined }),
+  }
 }

@@ -2,23 +2,13 @@ import { caution, type Caution, type SlipField } from '../../base/caution/index.
 import type { Kind } from '../../base/units/index.ts'
 import { resinClasses } from './classes.ts'
 import {
+  usualLimits,
   usualPot,
   type Material,
   type Resin,
   type Silicone,
   type Tint,
-  type TintForm,
 } from './material.ts'
-
-/** Usual upper limits by resin weight of each form of tint (common practice, no source). */
-const usualTint: Record<TintForm, readonly [number, number]> = {
-  dye: [0.0005, 0.01],
-  paste: [0.005, 0.05],
-  mica: [0.01, 0.06],
-  glitter: [0.005, 0.1],
-  glow: [0.05, 0.35],
-  powder: [0.01, 0.9],
-}
 
 /**
  * What looks like a slip on a sheet that can be read: a value outside what is usual for its
@@ -84,7 +74,7 @@ function siliconeSlips(silicone: Silicone): Caution[] {
 }
 
 function tintSlips(tint: Tint): Caution[] {
-  return slip('limit', tint.limit, usualTint[tint.form], 'fraction', tint.form)
+  return slip('limit', tint.limit, usualLimits[tint.form], 'fraction', tint.form)
 }
 
 /** Parts spread wider than their mix: hardeners are lighter, filled parts heavier. */

@@ -15,8 +15,15 @@ beforeAll(async () => {
   reference = await referenceKernel()
 })
 
-/** A figure with an arm and a head: nothing that a flat back could lie on. */
+const figures = new Map<number, MouldGeometry>()
 function organic(scale: number): MouldGeometry {
+  const found = figures.get(scale) ?? figureOf(scale)
+  figures.set(scale, found)
+  return found
+}
+
+/** A figure with an arm and a head: nothing that a flat back could lie on. */
+function figureOf(scale: number): MouldGeometry {
   const { kernel, meshOf } = reference
   const ball = (r: number, at: [number, number, number]) =>
     kernel.Manifold.sphere(r * scale, 40).translate(

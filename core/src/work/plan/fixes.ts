@@ -144,6 +144,12 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
   'copies-over-cavities': ({ cavities }, plan) => [
     fix('copies-to-cavities', { cavities }, { ...plan, copies: cavities }),
   ],
+  'mouth-narrow': ({ turned }, plan) => [
+    turned
+      ? fix('turn-over', {}, { ...plan, up: plan.up.map((x) => 0 - x) as Plan['up'] })
+      : undefined,
+    fix('close-mould', {}, { ...plan, mould: 'closed' }),
+  ],
   'top-left-empty': (_, plan, { compiled }) => {
     const top = compiled.height
     const fill = { by: 'height', top } as const

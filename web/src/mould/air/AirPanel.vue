@@ -3,9 +3,10 @@ import { computed } from 'vue'
 import { ElButton, ElProgress, ElSlider } from 'element-plus'
 import { Pause, Play, Plus } from 'lucide-vue-next'
 import type { Caution } from '@mivro/core/base/caution'
-import { ontoSection } from '@mivro/core/form/filling'
+import { whereBeside } from '@mivro/core/form/filling'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { show, showTiny, showAngle } from '@mivro/core/base/units'
+import { sayWhere } from '@mivro/words/air'
 import { heldWords } from '@mivro/words/held'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -31,17 +32,7 @@ const staying = computed(() => project.airLeft.reduce((sum, { volume }) => sum +
 const tall = computed(() => project.survey?.section.height ?? 0)
 const holding = computed(() => project.into?.held)
 /** Where a pocket's top lies, as one stands before the cut. */
-function whereabouts(at: Vec3): string {
-  const { section } = project.survey!
-  const { x, behind } = ontoSection(section, at)
-  const beside = Math.abs(x) > 0.15 * (section.right - section.left)
-  const deep = Math.abs(behind) > 0.003
-  const words = [
-    beside ? (x > 0 ? 'right' : 'left') : '',
-    deep ? (behind > 0 ? 'behind' : 'before') : '',
-  ]
-  return words.filter(Boolean).join(', ') || 'in the middle'
-}
+const whereabouts = (at: Vec3) => sayWhere(whereBeside(project.survey!.section, at))
 
 const held = computed(() => project.into?.gate ?? 0)
 const level = computed({

@@ -39,6 +39,7 @@ import {
   judgeDepth,
   judgeMica,
   judgeMix,
+  judgeMouth,
   judgeSlant,
   judgeTints,
   type LayerDose,
@@ -150,6 +151,7 @@ export function compile(
     ...judgeDamp(plan, into.warmth, resins),
     ...judgeCopies(plan, into),
     ...judgeSlant(plan),
+    ...judgeMouth(curve, into),
   )
 
   const layers = mixed.map((layer, index): CompiledLayer => {

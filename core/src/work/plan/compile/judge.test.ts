@@ -4,7 +4,8 @@ import type { Material } from '../../../matter/material/index.ts'
 import { slowEpoxy, violet } from '../../../matter/material/samples.ts'
 import { fillCurve } from '../../../form/filling/index.ts'
 import { buildSolid } from '../../../form/shape/index.ts'
-import { newPlan, type Layer } from '../plan.ts'
+import { fixesOf } from '../fixes.ts'
+import { newPlan, type Layer, type Plan } from '../plan.ts'
 import { compile } from './compile.ts'
 
 const curve = fillCurve(
@@ -78,5 +79,25 @@ describe('what is said of what goes into a layer', () => {
         expect.stringMatching(/^Petal.*dry.*seal.*60 °C/i),
       ]),
     )
+  })
+})
+
+describe('an open mould is filled where the piece is wide', () => {
+  const drop = buildSolid({ solid: 'drop', width: 0.038, height: 0.052, facets: 8 })
+  const about = (plan: Plan) => {
+    const compiled = compile(plan, fillCurve(drop, plan.up), new Map())
+    const found = compiled.cautions.find(({ code }) => code === 'mouth-narrow')
+    return { found, fixes: found ? fixesOf(found, plan, compiled) : [] }
+  }
+  const upward = newPlan('drop')
+
+  it('a drop whose point is the open side is told to be turned, or poured closed', () => {
+    const turned = { ...upward, up: [0, 0, -1] as Plan['up'] }
+    const [point, wide] = about(upward).found ? [upward, turned] : [turned, upward]
+    expect(about(wide).found).toBeUndefined()
+    const { found, fixes } = about(point)
+    expect(found!.amounts).toMatchObject({ turned: true })
+    expect(fixes.map(({ fix }) => fix)).toEqual(['turn-over', 'close-mould'])
+    for (const { plan } of fixes) expect(about(plan).found).toBeUndefined()
   })
 })

@@ -1,4 +1,5 @@
 import { contrast, covers, type Matter } from '../../../matter/colour/index.ts'
+import { areaAt, type FillCurve } from '../../../form/filling/index.ts'
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import {
   ratioTolerance,
@@ -46,6 +47,21 @@ export function judgeSlant({ up, layers }: Plan): Caution[] {
   const angle = Math.acos(Math.min(1, upright))
   if (layers.length < 2 || angle < level) return []
   return [caution('layers-slant', 'note', { field: 'up' }, { angle })]
+}
+
+/** The side that an open mould is filled from: so far below the top, as a share of the height. */
+const rim = 0.02
+/** A mouth below this share of the widest level surface is a point to pour through. */
+const narrow = 0.1
+
+/** An open mould whose open side is the point of the piece. */
+export function judgeMouth(curve: FillCurve, { mould, mouldBy }: PouredInto): Caution[] {
+  if (mould !== 'open' || mouldBy === 'mould') return []
+  const widest = curve.areas.reduce((most, area) => Math.max(most, area), 0)
+  const mouth = areaAt(curve, (1 - rim) * curve.height)
+  if (mouth >= narrow * widest) return []
+  const turned = areaAt(curve, rim * curve.height) >= narrow * widest
+  return [caution('mouth-narrow', 'warn', { field: 'mould' }, { mouth, widest, turned })]
 }
 
 /** More casts of one mix than the moulds on hand hold. */
