@@ -106,7 +106,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
   })
 
   await test.step('the run sheet is one page, cautions before their steps', async () => {
-    await page.getByRole('link', { name: 'Run sheet' }).click()
+    await page.getByRole('link', { name: 'Pour sheet' }).click()
     await expect(page.getByRole('heading', { name: 'test block' })).toBeVisible()
     await expect(page.locator('[data-part], li.weigh')).toHaveCount(3)
     await expect(page.getByText('127.1 g')).toBeVisible()

@@ -111,14 +111,14 @@ test('cups are weighed one by one, on the screen and on the run sheet', async ({
   await expect(page.locator('aside')).toContainText('into each of 2 cups')
   await expect(page.locator('aside')).toContainText('44.0 ml in all')
   await mivro.saved()
-  await page.getByRole('link', { name: 'Run sheet' }).click()
+  await page.getByRole('link', { name: 'Pour sheet' }).click()
   await expect(page.getByText(/Weigh this into each of 2 cups/)).toBeVisible()
   await expect(page.getByText('16.7 g')).toBeVisible()
   await expect(page.getByText(/Mix the first of 2 cups/)).toBeVisible()
 })
 
 // Stirred for half a minute from two o'clock on: poured at 14:00:30, not at 14:01.
-test('a run sheet of a fast urethane says the planned start, times of day and seconds', async ({
+test('a pour sheet of a fast urethane says the planned start, times of day and seconds', async ({
   mivro,
   page,
 }) => {
@@ -132,7 +132,7 @@ test('a run sheet of a fast urethane says the planned start, times of day and se
   await mivro.type(/^From 0.0 mm up to/, '5')
   await mivro.pick('Resin', 'Fast white urethane 1:1')
   await mivro.saved()
-  await page.getByRole('link', { name: 'Run sheet' }).click()
+  await page.getByRole('link', { name: 'Pour sheet' }).click()
   await expect(page.getByText(/first mix planned at 14:00, actual/)).toBeVisible()
   await expect(page.locator('[data-step="pour"]')).toContainText(
     'Pour: 14:00:30, 30 s after the first mix. 5.0 mm deep',
@@ -180,7 +180,7 @@ test('gates count by themselves, the mould says that it is closed, a caution men
     .click()
   await expect(page.getByText(held, { exact: true })).toBeVisible()
   await mivro.saved()
-  for (const sheet of ['Mould sheet', 'Run sheet']) {
+  for (const sheet of ['Mould sheet', 'Pour sheet']) {
     await page.getByRole('link', { name: sheet }).click()
     await expect(page.getByText(`It is poured ${held}.`)).toBeVisible({ timeout: 120_000 })
     await page.goBack()

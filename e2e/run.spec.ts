@@ -39,6 +39,12 @@ test('from a piece in a fast resin to a run of fourteen under pressure, and its 
   expect(await grams(0)).toBeCloseTo(await grams(1), 1)
   const safety = page.locator('[data-safety="pressure"]')
   await expect(safety).toHaveCount(1)
+
+  // The sheet of the piece points here: on the day of the run one clock holds.
+  const name = await page.locator('.paper h1').innerText()
+  await mivro.open('/pieces/demo-crater-keycap/sheet')
+  await page.locator('[data-note="in a run"]').getByRole('link', { name, exact: true }).click()
+  await expect(page.locator('.paper')).toContainText(said!.trim())
 })
 
 test('a warm room fills fewer from a cup, a cool one more; what would change it is one click', async ({

@@ -74,7 +74,7 @@ test.describe('pictures for the README', () => {
   })
 
   const sheets: [string, string][] = [
-    ['run-sheet', '/pieces/demo-comet-drop/sheet'],
+    ['pour-sheet', '/pieces/demo-comet-drop/sheet'],
     ['mould-sheet', '/pieces/demo-comet-drop/mould-sheet'],
   ]
   for (const [name, path] of sheets) {

@@ -24,7 +24,7 @@ export const views: [string, string][] = [
   ['Moulds', '/moulds'],
   ['Pulls', '/pieces/demo-coaster/pulls'],
   ['Pull with causes', '/pieces/demo-astronomer-solid/pulls/demo-astronomer-solid-pull-3'],
-  ['Run sheet', '/pieces/demo-comet-drop/sheet'],
+  ['Pour sheet', '/pieces/demo-comet-drop/sheet'],
   ['Materials', '/shelf/demo-slow-epoxy'],
   ['Settings', '/studio'],
   ['an address that is not there', '/nowhere'],

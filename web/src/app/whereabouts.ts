@@ -11,7 +11,7 @@ export const placeNames: Record<string, string> = {
   pour: 'Pour',
   history: 'History',
   pulls: 'Pulls',
-  sheet: 'Run sheet',
+  sheet: 'Pour sheet',
   'mould-sheet': 'Mould sheet',
   moulds: 'Moulds',
   runs: 'Runs',

@@ -74,7 +74,7 @@ useUndoOf(() => {
         ><History :size="16" aria-hidden="true"
       /></ElButton>
       <ElButton tag="router-link" type="primary" :to="{ name: 'sheet' }"
-        ><Printer :size="15" aria-hidden="true" />Run sheet</ElButton
+        ><Printer :size="15" aria-hidden="true" />Pour sheet</ElButton
       >
     </div>
     <EmptyPlace v-if="project.problems.length > 0" title="This piece can't be opened">

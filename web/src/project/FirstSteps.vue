@@ -20,7 +20,7 @@ const steps = [
   },
 ]
 const finished =
-  'That is all it takes: drag a surface, and the weights follow. The run sheet prints them.'
+  'That is all it takes: drag a surface, and the weights follow. The pour sheet prints them.'
 </script>
 
 <template>

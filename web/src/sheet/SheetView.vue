@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, onUnmounted, watch } from 'vue'
+import { computed, onUnmounted, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { finenessOf, runSheet, usualDay, type SheetStep } from '@mivro/core/work/plan'
+import { finenessOf, pourSheet, usualDay, type SheetStep } from '@mivro/core/work/plan'
 import { prepareThings } from '@mivro/core/matter/inclusion'
+import { castsPour, type Run } from '@mivro/core/work/run'
 import { show, showTimeOfDay } from '@mivro/core/base/units'
 import { heldWords } from '@mivro/words/held'
 import { sayPreparation } from '@mivro/words/inclusion'
 import { beforePouring, sayMouldReady, saySheetStep } from '@mivro/words/sheet'
+import type { Stored } from '../api/client.ts'
+import { listNewest } from '../api/sessions.ts'
 import MiniCut from '../cutaway/MiniCut.vue'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -28,7 +31,19 @@ watch(
 )
 
 const plan = computed(() => project.plan)
-const steps = computed(() => (project.compiled ? runSheet(project.compiled) : []))
+const allRuns = shallowRef<Stored<Run>[]>([])
+// A sheet without them is whole: they only point to the clock of that day.
+void listNewest('runs').then(
+  (found) => (allRuns.value = found),
+  () => undefined,
+)
+const runs = computed(() => {
+  const { piece, pour, pours } = project
+  const newest = pours.at(-1)
+  if (!piece || !pour || !newest) return []
+  return allRuns.value.filter(({ document }) => castsPour(document, piece.id, pour.id, newest.id))
+})
+const steps = computed(() => (project.compiled ? pourSheet(project.compiled) : []))
 const fine = computed(() => (project.compiled ? finenessOf(project.compiled) : 'minute'))
 const held = computed(() => project.into?.held)
 const words = (step: SheetStep) => saySheetStep(step, plan.value!, fine.value, studio.units)
@@ -102,6 +117,13 @@ const smallest = 0.4
       </p>
       <p v-if="readied.length > 0" class="word">
         <b>Before the day.</b> {{ readied.map(sayPreparation).join(' ') }}
+      </p>
+      <p v-for="run in runs" :key="run.id" class="word" data-note="in a run">
+        <b>In a run.</b>
+        <RouterLink :to="{ name: 'run-sheet', params: { run: run.id } }">{{
+          run.document.name
+        }}</RouterLink>
+        casts it together with others: on that day its run sheet and its calendar hold the times.
       </p>
       <p v-if="project.word" class="word">
         <b>From the pull of {{ showDay(project.word.pouredAt) }}:</b> {{ project.word.nextTime }}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Material } from '../../matter/material/index.ts'
 import { slowEpoxy, violet, whiteUrethane } from '../../matter/material/samples.ts'
-import { compile, newPlan, runSheet, type Layer } from '../../work/plan/index.ts'
+import { compile, newPlan, pourSheet, type Layer } from '../../work/plan/index.ts'
 import { buildSolid } from '../../form/shape/index.ts'
 import { fillCurve } from '../../form/filling/index.ts'
 import { benchSteps, mouldSteps, pourSteps, safetyFor, safetyTable } from './safety.ts'
@@ -64,7 +64,7 @@ describe('safety cautions', () => {
   })
 
   it('on the sheet each line stands once, before the first step it belongs to', () => {
-    const sheet = runSheet(
+    const sheet = pourSheet(
       sheetOf([
         layer('base', 0.03, { resin: 'epoxy' }),
         layer('top', 0.05, { resin: 'urethane', tints: [{ material: 'glow', fraction: 0.1 }] }),

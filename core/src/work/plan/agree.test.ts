@@ -24,7 +24,7 @@ import { compile } from './compile/compile.ts'
 import { pourHeatQuestion } from './heat/pourHeat.ts'
 import { newPlan, planSchema, type Plan } from './plan.ts'
 import { pouredInto } from './pouredInto.ts'
-import { runSheet } from './runSheet.ts'
+import { pourSheet } from './pourSheet.ts'
 
 const shelf = new Map<string, Material>([
   ['epoxy', slowEpoxy],
@@ -133,7 +133,7 @@ const near = (a: number, b: number) =>
   expect(Math.abs(a - b)).toBeLessThanOrEqual(1e-9 * Math.max(Math.abs(a), Math.abs(b), 1e-9))
 
 describe('for any plan, mould and units, what is shown twice agrees', () => {
-  it('cups, layers, copies, the shelf, the run sheet and the pull', () => {
+  it('cups, layers, copies, the shelf, the pour sheet and the pull', () => {
     fc.assert(
       fc.property(fc.constantFrom(...shapes), plans, moulds, ({ curve }, of, m) => {
         const plan = readDocument(planSchema, planOf(curve.height, of))
@@ -173,7 +173,7 @@ describe('for any plan, mould and units, what is shown twice agrees', () => {
           pulled.reduce((sum, { planned }) => sum + planned, 0),
           all,
         )
-        const sheet = runSheet(compiled)
+        const sheet = pourSheet(compiled)
         for (const { layer, step, at } of sheet) {
           if (layer) expect(layer).toBe(compiled.layers[layer.index])
           if (step === 'mix') expect(at).toBe(layer!.clock!.mixAt)

@@ -33,6 +33,19 @@ export const pourOfRunSchema = z.object({
 })
 export type PourOfRun = z.infer<typeof pourOfRunSchema>
 
+/**
+ * Whether a run casts a pour of a piece; `newest` is the piece's newest pour, which is meant where
+ * the run names none.
+ *
+ * @example castsPour({ pours: [{ id: 'a', piece: 'p', casts: 2 }] }, 'p', 'second', 'second') // true
+ */
+export const castsPour = (
+  { pours }: { pours: readonly PourOfRun[] },
+  piece: string,
+  plan: string,
+  newest: string,
+): boolean => pours.some((pour) => pour.piece === piece && (pour.plan ?? newest) === plan)
+
 /** One session at the bench, or several: which pieces, by which hands, with which tools. */
 export const runSchema = z.object({
   name: text('name', 80),

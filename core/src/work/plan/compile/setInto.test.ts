@@ -7,7 +7,7 @@ import { buildSolid } from '../../../form/shape/index.ts'
 import { fixesOf } from '../fixes.ts'
 import { newPlan, type Plan } from '../plan.ts'
 import { pouredInto } from '../pouredInto.ts'
-import { runSheet } from '../runSheet.ts'
+import { pourSheet } from '../pourSheet.ts'
 import { compileBy } from './compile.ts'
 
 const curve = fillCurve(
@@ -75,7 +75,7 @@ describe('what is known of a thing', () => {
     expect(wet.drunk).toBeCloseTo(2e-6, 12)
   })
 
-  it('what would rise goes in once its layer holds it: panel, run sheet and bench say one moment', () => {
+  it('what would rise goes in once its layer holds it: panel, pour sheet and bench say one moment', () => {
     const petals = thing({ name: 'Petal', density: 400, mass: 1e-5, lift: 0.005 })
     const found = compiled(planWith(petals))
     const { clock, setIn } = found.layers[1]
@@ -84,7 +84,7 @@ describe('what is known of a thing', () => {
     expect(when!.from).toBe(clock!.mixAt + settling!.holdsFrom)
     expect(when!.from).toBeGreaterThan(clock!.pourAt)
     expect(when!.until).toBe(clock!.gelAt)
-    const step = runSheet(found).find(({ step }) => step === 'set')
+    const step = pourSheet(found).find(({ step }) => step === 'set')
     expect(step).toMatchObject({ at: when!.from, set: { when } })
     // Poured over before that, they would lie under it or not get in at all.
     const plan = planWith(petals)
@@ -156,7 +156,7 @@ describe('what carries load', () => {
     const after = compiled(jig.plan)
     expect(after.cautions.map(({ code }) => code)).not.toContain('inclusion-load')
     const { clock } = after.layers[1]
-    const steps = runSheet(after)
+    const steps = pourSheet(after)
     const set = steps.findIndex(({ step }) => step === 'set')
     expect(steps[set]).toMatchObject({
       at: clock!.pourAt,
@@ -167,12 +167,12 @@ describe('what carries load', () => {
   })
 
   it('what lies on a gel is laid before its cover is weighed', () => {
-    const steps = runSheet(compiled(planWith(thing({ lift: 0 })))).map(({ step }) => step)
+    const steps = pourSheet(compiled(planWith(thing({ lift: 0 })))).map(({ step }) => step)
     expect(steps).toEqual(['weigh', 'mix', 'pour', 'set', 'weigh', 'mix', 'pour', 'demould'])
   })
 
   it('magnets and what conducts bring their own lines of safety', () => {
-    const lines = runSheet(
+    const lines = pourSheet(
       compiled(planWith(thing({ lift: 0, traits: ['magnetic', 'conducts'] }))),
     ).flatMap(({ safety }) => safety.map(({ id }) => id))
     expect(lines).toEqual(expect.arrayContaining(['magnets', 'no-battery']))

@@ -4,7 +4,7 @@ import { fillCurve } from '../../form/filling/index.ts'
 import { slowEpoxy } from '../../matter/material/samples.ts'
 import { compile } from './compile/compile.ts'
 import { newPlan, type Layer, type Plan } from './plan.ts'
-import { runSheet } from './runSheet.ts'
+import { pourSheet } from './pourSheet.ts'
 
 const mm = 1e-3
 const curve = fillCurve(
@@ -27,9 +27,9 @@ const answer = (layers: Layer[], more: Partial<Plan> = {}) =>
     new Map([['epoxy', slowEpoxy]]),
   )
 
-describe('the run sheet', () => {
+describe('the pour sheet', () => {
   it('goes layer by layer and ends with demoulding', () => {
-    const sheet = runSheet(answer([layer('a', 15), layer('b', 30)]))
+    const sheet = pourSheet(answer([layer('a', 15), layer('b', 30)]))
     expect(sheet.map((s) => [s.step, s.layer?.name])).toEqual([
       ['weigh', 'A'],
       ['mix', 'A'],
@@ -46,7 +46,7 @@ describe('the run sheet', () => {
     const trims = (mould: 'open' | 'closed') => {
       const compiled = answer(layers, { mould })
       const clocks = compiled.layers.map(({ clock }) => clock!.trimAt)
-      return { clocks, sheet: runSheet(compiled).at(-1)!.trimAt }
+      return { clocks, sheet: pourSheet(compiled).at(-1)!.trimAt }
     }
     expect(trims('open')).toEqual({ clocks: [undefined, undefined], sheet: undefined })
     const { clocks, sheet } = trims('closed')
@@ -56,6 +56,6 @@ describe('the run sheet', () => {
   })
 
   it('leaves out what cannot be poured, and is empty without any', () => {
-    expect(runSheet(answer([layer('a', 15, '')]))).toEqual([])
+    expect(pourSheet(answer([layer('a', 15, '')]))).toEqual([])
   })
 })

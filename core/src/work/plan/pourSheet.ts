@@ -44,7 +44,7 @@ export function setSteps({ setIn }: Pick<CompiledLayer, 'setIn'>): SetStep[] {
  * The plan as steps in the order of the work: every layer weighed, mixed, poured, what is
  * set in at its moment, and the demoulding at the end. Layers that cannot be poured yet are left out.
  */
-export function runSheet(compiled: CompiledPlan): SheetStep[] {
+export function pourSheet(compiled: CompiledPlan): SheetStep[] {
   const shown = new Set<string>()
   const lines = (step: PourStep, hazards: Iterable<Hazard>) => {
     const fresh = safetyFor(step, hazards).filter((line) => !shown.has(line.id))
