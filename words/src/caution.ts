@@ -148,7 +148,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${show(a.volume, 'volume', u)} is more than the largest cup stirs without spilling (${show(a.largest, 'volume', u)}). Mix it in ${plural(a.cups, 'cup')}.`,
   'sheet-assumed': (a) =>
     `${listed(a.fields.map((field) => sheetWords[field] ?? field))} of ${a.resin} ${a.fields.length === 1 ? 'is' : 'are'} assumed, not from its sheet: weights and times follow from ${a.fields.length === 1 ? 'it' : 'them'}. Type what the sheet says.`,
-  'resin-not-chosen': (a) => `${a.layer} has no resin yet. Choose one of your materials.`,
+  'resin-not-chosen': (a) => `Choose the resin of ${a.layer}: then it is weighed and timed.`,
   'resin-gone': (a) =>
     `The resin of ${a.layer} is no longer among your materials. Choose another, or restore it in Settings.`,
   'tint-water': (a) =>
@@ -282,7 +282,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'inclusion-over-gate': (a, u) =>
     `${a.inclusion}: each asks for ${show(a.needs, 'length', u)}, and the gate is ${show(a.bore, 'length', u)} wide. Widen it, or lay them in before the mould is closed.`,
   'silicone-not-chosen': () =>
-    'No silicone is chosen yet, so nothing can be weighed. Choose one of your materials.',
+    'Choose the silicone: then it is weighed and timed.',
   'silicone-gone': () =>
     'The silicone of this mould is no longer among your materials. Choose another, or restore it in Settings.',
   'silicone-short': (a, u) =>

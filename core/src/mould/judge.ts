@@ -39,8 +39,12 @@ export function judgeMould(
   const facts = mouldKinds[mould.kind]
   if (facts.poured === 'none') return found
   if (!silicone) {
-    const code = mould.silicone === undefined ? 'silicone-not-chosen' : 'silicone-gone'
-    found.push(caution(code, 'warn', { field: 'silicone' }, {}))
+    const at = { field: 'silicone' }
+    found.push(
+      mould.silicone === undefined
+        ? caution('silicone-not-chosen', 'todo', at, {})
+        : caution('silicone-gone', 'warn', at, {}),
+    )
   }
   if (covers && covers.short > 1e-9 && box) {
     found.push(

@@ -71,9 +71,15 @@ const gateWords = computed(() =>
     : 'Up, with the gate',
 )
 const words = computed(() =>
-  mould.value === 'open'
-    ? { top: 'Back: open to the air, poured last', bottom: 'Face: down in the mould, poured first' }
-    : { top: gateWords.value, bottom: 'Lowest in the mould, poured first' },
+  // Nothing says yet how it will be poured.
+  props.still && props.compiled.layers.length === 0
+    ? { top: 'Up', bottom: '' }
+    : mould.value === 'open'
+      ? {
+          top: 'Back: open to the air, poured last',
+          bottom: 'Face: down in the mould, poured first',
+        }
+      : { top: gateWords.value, bottom: 'Lowest in the mould, poured first' },
 )
 </script>
 
@@ -181,7 +187,8 @@ const words = computed(() =>
         {{ show(label.layer.resin, 'volume', studio.units) }} ·
         {{ show(label.layer.depth, 'length', studio.units) }} deep
       </span>
-      <span v-if="label.stops" class="stop">can't be poured like this</span>
+      <span v-if="label.blocked === 'stop'" class="stop">can't be poured like this</span>
+      <span v-else-if="label.blocked" class="todo">choose its resin</span>
       <span
         v-else-if="label.lines > 2"
         class="join"
@@ -268,8 +275,13 @@ svg {
   fill: var(--stop);
 }
 
-.stop {
+.stop,
+.todo {
   color: var(--stop);
   font-weight: 600;
+}
+
+.todo {
+  color: var(--teal);
 }
 </style>

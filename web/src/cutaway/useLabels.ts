@@ -18,14 +18,16 @@ export function useLabels(compiled: () => CompiledPlan, frame: Ref<Frame>) {
     return Math.max(least, Math.min(full, Math.floor(each)))
   })
 
-  const stopped = computed(
-    () =>
-      new Set(
-        compiled()
-          .cautions.filter((caution) => caution.severity === 'stop')
-          .map((caution) => caution.place.layer),
-      ),
-  )
+  /** What is the matter with each layer that can't be poured. */
+  const blockedBy = computed(() => {
+    const found = new Map<string | undefined, 'stop' | 'todo'>()
+    for (const { severity, place } of compiled().cautions) {
+      if (severity === 'stop' || (severity === 'todo' && !found.has(place.layer))) {
+        found.set(place.layer, severity)
+      }
+    }
+    return found
+  })
 
   return computed(() => {
     const { y, height } = frame.value
@@ -33,12 +35,12 @@ export function useLabels(compiled: () => CompiledPlan, frame: Ref<Frame>) {
     const centres = compiled().layers.map((layer) => (y(layer.bottom) + y(layer.top)) / 2)
     const placed = spread(centres, size.value, free.top, height - free.bottom)
     return compiled().layers.map((layer, i) => {
-      const stops = stopped.value.has(layer.id)
+      const blocked = blockedBy.value.get(layer.id)
       return {
         layer,
-        stops,
+        blocked,
         /** What stops a pour is said before anything else. */
-        lines: stops && room < 3 ? 1 : room,
+        lines: blocked && room < 3 ? 1 : room,
         centre: centres[i],
         middle: placed[i],
         top: placed[i] - size.value / 2 + 2,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
 import { ElTable, ElTableColumn } from 'element-plus'
+import { blocks } from '@mivro/core/base/caution'
 import type { CompiledPlan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
@@ -48,7 +49,7 @@ watch(
         pourable: Math.min(...clocks.map(({ cupUntil, mixAt }) => cupUntil - mixAt)),
         hottest: peaks.length > 0 ? Math.max(...peaks) : undefined,
         out: compiled.demouldAt ?? 0,
-        stops: compiled.cautions.some(({ severity }) => severity === 'stop'),
+        stops: compiled.cautions.some(blocks),
       })
     }
     rows.value = found

@@ -197,13 +197,13 @@ async function make(): Promise<void> {
               @choose="made.unit = $event"
             />
             <p class="small quiet">
-              <template v-if="made.report.suggestion.doubtful">
+              <template v-if="made.report.suggestion.doubtful && !made.unit">
                 {{ made.report.kind.toUpperCase() }} names no unit, and in millimetres this would be
                 {{ show(made.report.suggestion.longest * fileUnits.mm, 'length', studio.units) }}
                 long. {{ sayLikelyUnits(made.report.suggestion.likely) }}
               </template>
               <template v-else>
-                {{ made.report.kind.toUpperCase() }} names no unit. In {{ made.unit }} it is as long
+                {{ made.report.kind.toUpperCase() }} names no unit. Taken as {{ made.unit }}, it is as long
                 as the size below says: change it if that is wrong.
               </template>
             </p>

@@ -97,6 +97,8 @@ const state = computed(() => {
     return { word: 'Needs a look', tone: 'stop' }
   if (!compiled.value || compiled.value.layers.length === 0)
     return { word: 'No layers yet', tone: '' }
+  if (compiled.value.cautions.some((c) => c.severity === 'todo'))
+    return { word: 'Being planned, no resin yet', tone: '' }
   if (compiled.value.cautions.some((c) => c.code === 'top-left-empty'))
     return { word: 'Being planned, not full yet', tone: '' }
   if (!props.last) return { word: 'Planned, not poured yet', tone: 'plan' }

@@ -64,6 +64,12 @@ const cautions = (field: string) =>
   cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field })
 const fixes = useFixes()
 const fine = computed(() => finenessOf(project.compiled!))
+/** What its hardening lets happen: a layer under others is hard by itself, the piece stays in. */
+const hardWords = computed(() => {
+  const { clock } = props.layer
+  if (clock?.trimAt !== undefined) return 'Gates trim easily'
+  return clock?.demouldAt === project.compiled!.demouldAt ? 'Out of the mould' : 'Hard by itself'
+})
 const time = (seconds: number) => showDuration(seconds, fine.value)
 const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.hazards)
 
@@ -214,7 +220,7 @@ const { field, choice } = fieldsOf(() => source.value, change)
       </div>
       <div class="row">
         <dt>
-          {{ layer.clock.trimAt === undefined ? 'Out of the mould' : 'Gates trim easily' }}
+          {{ hardWords }}
         </dt>
         <dd>
           <template v-if="layer.clock.trimAt !== undefined">

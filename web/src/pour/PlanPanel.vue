@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
-import { cautionsAt, safetyFor } from '@mivro/core/base/caution'
+import { blocks, cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
 import { mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
@@ -67,7 +67,7 @@ const order = computed(() => {
   return `${wanted} are wanted in all: ${mixes} ${mixes === 1 ? 'mix' : 'mixes'} like this.`
 })
 const inLayers = computed(() =>
-  compiled.value.cautions.filter((c) => c.place.layer !== undefined && c.severity === 'stop'),
+  compiled.value.cautions.filter((c) => c.place.layer !== undefined && blocks(c)),
 )
 const demoulding = computed(() =>
   safetyFor(

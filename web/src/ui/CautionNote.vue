@@ -7,8 +7,8 @@ import { useStudio } from '../project/studioStore.ts'
 
 defineProps<{ caution: Caution; fixes?: readonly Fix[] }>()
 const studio = useStudio()
-const labels = { stop: 'Stop.', warn: 'Careful.', note: '' }
-const types = { stop: 'error', warn: 'warning', note: 'info' } as const
+const labels = { stop: 'Stop.', todo: '', warn: 'Careful.', note: '' }
+const types = { stop: 'error', todo: 'info', warn: 'warning', note: 'info' } as const
 </script>
 
 <template>

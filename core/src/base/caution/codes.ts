@@ -186,8 +186,15 @@ export interface CautionAmounts {
 
 export type CautionCode = keyof CautionAmounts
 
-/** stop: do not pour like this. warn: likely to spoil the piece. note: good to know. */
-export type Severity = 'stop' | 'warn' | 'note'
+/**
+ * stop: do not pour like this. todo: not decided yet, and not poured until it is. warn: likely to
+ * spoil the piece. note: good to know.
+ */
+export type Severity = 'stop' | 'todo' | 'warn' | 'note'
+
+/** Whether nothing can be poured while it stands. @example blocks({ severity: 'warn' }) // false */
+export const blocks = ({ severity }: Pick<Caution, 'severity'>): boolean =>
+  severity === 'stop' || severity === 'todo'
 
 /** Where it belongs: a layer by its id, and the field it is about. */
 export interface Place {

@@ -268,7 +268,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
       /sets off sooner than the sheet says: the pot life .* was measured on 100.0 g/,
     ],
     ['a batch over the largest cup', [layer('a', 15)], { copies: 200 }, /Mix it in 2 cups/],
-    ['no resin', [layer('a', 10, { resin: undefined })], {}, /A has no resin yet/],
+    ['no resin', [layer('a', 10, { resin: undefined })], {}, /Choose the resin of A/],
     [
       'a resin that is gone',
       [layer('a', 10, { resin: 'lost' })],

@@ -1,9 +1,11 @@
 import { caution, type Caution } from '../../base/caution/index.ts'
 import type { AirTools } from '../../matter/air/index.ts'
+import { judgeCup } from '../plan/index.ts'
 import { loadTimes, type LoadTime } from './days.ts'
 import type { Hands } from './hands.ts'
 import { keptToSpare, type TooSlow } from './limits.ts'
 import { loadMemory, planLoad, vesselTakes, type Load } from './load.ts'
+import type { Mix } from './mix.ts'
 import { nextMoulds } from './moulds.ts'
 import type { RunPour } from './needs.ts'
 import type { Run } from './run.ts'
@@ -97,6 +99,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
         : [caution('run-too-long', 'warn', {}, { loads: mostLoads, casts: planned, wanted })]),
       ...judgeBegin(timed, run),
       ...judgeLoads(timed, slow, bench),
+      ...judgeCups(mixes),
     ],
   }
 }
@@ -132,6 +135,17 @@ const judgeBegin = ([first]: readonly TimedLoad[], { begin }: Pick<Run, 'begin'>
   first && !first.outside && first.at !== begin
     ? [caution('run-begin-moved', 'note', { field: 'begin' }, { asked: begin, at: first.at })]
     : []
+
+/** The cup of a run that gets hottest when it is left standing: its mass is larger than a plan's. */
+function judgeCups(mixes: readonly Mix[]): Caution[] {
+  const hottest = mixes.reduce<Mix | undefined>(
+    (most, mix) => (most && most.cup.peak.temperature >= mix.cup.peak.temperature ? most : mix),
+    undefined,
+  )
+  if (!hottest) return []
+  const { moulds, layer, mass, cup } = hottest
+  return judgeCup({ resin: moulds[0].pour.layers[layer].resin, mass }, cup.peak, { field: 'cups' })
+}
 
 function judgeLoads(
   loads: readonly TimedLoad[],

@@ -5,6 +5,8 @@ export interface AgeingCup {
   /** Until here it pours: its viscosity has doubled. */
   poursUntil: number
   gel: number
+  /** The hottest that what is left in it gets, K, and when, s. */
+  peak: { temperature: number; at: number }
   time: number[]
   /** Pa·s */
   viscosity: number[]
@@ -23,7 +25,7 @@ export function ageingCup(
   { mass, room, parts = room }: { mass: number; room: number; parts?: number },
 ): AgeingCup {
   const question = { mass, room, start: parts }
-  const { doubled, gel } = runCup(law, question)
+  const { doubled, gel, peak, peakAt } = runCup(law, question)
   const time: number[] = []
   const viscosity: number[] = []
   const begun = viscosityAt(law.rheology, 0, parts)
@@ -34,15 +36,18 @@ export function ageingCup(
     viscosity.push(thick)
     return now.time < gel
   })
-  return { poursUntil: doubled, gel, time, viscosity }
+  return { poursUntil: doubled, gel, peak: { temperature: peak, at: peakAt }, time, viscosity }
 }
 
 /**
  * How thick it is at an age, Pa·s; the last known from there on.
  *
- * @example thicknessAt({ poursUntil: 1, gel: 2, time: [0, 10], viscosity: [1, 3] }, 5) // 2
+ * @example thicknessAt({ time: [0, 10], viscosity: [1, 3] }, 5) // 2
  */
-export function thicknessAt({ time, viscosity }: AgeingCup, age: number): number {
+export function thicknessAt(
+  { time, viscosity }: Pick<AgeingCup, 'time' | 'viscosity'>,
+  age: number,
+): number {
   const last = time.length - 1
   if (age >= time[last]) return viscosity[last]
   let i = 1

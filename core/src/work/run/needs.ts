@@ -1,3 +1,4 @@
+import { blocks } from '../../base/caution/index.ts'
 import type { CureLaw } from '../../matter/cure/index.ts'
 import { toAxes, type Axes, type Vec3 } from '../../form/mesh/index.ts'
 import type { SetHow } from '../../matter/inclusion/index.ts'
@@ -91,7 +92,7 @@ export function needsOf(
   const { into, layers, cautions } = compiled
   const cavities = mould?.cavities ?? 1
   const poured = layers.filter(({ batch, clock, resin }) => batch && clock && resin > 0)
-  const stops = cautions.filter(({ severity }) => severity === 'stop').length
+  const stops = cautions.filter(blocks).length
   const closed = into.mould === 'closed'
   return {
     id,

@@ -281,6 +281,27 @@ describe('what cannot be done is said', () => {
     expect(asked).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 1])
   })
 
+  // 350 kJ/kg over 2.0 kJ/kg K, a coating epoxy's: 175 K at most above the room (adiabatic limit).
+  it('a cup of epoxy for many moulds is told to get hot when it is left, a small one is not', () => {
+    const coaster = (millilitres: number): RunPour => {
+      const [layer] = keycap({}, sheets.coating).layers
+      const of = { ...layer, volume: millilitres * 1e-6, mass: millilitres * 1.1e-3 }
+      return keycap(
+        { id: 'coaster', casts: 4, moulds: 4, closed: false, layers: [of] },
+        sheets.coating,
+      )
+    }
+    const hot = (millilitres: number) =>
+      compileRun(run({ way: 'none' }), [coaster(millilitres)], bench).cautions.find(
+        ({ code }) => code === 'cup-runs-hot',
+      )
+    const { mass, peak } = hot(60)!.amounts as { mass: number; peak: number }
+    expect(mass).toBeCloseTo(4 * 60 * 1.1e-3, 9)
+    expect(peak).toBeGreaterThan(373)
+    expect(peak).toBeLessThan(294.15 + 175)
+    expect(hot(1)).toBeUndefined()
+  })
+
   it('ten thousand of one mould are told to be too many for one run', () => {
     const found = compileRun(run(), [keycap({ casts: 10_000, moulds: 1 })], bench)
     expect(found.casts).toBe(400)

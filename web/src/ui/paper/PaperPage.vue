@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import type { RouteLocationRaw } from 'vue-router'
 import { Printer } from 'lucide-vue-next'
-import type { Caution } from '@mivro/core/base/caution'
+import { blocks, type Caution } from '@mivro/core/base/caution'
 import type { Problem } from '@mivro/core/base/problem'
 import { sayCaution } from '@mivro/words/caution'
 import { sayProblem } from '@mivro/words/problem'
@@ -52,9 +52,9 @@ const print = () => window.print()
         <p
           v-for="caution in printed"
           :key="caution.code + caution.place.layer + caution.place.field"
-          :class="caution.severity"
+          :class="blocks(caution) ? 'stop' : caution.severity"
         >
-          <b>{{ caution.severity === 'stop' ? 'Stop.' : 'Careful.' }}</b>
+          <b>{{ blocks(caution) ? 'Stop.' : 'Careful.' }}</b>
           {{ sayCaution(caution, studio.units) }}
         </p>
         <slot />

@@ -222,8 +222,12 @@ function mix(
   const { layer, resin: volume } = stacked
   const resin = layer.resin === undefined ? undefined : shelf.get(layer.resin)
   if (resin?.kind !== 'resin') {
-    const code = layer.resin === undefined ? 'resin-not-chosen' : 'resin-gone'
-    cautions.push(caution(code, 'stop', { layer: layer.id, field: 'resin' }, { layer: layer.name }))
+    const at = { layer: layer.id, field: 'resin' }
+    cautions.push(
+      layer.resin === undefined
+        ? caution('resin-not-chosen', 'todo', at, { layer: layer.name })
+        : caution('resin-gone', 'stop', at, { layer: layer.name }),
+    )
     return { stacked, tints: [] }
   }
   const tints = dosesOf(layer, shelf)

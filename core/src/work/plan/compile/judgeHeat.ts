@@ -1,4 +1,4 @@
-import { caution, type Caution, type Hazard } from '../../../base/caution/index.ts'
+import { caution, type Caution, type Hazard, type Place } from '../../../base/caution/index.ts'
 import { bandOf, patience, type Batch } from '../../../matter/cure/index.ts'
 import { resinClasses } from '../../../matter/material/index.ts'
 import type { LayerClock } from './compiled.ts'
@@ -27,14 +27,8 @@ export function judgeHeat(
   const found = clock.peak
     ? judgePeak({ layer, depth: top - bottom }, clock.peak, batch, limit)
     : []
-  const { cupPeak } = clock
   const inCup = batch.inCup ?? 0
-  if (cupPeak && cupPeak.temperature > hotCup) {
-    const amounts = { mass: batch.mass, peak: cupPeak.temperature, after: cupPeak.at }
-    // A fast resin warms its cup every day; an epoxy does not.
-    const severity = resinClasses[batch.resin.class].heatLimit === undefined ? 'note' : 'warn'
-    found.push(caution('cup-runs-hot', severity, at('clock'), amounts))
-  }
+  if (clock.cupPeak) found.push(...judgeCup(batch, clock.cupPeak, at('clock')))
   if (clock.cupUntil < clock.pourAt) {
     const amounts = { layer: layer.name, standing: inCup, gel: clock.cupUntil - clock.mixAt }
     found.push(caution('gels-in-cup', 'stop', at('clock'), amounts))
@@ -44,6 +38,22 @@ export function judgeHeat(
     found.push(caution('cure-stalls', 'warn', at('clock'), amounts))
   }
   return found
+}
+
+/**
+ * What is said of what is left in a cup: its weight, and the hottest it gets and when.
+ *
+ * @example judgeCup({ resin: slowEpoxy, mass: 0.1 }, { temperature: 420, at: 3600 }, {})[0].code // 'cup-runs-hot'
+ */
+export function judgeCup(
+  { resin, mass }: Pick<Batch, 'resin' | 'mass'>,
+  { temperature: peak, at: after }: { temperature: number; at: number },
+  place: Place,
+): Caution[] {
+  if (peak <= hotCup) return []
+  // A fast resin warms its cup every day; an epoxy does not.
+  const severity = resinClasses[resin.class].heatLimit === undefined ? 'note' : 'warn'
+  return [caution('cup-runs-hot', severity, place, { mass, peak, after })]
 }
 
 function judgePeak(
