@@ -215,5 +215,5 @@ test('a view that cannot be fetched while the server is away is said', async ({ 
   await session.send('Network.clearBrowserCache')
   await mivro.server.kill()
   await page.getByRole('link', { name: 'Mixing' }).click()
-  await expect(page.getByRole('alert')).toContainText('Something went wrong on this page')
+  await expect(page.getByRole('alert')).toContainText('This view could not be fetched')
 })

@@ -31,6 +31,7 @@ export const layOutWords: Record<LayOutItem, (count: number) => string> = {
     `Gloves on, eyes covered${count > 1 ? `, ${plural(count, 'pair')} of hands` : ''}`,
   air: () => 'Extraction on, or a window open',
   moulds: (count) => `${plural(count, 'mould')} closed, wiped, in their order`,
+  'open moulds': (count) => `${plural(count, 'open mould')} wiped, in their order`,
   level: () => 'Table level, nothing to knock it',
   'prefill tools': (count) => `Syringe with a fine tip, for ${plural(count, 'place')}`,
   'boards and bands': (count) => `Boards, and ${plural(count, 'band')} counted`,
@@ -131,7 +132,7 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
 export function sayHow(task: Task, units: UnitChoice = metric): string {
   switch (task.what) {
     case 'lay out':
-      return 'Two minutes of a fast resin can’t be interrupted. Tick what lies there.'
+      return 'Once the parts meet nothing can be fetched any more. Tick what lies there.'
     case 'weigh':
       return task.part === 'tint'
         ? 'Into the same cup, before the other part: it stirs in better, and no clock runs.'

@@ -281,8 +281,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `A gate of ${show(a.bore, 'length', u)} lets thick resin through drop by drop. Make it 3 mm or more.`,
   'inclusion-over-gate': (a, u) =>
     `${a.inclusion}: each asks for ${show(a.needs, 'length', u)}, and the gate is ${show(a.bore, 'length', u)} wide. Widen it, or lay them in before the mould is closed.`,
-  'silicone-not-chosen': () =>
-    'Choose the silicone: then it is weighed and timed.',
+  'silicone-not-chosen': () => 'Choose the silicone: then it is weighed and timed.',
   'silicone-gone': () =>
     'The silicone of this mould is no longer among your materials. Choose another, or restore it in Settings.',
   'silicone-short': (a, u) =>

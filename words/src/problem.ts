@@ -231,6 +231,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `The calculation stopped (${a.job}: ${a.reason}). Nothing you entered is lost; change something or reload to try again.`,
   'work-too-long': (a, u) =>
     `The calculation was stopped after ${show(a.limit, 'duration', u)} (${a.job}). Simplify the shape and try again.`,
+  'view-not-fetched': () =>
+    'This view could not be fetched: the server is away, or Mivro was renewed since this page was opened. What was saved is safe; reload the page.',
   'page-fault': (a) =>
     `Something went wrong on this page (${a.message}). What was saved is safe; reload the page if it does not go on.`,
   'server-away': () =>
@@ -248,3 +250,15 @@ export function sayProblem<C extends ProblemCode>(
 }
 
 export const problemCodes = Object.keys(sentences) as ProblemCode[]
+
+const list = new Intl.ListFormat('en-GB')
+
+/**
+ * Of fields whose last good values nobody meant: nothing is made of them.
+ *
+ * @example sayInRed(['Width']) // 'Width stands in red: mend it, or press Esc there to take the last good size back. Nothing was made.'
+ */
+export function sayInRed(labels: readonly string[]): string {
+  const [stand, it] = labels.length === 1 ? ['stands', 'it'] : ['stand', 'them']
+  return `${list.format(labels)} ${stand} in red: mend ${it}, or press Esc there to take the last good size back. Nothing was made.`
+}

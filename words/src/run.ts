@@ -173,7 +173,9 @@ export function sayRunStep(
   switch (step) {
     case 'lay out': {
       const tools = [
-        `${plural(moulds.length, 'mould')} of ${names}, closed, wiped and level`,
+        `${plural(moulds.length, 'mould')} of ${names}, ${
+          moulds.every(({ pour }) => pour.closed) ? 'closed, ' : ''
+        }wiped and level`,
         prefills > 0 ? `a syringe with a fine tip for ${plural(prefills, 'place')}` : '',
         moulds.some(({ pour }) => pour.bands > 0)
           ? `boards and ${plural(

@@ -21,6 +21,18 @@ describe('what nobody expected', () => {
     ])
   })
 
+  it('a view that did not come is said as that, whatever the browser calls it', () => {
+    for (const words of [
+      'Failed to fetch dynamically imported module: http://127.0.0.1/assets/a.js',
+      'error loading dynamically imported module: http://127.0.0.1/assets/a.js',
+      'Importing a module script failed.',
+      'Unable to preload CSS for /assets/a.css',
+    ]) {
+      reportFault(new TypeError(words))
+    }
+    expect(said()).toEqual([expect.stringMatching(/^This view could not be fetched/)])
+  })
+
   it('is heard from promises and handlers', () => {
     hearFaults()
     const rejected = new Event('unhandledrejection', { cancelable: true })

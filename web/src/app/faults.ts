@@ -21,11 +21,15 @@ export function dismissFaults(): void {
 /** What the person gave up is no fault. */
 const isGivenUp = (error: unknown) => error instanceof DOMException && error.name === 'AbortError'
 
+/** What browsers say, each in its own words, of a module or its style sheet that did not come. */
+const notFetched = /dynamically imported module|importing a module script|preload CSS/i
+
 function sentencesOf(error: unknown): readonly Problem[] {
   try {
     return problemsOf(error)
   } catch {
     const message = error instanceof Error ? error.message : String(error)
+    if (notFetched.test(message)) return [new Problem('view-not-fetched', {})]
     return [new Problem('page-fault', { message: message.slice(0, 200) })]
   }
 }

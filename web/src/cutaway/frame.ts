@@ -47,7 +47,8 @@ export function frameFor(
   const roomX = Math.max(80, width - margin.left - right - 2 * wall)
   const roomY = Math.max(60, height - margin.top - margin.bottom - 1.4 * lid)
   const scale = Math.min(roomX / across, roomY / section.height)
-  const wanted = (0.62 * roomY) / (section.height * scale)
+  // In a narrow drawing no taller than a usual piece would stand there.
+  const wanted = (0.62 * Math.min(roomY, across * scale)) / (section.height * scale)
   const isFlat = across > flat * section.height
   const stretch = wanted < 1.4 || !isFlat ? 1 : Math.min(mostStretch, Math.floor(wanted))
   const middle = margin.left + wall + roomX / 2

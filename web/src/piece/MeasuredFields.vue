@@ -24,7 +24,7 @@ const { field } = fieldsOf(() => props.form.measured, change)
 
 <template>
   <SelectField
-    label="Its volume is known by"
+    label="Known by"
     :options="ways"
     :value="form.measured.how"
     @choose="take({ ...form, measured: startingMeasure($event) })"

@@ -10,6 +10,7 @@ import { compile, newPlan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { fileUnits, type FileUnit } from '@mivro/core/form/mesh'
 import { show } from '@mivro/core/base/units'
+import { sayInRed } from '@mivro/words/problem'
 import { sayLikelyUnits } from '@mivro/words/fileFaults'
 import { stepWords } from '@mivro/words/steps'
 import { api, newId } from '../api/client.ts'
@@ -164,11 +165,6 @@ async function make(): Promise<void> {
             v-bind="said"
           />
         </FieldRow>
-        <ElAlert v-if="refused.length > 0" type="error" :closable="false">
-          {{ refused.join(' and ') }} {{ refused.length === 1 ? 'stands' : 'stand' }} in red: mend
-          {{ refused.length === 1 ? 'it' : 'them' }}, or press Esc there to take the last good size
-          back. Nothing was made.
-        </ElAlert>
         <SolidFields v-if="made.from === 'sizes'" :solid="made.solid" :take="made.takeSolid" />
         <MeasuredFields
           v-else-if="made.from === 'measured'"
@@ -203,8 +199,8 @@ async function make(): Promise<void> {
                 long. {{ sayLikelyUnits(made.report.suggestion.likely) }}
               </template>
               <template v-else>
-                {{ made.report.kind.toUpperCase() }} names no unit. Taken as {{ made.unit }}, it is as long
-                as the size below says: change it if that is wrong.
+                {{ made.report.kind.toUpperCase() }} names no unit. Taken as {{ made.unit }}, it is
+                as long as the size below says: change it if that is wrong.
               </template>
             </p>
           </template>
@@ -214,7 +210,12 @@ async function make(): Promise<void> {
         <ElButton v-if="made.from === 'file' && made.file && !made.step" @click="made.clear">
           Choose another file
         </ElButton>
-        <ElButton v-if="made.survey" type="primary" @click="make">Create piece</ElButton>
+        <div v-if="made.survey" class="foot">
+          <ElAlert v-if="refused.length > 0" type="error" :closable="false">
+            {{ sayInRed(refused) }}
+          </ElAlert>
+          <ElButton type="primary" @click="make">Create piece</ElButton>
+        </div>
         <p v-else-if="missing" class="quiet">{{ missing }}</p>
       </aside>
     </div>
@@ -254,6 +255,18 @@ async function make(): Promise<void> {
   border-radius: var(--r-large);
   background: transparent;
   font-size: var(--size-lead);
+}
+
+/* In reach however long the panel is. */
+.foot {
+  position: sticky;
+  bottom: -14px;
+  display: grid;
+  gap: 10px;
+  margin: 0 -16px -14px;
+  padding: 10px 16px 14px;
+  border-top: 1px solid var(--line-2);
+  background: var(--panel);
 }
 
 .step {

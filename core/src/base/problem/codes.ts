@@ -110,6 +110,7 @@ export interface ProblemAmounts {
   'browser-storage': { reason: string }
   'work-failed': { job: string; reason: string }
   'work-too-long': { job: string; limit: number }
+  'view-not-fetched': Record<string, never>
   'page-fault': { message: string }
   'server-away': Record<string, never>
   'server-fault': { reference: string }

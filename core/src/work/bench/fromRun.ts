@@ -234,12 +234,16 @@ function layOut({ load, moulds }: RunStep, run: Run): { what: LayOutItem; count:
   const sum = (of: (mould: RunMould) => number) => moulds.reduce((all, one) => all + of(one), 0)
   const prefills = sum(({ pour }) => pour.prefills)
   const bands = sum(({ pour }) => pour.bands)
+  const closed = sum(({ pour }) => Number(pour.closed))
   const pressed = run.way === 'pressure' || run.way === 'both'
   const pumped = run.way === 'vacuum' || run.way === 'both'
   return [
     { what: 'gloves', count: run.hands },
     { what: 'air', count: 1 },
-    { what: 'moulds', count: moulds.length },
+    ...(closed > 0 ? [{ what: 'moulds' as const, count: closed }] : []),
+    ...(closed < moulds.length
+      ? [{ what: 'open moulds' as const, count: moulds.length - closed }]
+      : []),
     { what: 'level', count: 1 },
     ...(prefills > 0 ? [{ what: 'prefill tools' as const, count: prefills }] : []),
     ...(bands > 0 ? [{ what: 'boards and bands' as const, count: bands }] : []),

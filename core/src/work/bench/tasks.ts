@@ -10,6 +10,7 @@ export const layOutItems = [
   'gloves',
   'air',
   'moulds',
+  'open moulds',
   'level',
   'prefill tools',
   'boards and bands',

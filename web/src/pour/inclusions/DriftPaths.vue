@@ -16,6 +16,8 @@ const props = defineProps<{
     colour: string
     path: readonly { at: number; height: number }[]
     settling: Settling
+    /** It is set in once the layer holds it; what lies on the gel or is held is not waited for. */
+    late: boolean
   }[]
   /** Of the layer, m. */
   depth: number
@@ -39,8 +41,7 @@ const data = computed(() => ({
 }))
 const marks = computed(() => {
   const found: Record<string, AnnotationOptions> = {}
-  for (const [i, { settling }] of props.things.entries()) {
-    if (settling.holdsFrom <= settling.path[0].at) continue
+  for (const [i, { settling }] of props.things.filter(({ late }) => late).entries()) {
     found[`holds-${i}`] = {
       type: 'line',
       scaleID: 'x',

@@ -67,7 +67,8 @@ const drifts = computed(() => {
       thickness: found.size.thickness,
       lift: one.lift,
     })
-    return [{ name: one.name, colour: colourOf(one), path, settling }]
+    const late = props.layer.setIn[i].when?.how === 'once it holds'
+    return [{ name: one.name, colour: colourOf(one), path, settling, late }]
   })
 })
 </script>
