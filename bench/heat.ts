@@ -94,16 +94,15 @@ function plainHour(grid: HeatGrid): number {
   const conduction = conductionOf(grid, (cell) =>
     grid.kind[cell] === 0 ? undefined : siliconeBody,
   )
-  const { capacity, link, loss, counts } = conduction
+  const { capacity, link, allLoss, counts } = conduction
   const [nx, ny] = counts
   const total = capacity.length
   const strides = [1, nx, nx * ny]
   let largest = Infinity
   for (let i = 0; i < total; i++) {
-    let out = 0
+    let out = allLoss[i]
     for (let axis = 0; axis < 3; axis++) {
-      out +=
-        link[axis][i] + loss[axis][i] + (i >= strides[axis] ? link[axis][i - strides[axis]] : 0)
+      out += link[axis][i] + (i >= strides[axis] ? link[axis][i - strides[axis]] : 0)
     }
     if (out > 0) largest = Math.min(largest, capacity[i] / out)
   }
@@ -112,7 +111,7 @@ function plainHour(grid: HeatGrid): number {
   const start = performance.now()
   for (let time = 0; time < hour; time += largest) {
     for (let i = 0; i < total; i++) {
-      flow[i] = -(loss[0][i] + loss[1][i] + loss[2][i]) * (temperature[i] - room)
+      flow[i] = -allLoss[i] * (temperature[i] - room)
     }
     for (let axis = 0; axis < 3; axis++) {
       const links = link[axis]

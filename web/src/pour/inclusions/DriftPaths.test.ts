@@ -5,20 +5,16 @@ import { expect, it } from 'vitest'
 import type { Settling } from '@mivro/core/matter/inclusion'
 import DriftPaths from './DriftPaths.vue'
 
-const settling = {
-  drift: -0.004,
-  holdsFrom: 900,
-  gel: 1800,
-  path: [
-    { at: 60, height: 0.004 },
-    { at: 1800, height: 0 },
-  ],
-} as unknown as Settling
+const settling: Pick<Settling, 'holdsFrom' | 'gel'> = { holdsFrom: 900, gel: 1800 }
+const path = [
+  { at: 60, height: 0.004 },
+  { at: 1800, height: 0 },
+]
 const thing = (late: boolean) => ({
   name: 'Star',
   colour: '#888888',
-  path: settling.path,
-  settling,
+  path,
+  settling: settling as Settling,
   late,
 })
 

@@ -85,6 +85,66 @@ describe('conduction', () => {
   })
 })
 
+/** Steel, 250 times as conductive as resin (handbook values, from memory). */
+const steel: Solid = { conductivity: 50, density: 7850, heatCapacity: 470 }
+/** Half a millimetre of resin around a washer of steel, in a corner of it all. */
+const washer = (cell: number) => {
+  const [x, y, z] = [cell % 9, Math.floor(cell / 9) % 9, Math.floor(cell / 81)]
+  const across = Math.hypot(x - 3, y - 3)
+  return z === 1 && across > 1 && across < 3 ? steel : body
+}
+
+describe('a washer of steel in resin', () => {
+  const small = bare([0.0045, 0.0045, 0.0045], [9, 9, 9], cellKind.layer0)
+  /** From warmest at one corner; the excess over the room after `end` s by steps of `step`. */
+  function cooled(step: number, end: number, visit: (over: Float64Array) => void = () => {}) {
+    const conduction = conductionOf(small, washer)
+    const temperature = Float64Array.from(small.kind, (_, i) => 300 + (40 * i) / small.kind.length)
+    const change = new Float64Array(temperature.length)
+    for (let time = 0; time < end - 1e-9; time += step) {
+      conduct(conduction, temperature, new Float64Array(change.length), 300, step, change)
+      for (let i = 0; i < change.length; i++) temperature[i] += change[i]
+      visit(temperature.map((t) => t - 300))
+    }
+    return temperature.map((t) => t - 300)
+  }
+
+  /** The same by plain explicit steps, each small enough for steel (forward Euler). */
+  function plainly(end: number): Float64Array {
+    const { capacity, link, allLoss } = conductionOf(small, washer)
+    const over = Float64Array.from(small.kind, (_, i) => (40 * i) / small.kind.length)
+    const step = 0.002
+    for (let time = 0; time < end; time += step) {
+      const flow = over.map((t, i) => -allLoss[i] * t)
+      for (const [axis, stride] of [1, 9, 81].entries()) {
+        for (let i = 0; i + stride < over.length; i++) {
+          const passes = link[axis][i] * (over[i] - over[i + stride])
+          flow[i] -= passes
+          flow[i + stride] += passes
+        }
+      }
+      for (let i = 0; i < over.length; i++) over[i] += (step * flow[i]) / capacity[i]
+    }
+    return over
+  }
+
+  it('cools as plain explicit steps say, cell by cell', () => {
+    const [ours, plain] = [cooled(0.05, 10), plainly(10)]
+    for (const [i, over] of ours.entries()) expect(Math.abs(over - plain[i])).toBeLessThan(0.1)
+  })
+
+  it('steps of a quarter of an hour never swing: what is warm cools, nothing falls below the room', () => {
+    let warmest = 40
+    cooled(900, 48 * 3600, (over) => {
+      expect(Math.min(...over)).toBeGreaterThan(-1e-3)
+      const now = Math.max(...over)
+      expect(now).toBeLessThan(Math.max(warmest, 1e-3))
+      warmest = now
+    })
+    expect(warmest).toBeLessThan(1e-3)
+  })
+})
+
 /** A reaction that does not slow down: heat by temperature alone. */
 function ignition(delta: number, epsilon: number): CureLaw {
   const energy = (gasConstant * standardTemperature) / epsilon

@@ -13,8 +13,7 @@ const crowding = 2
 
 /**
  * Heat and cure of a pour in its mould, cell by cell: layers wake when they are poured; conduction
- * implicit axis by axis in delta form (Douglas 1962, from memory), reaction by Heun's rule on
- * tables. Report the centre and the 95th percentile of a layer: thin fronts of a runaway overshoot.
+ * by backward Euler, solved by conjugate gradients; reaction by Heun's rule on tables. Report the centre and the 95th percentile of a layer: thin fronts of a runaway overshoot.
  *
  * @example heatField({ grid: heatGridOfABlock, layers: [deepEpoxyAtOnce], room: 296.15, until: 3600 }).energy.lost >= 0 // true
  */

@@ -146,6 +146,8 @@ export class FieldMarch {
       largest = Math.max(largest, done.alpha / aim.alpha)
     }
     const change = this.#change
+    // It goes on as it went, to begin with.
+    for (let i = 0; i < change.length; i++) change[i] = step * this.#slope[i]
     this.#lost = conduct(this.#conduction, this.temperature, this.#heat, room, step, change)
     let warmest = 0
     for (let i = 0; i < change.length; i++) {

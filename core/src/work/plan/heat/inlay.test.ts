@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { heatGrid, inlaid } from '../../../matter/cure/index.ts'
+import { calibrate, heatGrid, inlaid, learn } from '../../../matter/cure/index.ts'
+import { slowEpoxy } from '../../../matter/material/samples.ts'
 import type { PlanInclusion, SetLayer } from '../../../matter/inclusion/index.ts'
 import { measure, type Vec3 } from '../../../form/mesh/index.ts'
 import { buildSolid } from '../../../form/shape/index.ts'
 import { inlayOf, matterOfThing } from './inlay.ts'
+import { pourHeat } from './pourHeat.ts'
 
 const mm = 1e-3
 const up: Vec3 = [0, 0, 1]
@@ -83,4 +85,38 @@ describe('resin with something in it', () => {
     expect(mixed.density * mixed.heatCapacity).toBeCloseTo(0.9 * 1.98e6 + 0.1 * 3.4e6, 3)
     expect(inlaid(resin, 1, 3.4e6, 110).conductivity).toBeCloseTo(110, 6)
   })
+})
+
+// Second law: what only warms itself is never colder than its room, and cools once it is cured.
+it('steel washers in a thin keycap never make its field swing, two days long', () => {
+  const cap = buildSolid({
+    solid: 'keycap',
+    units: 1,
+    height: 9.6 * mm,
+    wall: 1.6 * mm,
+    taper: 2.2 * mm,
+  })
+  const room = 294.15
+  const batch = { resin: slowEpoxy, room, mass: 0.011, depth: 1.6 * mm, width: 14 * mm }
+  const washers = set({ shape: 'ring', count: 2, mass: 6e-5, density: 7850, thickness: 0.3 * mm })
+  const { frames } = pourHeat(
+    cap,
+    {
+      up,
+      layers: [
+        { top: 1.6 * mm, batch, pourAt: 240 },
+        { top: 9.6 * mm, batch, pourAt: 21_000 },
+      ],
+      room,
+      walls: { ...walls, cover: 0.012 },
+      until: 48 * 3600,
+      cells: 12_000,
+      set: [{ ...washers[0], top: 1.6 * mm }],
+    },
+    (resin) => learn(calibrate(resin), resin),
+    { frames: 24 },
+  )
+  for (const { temperature } of frames)
+    expect(Math.min(...temperature)).toBeGreaterThan(room - 0.01)
+  expect(Math.max(...frames.at(-1)!.temperature)).toBeLessThan(room + 0.5)
 })
