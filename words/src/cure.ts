@@ -61,3 +61,13 @@ export function explainCure(
 
 const sheetLine = (resin: Resin, choice: UnitChoice): string =>
   `The sheet of ${resin.name} gives ${showDuration(resin.potLife)} of pot life for ${show(potMassOf(resin), 'mass', choice)}${resin.potMass === undefined ? ' (assumed: it names none)' : ''} at ${show(resin.sheetTemperature, 'temperature', choice)}.`
+
+/**
+ * From how warm to how warm, K; nothing for what is shown as one degree.
+ *
+ * @example sayBand({ low: 301.15, high: 306.15 }, metric) // '28 °C to 33 °C'
+ */
+export function sayBand({ low, high }: { low: number; high: number }, units: UnitChoice): string {
+  const [from, to] = [low, high].map((kelvin) => show(kelvin, 'temperature', units))
+  return from === to ? '' : `${from} to ${to}`
+}

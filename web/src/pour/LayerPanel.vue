@@ -7,7 +7,7 @@ import { bandOf } from '@mivro/core/matter/cure'
 import { finenessOf, withLayer, type CompiledLayer, type Layer } from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
-import { explainCure, explainSheet } from '@mivro/words/cure'
+import { explainCure, explainSheet, sayBand } from '@mivro/words/cure'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -49,10 +49,9 @@ const doses = computed(() =>
 const degrees = (kelvin: number) => show(kelvin, 'temperature', studio.units)
 const band = computed(() => {
   const { clock, batch } = props.layer
-  if (!clock?.peak || !batch) return undefined
-  const { low, high } = bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
-  // A band within a degree is none.
-  return degrees(low) === degrees(high) ? undefined : `${degrees(low)} to ${degrees(high)}`
+  if (!clock?.peak || !batch) return ''
+  const around = bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
+  return sayBand(around, studio.units)
 })
 const law = useLaw(() => resin.value)
 const origin = computed(() => {
