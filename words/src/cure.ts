@@ -65,9 +65,9 @@ const sheetLine = (resin: Resin, choice: UnitChoice): string =>
 /**
  * From how warm to how warm, K; nothing for what is shown as one degree.
  *
- * @example sayBand({ low: 301.15, high: 306.15 }, metric) // '28 °C to 33 °C'
+ * @example sayHeatBand({ low: 301.15, high: 306.15 }, metric) // '28 °C to 33 °C'
  */
-export function sayBand({ low, high }: { low: number; high: number }, units: UnitChoice): string {
+export function sayHeatBand({ low, high }: { low: number; high: number }, units: UnitChoice): string {
   const [from, to] = [low, high].map((kelvin) => show(kelvin, 'temperature', units))
   return from === to ? '' : `${from} to ${to}`
 }

@@ -2,7 +2,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { bandOf, type DeepestPour } from '@mivro/core/matter/cure'
 import type { CompiledLayer } from '@mivro/core/work/plan'
-import { sayBand } from '@mivro/words/cure'
+import { sayHeatBand } from '@mivro/words/cure'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -38,7 +38,7 @@ const hottest = computed(() => {
   }
 })
 
-const hottestBand = computed(() => hottest.value && sayBand(hottest.value, studio.units))
+const hottestBand = computed(() => hottest.value && sayHeatBand(hottest.value, studio.units))
 /** The layer that is asked about: the chosen one, or the one that runs hottest. */
 const about = computed(() => {
   if (props.layer?.clock) return props.layer

@@ -7,7 +7,7 @@ import { bandOf } from '@mivro/core/matter/cure'
 import { finenessOf, withLayer, type CompiledLayer, type Layer } from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
-import { explainCure, explainSheet, sayBand } from '@mivro/words/cure'
+import { explainCure, explainSheet, sayHeatBand } from '@mivro/words/cure'
 import { useProject } from '../project/projectStore.ts'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -51,7 +51,7 @@ const band = computed(() => {
   const { clock, batch } = props.layer
   if (!clock?.peak || !batch) return ''
   const around = bandOf(clock.peak.temperature, batch.materialTemperature ?? batch.room)
-  return sayBand(around, studio.units)
+  return sayHeatBand(around, studio.units)
 })
 const law = useLaw(() => resin.value)
 const origin = computed(() => {
