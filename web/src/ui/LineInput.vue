@@ -29,8 +29,9 @@ async function select(): Promise<void> {
     @keydown.enter="emit('commit')"
     @keydown.esc.stop="emit('forget')"
   >
-    <template v-if="unit" #suffix>
-      <span aria-hidden="true">{{ unit }}</span>
+    <!-- Always there: the input looks for it once, and a unit comes with the first digit. -->
+    <template #suffix>
+      <span v-if="unit" aria-hidden="true">{{ unit }}</span>
     </template>
   </ElInput>
 </template>

@@ -47,6 +47,16 @@ describe('a field for quantities', () => {
     expect(wrapper.find('[role=alert]').exists()).toBe(false)
   })
 
+  it('an empty field shows its unit as soon as something is typed', async () => {
+    const props = { label: 'Viscosity', kind: 'viscosity', value: undefined } as const
+    const wrapper = mount(QuantityField, {
+      props: { ...props, placeholder: 'not stated', optional: true, take: () => undefined },
+    })
+    expect(wrapper.text()).not.toContain('mPa·s')
+    await wrapper.get('input').setValue('600')
+    expect(wrapper.text()).toContain('mPa·s')
+  })
+
   it('what the document refuses stays too', async () => {
     const refuse = vi.fn(
       () => new Problem('out-of-range', { kind: 'length', value: 9, min: 0, max: 2 }),
