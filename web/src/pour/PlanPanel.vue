@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { blocks, cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
-import { mixesFor, type Plan } from '@mivro/core/work/plan'
+import { castsWanted, mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show, showDuration } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -39,7 +39,7 @@ const planRun = () =>
     const made = await api.add('runs', newId(), {
       ...newRun(document.name),
       room: plan.value.room,
-      pours: [{ id: newId(), piece: id, casts: project.mould?.wish.copies ?? plan.value.copies }],
+      pours: [{ id: newId(), piece: id, casts: castsWanted(plan.value, project.mould) }],
       way: usualWay({
         mould: into.value?.mould ?? plan.value.mould,
         pot: studio.studio.pot !== undefined,
@@ -61,8 +61,8 @@ const atCopies = computed(() => cautionsAt(compiled.value.cautions, { field: 'co
 const into = computed(() => compiled.value.into)
 /** The casts that are wanted in all, where the mould's wish says it. */
 const order = computed(() => {
-  const wanted = project.mould?.wish.copies
-  if (wanted === undefined || wanted === plan.value.copies) return ''
+  const wanted = castsWanted(plan.value, project.mould)
+  if (wanted === plan.value.copies) return ''
   const mixes = mixesFor(wanted, plan.value.copies)
   return `${wanted} are wanted in all: ${mixes} ${mixes === 1 ? 'mix' : 'mixes'} like this.`
 })

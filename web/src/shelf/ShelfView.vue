@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { ChevronDown, Plus } from 'lucide-vue-next'
 import { colourOf } from '@mivro/core/matter/inclusion'
 import type { Material, MaterialKind } from '@mivro/core/matter/material'
+import { displayStep } from '@mivro/core/matter/mix'
 import { show, showDuration, showRatio } from '@mivro/core/base/units'
 import type { Stored } from '../api/client.ts'
 import { useOpen } from '../api/useOpen.ts'
@@ -94,7 +95,7 @@ function facts(material: Material): string {
   if (material.kind === 'tint')
     return `${material.form} · up to ${show(material.limit, 'fraction', studio.units)}`
   if (material.kind === 'recipe') return material.parts.map(({ name }) => name).join(', ')
-  return `${show(material.mass, 'mass', studio.units, { step: 1e-5 })} each · ${show(material.density, 'density', studio.units)}`
+  return `${show(material.mass, 'mass', studio.units, { step: displayStep(material.mass, 1e-5) })} each · ${show(material.density, 'density', studio.units)}`
 }
 </script>
 
