@@ -67,7 +67,10 @@ const sheetLine = (resin: Resin, choice: UnitChoice): string =>
  *
  * @example sayHeatBand({ low: 301.15, high: 306.15 }, metric) // '28 °C to 33 °C'
  */
-export function sayHeatBand({ low, high }: { low: number; high: number }, units: UnitChoice): string {
+export function sayHeatBand(
+  { low, high }: { low: number; high: number },
+  units: UnitChoice,
+): string {
   const [from, to] = [low, high].map((kelvin) => show(kelvin, 'temperature', units))
   return from === to ? '' : `${from} to ${to}`
 }

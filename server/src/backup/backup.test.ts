@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto'
+import { createHash, randomBytes } from 'node:crypto'
 import { closeSync, openSync, readdirSync, readFileSync, writeFileSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
@@ -9,7 +9,7 @@ import { newPlan } from '@mivro/core/work/plan'
 import { buildSolid } from '@mivro/core/form/shape'
 import { writeStl } from '@mivro/core/form/mesh'
 import { sayProblem } from '@mivro/words/problem'
-import { png } from '../../../core/src/base/picture/samples.ts'
+import { jpeg, png } from '../../../core/src/base/picture/samples.ts'
 import { Store } from '../db/store.ts'
 import { TestServer, temporaryFolder } from '../testServer.ts'
 import { readBackup } from './read.ts'
@@ -136,6 +136,33 @@ describe('a backup', () => {
     expect((await (await put(zipSync(altered))).json()) as object).toMatchObject({
       code: 'backup-unreadable',
     })
+  })
+
+  it('a picture in it that tells its place loses that, and its pull still shows it', async () => {
+    await call('POST', '/demo')
+    const { id } = (await (await server.send('POST', '/pictures', png(9, 9))).json()) as {
+      id: string
+    }
+    const pull = (await call('GET', '/pulls/demo-coaster-pull-1')).body
+    const document = { ...pull.document, pictures: [{ id, name: 'rim.jpg' }] }
+    await call('PUT', `/pulls/${pull.id}`, { basedOn: 1, document })
+    const place = 'GPS 48.1 N 11.5 E'
+    const telling = jpeg(9, 9, { told: place })
+    const other = createHash('sha256').update(telling).digest('hex')
+    const { [`pictures/${id}`]: _, ...files } = unzipSync(await take())
+    const told = Object.entries(files).map(([name, body]) =>
+      name.endsWith('.ndjson')
+        ? [name, Buffer.from(Buffer.from(body).toString().replaceAll(id, other))]
+        : [name, body],
+    )
+    const packed = zipSync({ ...Object.fromEntries(told), [`pictures/${other}`]: telling })
+    expect((await put(packed)).status).toBe(200)
+    const [shown] = (await call('GET', '/pulls/demo-coaster-pull-1')).body.document.pictures
+    expect(shown.id).not.toBe(other)
+    const kept = Buffer.from(await (await server.fetch(`/pictures/${shown.id}`)).arrayBuffer())
+    expect(kept.toString('latin1')).not.toContain(place)
+    expect(kept.subarray(0, 2)).toEqual(Buffer.from([0xff, 0xd8]))
+    expect((await server.fetch(`/pictures/${other}`)).status).toBe(404)
   })
 
   it('what was there before a restore is kept, once for each, and is a store of its own', async () => {

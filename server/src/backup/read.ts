@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto'
 import { readDocument, sameDocument } from '@mivro/core/base/document'
-import { inspectPicture } from '@mivro/core/base/picture'
+import { inspectPicture, stripped, type PictureType } from '@mivro/core/base/picture'
 import { Problem, Problems } from '@mivro/core/base/problem'
 import { connect, type Transaction } from '../db/connect.ts'
+import { PictureStore } from '../picture/store.ts'
 import { newEpoch } from '../db/migrations/0002_epoch_and_names.ts'
 import { documentTypes, filesOf, type DocumentTypeName } from '@mivro/core/studio'
 import { Archive } from './archive.ts'
@@ -40,13 +41,14 @@ export async function readBackup(path: string, file: string): Promise<Restored> 
   const db = await connect(file)
   try {
     const made = await db.transaction(async (tx) => {
-      const rows = await rowsOf(archive)
+      // Pictures first: what they tell besides is taken off, and with it they get another name.
+      const pictures = await insertPictures(tx, archive)
+      const rows = await rowsOf(archive, pictures)
       const checks = new Checks()
       const documents = await insert(tx, 'documents', checks.documents(rows.documents))
       const revisions = await insert(tx, 'revisions', checks.revisions(rows.revisions))
       const meshes = await insertMeshes(tx, archive)
-      const pictures = await insertPictures(tx, archive)
-      checks.finish(meshes, pictures)
+      checks.finish(meshes, new Set(pictures.values()))
       const expected = rows.manifest
       if (
         expected &&
@@ -74,14 +76,17 @@ interface Rows {
   revisions: AsyncIterable<unknown> | Iterable<unknown>
 }
 
-async function rowsOf(archive: Archive): Promise<Rows> {
+/** Ids of pictures as they stand in a backup, and as they are kept. */
+type Renamed = ReadonlyMap<string, string>
+
+async function rowsOf(archive: Archive, renamed: Renamed): Promise<Rows> {
   const old = archive.entries.has('mivro.json')
   if (!old && !archive.entries.has('manifest.json')) unreadable('it holds no manifest.json')
   const name = old ? 'mivro.json' : 'manifest.json'
-  const value = parsed((await archive.whole(name)).toString('utf8'), name) as Record<
-    string,
-    unknown
-  > | null
+  const value = parsed(
+    named((await archive.whole(name)).toString('utf8'), renamed),
+    name,
+  ) as Record<string, unknown> | null
   const format = value?.format
   if (typeof format === 'number' && format > backupFormat) {
     throw new Problem('backup-newer', { version: format, reads: backupFormat })
@@ -100,14 +105,24 @@ async function rowsOf(archive: Archive): Promise<Rows> {
   if (!manifest.success) return unreadable('manifest.json does not hold what it should')
   return {
     manifest: manifest.data,
-    documents: jsonLines(archive, 'documents.ndjson'),
-    revisions: jsonLines(archive, 'revisions.ndjson'),
+    documents: jsonLines(archive, 'documents.ndjson', renamed),
+    revisions: jsonLines(archive, 'revisions.ndjson', renamed),
   }
 }
 
-async function* jsonLines(archive: Archive, name: string): AsyncGenerator<unknown> {
-  for await (const line of archive.lines(name)) if (line !== '') yield parsed(line, name)
+async function* jsonLines(
+  archive: Archive,
+  name: string,
+  renamed: Renamed,
+): AsyncGenerator<unknown> {
+  for await (const line of archive.lines(name)) {
+    if (line !== '') yield parsed(named(line, renamed), name)
+  }
 }
+
+/** A hash of 256 bits stands nowhere but where a file is named by it. */
+const named = (text: string, renamed: Renamed): string =>
+  text.replace(/\b[0-9a-f]{64}\b/g, (id) => renamed.get(id) ?? id)
 
 function parsed(text: string, name: string): unknown {
   try {
@@ -229,20 +244,20 @@ async function insertMeshes(tx: Transaction, archive: Archive): Promise<Set<stri
   return ids
 }
 
-async function insertPictures(tx: Transaction, archive: Archive): Promise<Set<string>> {
-  const ids = new Set<string>()
-  const now = new Date().toISOString()
+async function insertPictures(tx: Transaction, archive: Archive): Promise<Map<string, string>> {
+  const renamed = new Map<string, string>()
+  const pictures = new PictureStore(tx, new Date().toISOString())
   for await (const { id, body } of filesIn(archive, pictureEntry, 'a picture')) {
-    ids.add(id)
-    const type = pictureTypeOf(body)
-    await tx('pictures').insert({ id, type, bytes: body.length, body, created_at: now })
+    const { type, bare } = bareOf(body)
+    renamed.set(id, await pictures.add(bare, type))
   }
-  return ids
+  return renamed
 }
 
-function pictureTypeOf(body: Uint8Array): string {
+function bareOf(body: Uint8Array): { type: PictureType; bare: Uint8Array } {
   try {
-    return inspectPicture(body).type
+    const { type } = inspectPicture(body)
+    return { type, bare: stripped(body, type) }
   } catch {
     return unreadable('a picture in it is none')
   }

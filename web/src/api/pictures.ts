@@ -2,11 +2,15 @@ import { inspectPicture, largestPicture } from '@mivro/core/base/picture'
 import { Problem } from '@mivro/core/base/problem'
 import { api } from './client.ts'
 
-/** As large as a picture is shown in a list, px, and how well packed. */
-const small = { side: 320, quality: 0.8 }
+/** How large a picture is kept and shown in a list, longest side in px, and how well packed. */
+const sizes = {
+  whole: { side: 3000, quality: 0.92 },
+  small: { side: 320, quality: 0.8 },
+} as const
 
 /**
- * Keeps a picture: judged before it is sent, and a small one made of it for lists.
+ * Keeps a picture: judged before it is sent, drawn anew so that only what is seen of it leaves this
+ * page, and a small one made of it for lists.
  *
  * Throws `Problem`: file-too-large, picture-not-one, picture-other, and what the server says.
  */
@@ -14,32 +18,43 @@ export async function keepPicture(file: File): Promise<string> {
   if (file.size > largestPicture) {
     throw new Problem('file-too-large', { bytes: file.size, limit: largestPicture })
   }
-  inspectPicture(new Uint8Array(await file.arrayBuffer()), {
-    name: file.name,
-    claims: file.type || undefined,
+  const { name } = file
+  const claims = file.type || undefined
+  const { type } = inspectPicture(new Uint8Array(await file.arrayBuffer()), { name, claims })
+  const seen = await createImageBitmap(file).catch(() => {
+    throw new Problem('picture-not-one', { name })
   })
-  const { id } = await api.uploadPicture(file)
-  const shrunk = await shrink(file)
-  // Without a small one the whole one is shown in its place.
-  if (shrunk) await api.keepSmall(id, shrunk).catch(() => undefined)
-  return id
+  try {
+    const { id } = await api.uploadPicture(
+      await drawn(seen, type === 'image/png' ? type : 'image/jpeg', sizes.whole),
+    )
+    // Without a small one the whole one is shown in its place.
+    await drawn(seen, 'image/jpeg', sizes.small)
+      .then((small) => api.keepSmall(id, small))
+      .catch(() => undefined)
+    return id
+  } finally {
+    seen.close()
+  }
 }
 
-async function shrink(file: Blob): Promise<Blob | undefined> {
-  try {
-    const whole = await createImageBitmap(file)
-    const share = Math.min(1, small.side / Math.max(whole.width, whole.height))
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.max(1, Math.round(whole.width * share))
-    canvas.height = Math.max(1, Math.round(whole.height * share))
-    canvas.getContext('2d')!.drawImage(whole, 0, 0, canvas.width, canvas.height)
-    whole.close()
-    return await new Promise((done) =>
-      canvas.toBlob((blob) => done(blob ?? undefined), 'image/jpeg', small.quality),
-    )
-  } catch {
-    return undefined
-  }
+async function drawn(
+  seen: ImageBitmap,
+  type: 'image/jpeg' | 'image/png',
+  { side, quality }: (typeof sizes)[keyof typeof sizes],
+): Promise<Blob> {
+  const share = Math.min(1, side / Math.max(seen.width, seen.height))
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.max(1, Math.round(seen.width * share))
+  canvas.height = Math.max(1, Math.round(seen.height * share))
+  canvas.getContext('2d')!.drawImage(seen, 0, 0, canvas.width, canvas.height)
+  return new Promise((done, failed) =>
+    canvas.toBlob(
+      (blob) => (blob ? done(blob) : failed(new Problem('picture-not-one', { name: 'It' }))),
+      type,
+      quality,
+    ),
+  )
 }
 
 /** Where a picture is shown from. @example pictureAddress('ab', 'small') // '/api/pictures/ab?size=small' */
