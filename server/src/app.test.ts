@@ -51,6 +51,19 @@ describe('documents', () => {
     expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
   })
 
+  it('an id that is taken by something else is refused, and nothing is changed', async () => {
+    await addPlan()
+    const other = await call('POST', '/pieces', { id: 'p1', document: piece('Another') })
+    expect([other.status, other.body.code]).toEqual([409, 'id-taken'])
+    const crossed = await call('POST', '/pieces', { id: 'l1', document: piece() })
+    expect([crossed.status, crossed.body.code]).toEqual([409, 'id-taken'])
+    expect((await call('GET', '/pieces/p1')).body.document.name).toBe('Coaster')
+    // Asked for again after it was changed: the answer that was lost, not a second piece.
+    await call('PUT', '/pieces/p1', { basedOn: 1, document: piece('Big coaster') })
+    const again = await addPiece()
+    expect([again.status, again.body.revision]).toEqual([201, 2])
+  })
+
   it('a piece comes with all it is shown with, in one answer; one that is gone is said', async () => {
     await addPlan()
     await call('POST', '/moulds', { id: 'm1', document: newMould('Block', 'p1', [0, 0, 1], 0.1) })

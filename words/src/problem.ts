@@ -195,6 +195,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `A dome of this width is at most ${show(a.limit, 'length', u)} tall (a half ball), not ${show(a.height, 'length', u)}. Lower it, or widen it.`,
   'not-found': (a) =>
     `This ${a.kind} is not here. It may have been deleted: look under Settings, Deleted.`,
+  'id-taken': (a) =>
+    `Something else is kept under this name of the store (${a.id}). Nothing was changed; try again, and it gets a name of its own.`,
   'revision-stale': (a) =>
     `This ${a.kind} was changed elsewhere meanwhile (version ${a.current}, yours began from ${a.basedOn}). Nothing was overwritten: compare both and choose.`,
   'database-newer': (a) =>

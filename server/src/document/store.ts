@@ -1,5 +1,5 @@
 import { Problem } from '@mivro/core/base/problem'
-import type { Change, Revision } from '@mivro/core/base/document'
+import { sameDocument, type Change, type Revision } from '@mivro/core/base/document'
 import type { Transaction } from '../db/connect.ts'
 import type { DocumentTypeName } from '@mivro/core/studio'
 
@@ -136,10 +136,23 @@ export class DocumentStore {
     return found
   }
 
-  /** Made once: the same id with the same kind again answers what is there. */
+  /**
+   * Made once: the same again, asked by somebody whose answer was lost, answers what is there.
+   * Throws `Problem` id-taken, where the id is another's.
+   */
   async add(id: string, parent: string | null, document: unknown): Promise<Stored> {
-    const known = await this.tx<Row>('documents').where({ id, kind: this.kind }).first()
-    if (known) return stored(known)
+    const known = await this.tx<Row>('documents').where({ id }).first()
+    if (known) {
+      const first = await this.tx<RevisionRow>('revisions')
+        .where({ document: id, revision: 1 })
+        .first()
+      const same =
+        known.kind === this.kind &&
+        known.parent === parent &&
+        sameDocument(JSON.parse(first?.body ?? known.body), document)
+      if (!same) throw new Problem('id-taken', { id })
+      return stored(known)
+    }
     const at = this.now
     const row: Row = {
       id,

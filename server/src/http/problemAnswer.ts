@@ -13,6 +13,7 @@ const statusOf: Partial<Record<ProblemCode, number>> = {
   'passphrase-wrong': 401,
   'pot-under-pressure': 409,
   'scale-empty': 409,
+  'id-taken': 409,
   'revision-stale': 409,
   'demo-not-empty': 409,
   'parent-deleted': 409,

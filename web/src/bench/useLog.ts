@@ -53,12 +53,18 @@ export function useLog({ bench, session }: UseBench) {
     })
   })
 
+  /** A pull that is there already is left as it is. */
+  const addOnce = (id: string, pull: Pull, piece: string) =>
+    api.add('pulls', id, pull, piece).catch((error: unknown) => {
+      if (!problemsOf(error).some(({ code }) => code === 'id-taken')) throw error
+    })
+
   async function write(): Promise<void> {
     if (!shelf.loaded) await shelf.load()
     const all = told.value
     for (const { id, pull, pour } of all) {
       const before = last.get(id)
-      if (before === undefined) await api.add('pulls', id, pull, pour.piece)
+      if (before === undefined) await addOnce(id, pull, pour.piece)
       // Somebody else's, or of an earlier visit: what it holds besides stays.
       await editOnce('pulls', id, (kept) => mergedPull(kept, pull, before))
       last.set(id, pull)

@@ -65,8 +65,13 @@ const missing = computed(() => {
     : 'Say which unit the file means, then the piece can be made.'
 })
 
-/** Asked twice, the same piece is made once. */
-const ids = { piece: newId(), plan: newId() }
+/** Asked twice, the same piece is made once; one that was changed meanwhile is another. */
+let ids = { of: '', piece: '', plan: '' }
+function idsFor(piece: object): typeof ids {
+  const of = JSON.stringify(piece)
+  if (ids.of !== of) ids = { of, piece: newId(), plan: newId() }
+  return ids
+}
 const making = ref(false)
 const refusals = provideRefusals()
 /** Fields in red whose last good value nobody meant. */
@@ -88,9 +93,11 @@ async function make(): Promise<void> {
       const { id } = await api.uploadMesh(made.file!)
       shape = { ...shape, mesh: id }
     }
-    const kept = await api.add('pieces', ids.piece, { ...piece, form: shape })
+    const whole = { ...piece, form: shape }
+    const own = idsFor(whole)
+    const kept = await api.add('pieces', own.piece, whole)
     const plan = { ...newPlan('First pour'), scaleStep: studio.studio.scaleStep }
-    await api.add('plans', ids.plan, plan, kept.id)
+    await api.add('plans', own.plan, plan, kept.id)
     clearDraft(draft)
     await router.push(`/pieces/${kept.id}/pour`)
   } catch (error) {

@@ -90,6 +90,7 @@ export interface ProblemAmounts {
 
   // Keeping
   'not-found': { kind: string; id: string }
+  'id-taken': { id: string }
   'revision-stale': { kind: string; basedOn: number; current: number }
   'database-newer': { unknown: string }
   'backup-unreadable': { reason: string }
