@@ -70,6 +70,12 @@ describe('the server as a process', () => {
     expect(statSync(store).size).toBe(19 * 200)
   })
 
+  it('its store is nobody else’s to read', async () => {
+    const store = place()
+    await start('--port', '0', '--database', store)
+    for (const file of [store, `${store}-wal`]) expect(statSync(file).mode & 0o077).toBe(0)
+  })
+
   it('killed twenty times under four writers it loses no acknowledged write', async () => {
     const report = await runKills({ kills: 20, seed: 7 })
     expect(report).toMatchObject({ kills: 20, lost: [] })

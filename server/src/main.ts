@@ -8,6 +8,8 @@ import { readSettings } from './settings.ts'
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
 
 async function main(): Promise<void> {
+  // What is kept is nobody else's to read on this machine.
+  process.umask(0o077)
   const { address, others, stop } = await serve(
     readSettings(root, process.argv.slice(2), process.env),
   )

@@ -1,5 +1,5 @@
 import { mkdirSync, rmSync } from 'node:fs'
-import { createServer, type RequestListener, type Server } from 'node:http'
+import { createServer, type IncomingMessage, type RequestListener, type Server } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
 import type { AddressInfo } from 'node:net'
 import { dirname } from 'node:path'
@@ -18,6 +18,9 @@ import { startUpkeep } from './upkeep/upkeep.ts'
 /** Requests that are being answered when the server stops are waited for so long, ms. */
 const lastWords = 3000
 
+/** A body of which nothing came for so long is not waited for, ms. */
+const stalled = 60_000
+
 /** A server that listens, and how it is stopped. */
 export interface Served {
   port: number
@@ -34,10 +37,15 @@ export async function serve(settings: Settings): Promise<Served> {
   const lan = settings.host ? await openLan(settings) : undefined
   // The port first: what is wrong with it is said before a store is touched.
   let answer: RequestListener = (_request, response) => response.writeHead(503).end('Starting')
-  const listener: RequestListener = (request, response) => answer(request, response)
+  const listener: RequestListener = (request, response) => {
+    dropStalled(request)
+    answer(request, response)
+  }
   const server = lan?.certificate
     ? createSecureServer(lan.certificate, listener)
     : createServer(listener)
+  // A backup over a slow network takes as long as it takes.
+  server.requestTimeout = 0
   await listen(server, settings.port, lan ? undefined : '127.0.0.1')
   mkdirSync(dirname(settings.database), { recursive: true })
   if (settings.fresh) removeStore(settings.database)
@@ -81,6 +89,12 @@ export async function serve(settings: Settings): Promise<Served> {
     await store.close()
   }
   return { port, address: `${scheme}://127.0.0.1:${port}`, others, stop }
+}
+
+/** A body that keeps coming is waited for, however long it is. */
+export function dropStalled(request: IncomingMessage, patience = stalled): void {
+  request.setTimeout(patience, () => request.destroy())
+  request.once('end', () => request.setTimeout(0))
 }
 
 function listen(server: Server, port: number, host: string | undefined): Promise<void> {

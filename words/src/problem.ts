@@ -224,6 +224,8 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     'The disk is full, so nothing can be kept. Free some space; what you changed here is sent again by itself.',
   'store-read-only': (a) =>
     `The store can be read but not written: ${a.file}. Allow writing to the file and its folder; what you changed here is sent again by itself.`,
+  'store-gone': (a) =>
+    `The store was deleted, moved or replaced while Mivro was open: ${a.file}. Put it back and start Mivro again; what you changed here is sent again by itself.`,
   'store-damaged': (a) =>
     `The store is damaged (${a.reason}): ${a.file}. Put the file aside and start Mivro again, then restore your newest backup under Settings.`,
   'wrong-request': (a) => `The server can't use this request: ${a.reason}.`,

@@ -1,5 +1,13 @@
 import { spawn } from 'node:child_process'
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  copyFileSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { createInterface } from 'node:readline'
@@ -291,5 +299,30 @@ describe('what ails a store is said in a sentence', () => {
   it('anything else is no fault of the store', () => {
     expect(storeProblem(new Error('a slip of ours'), 'x')).toBeUndefined()
     expect(storeProblem(fault('SQLITE_CONSTRAINT'), 'x')).toBeUndefined()
+  })
+})
+
+describe('a store whose file is taken away while it is open', () => {
+  it('takes no writes until it is back: what would be lost is refused in words', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    await add(store, 'a')
+    const noticed = async () => {
+      for (let i = 0; i < 20; i++) {
+        const said = await refusal(add(store, `lost-${i}`))
+        if (said !== 'taken') return said
+        await new Promise((done) => setTimeout(done, 100))
+      }
+      return 'taken'
+    }
+    renameSync(file, `${file}.moved`)
+    expect(await noticed()).toMatch(/was deleted, moved or replaced while Mivro was open/)
+    // Another file in its place is not it.
+    copyFileSync(`${file}.moved`, file)
+    expect(await noticed()).toMatch(/was deleted, moved or replaced/)
+    renameSync(`${file}.moved`, file)
+    await add(store, 'b')
+    expect(await ids(store)).toEqual(expect.arrayContaining(['a', 'b']))
+    await store.close()
   })
 })

@@ -19,6 +19,9 @@ import { holdStore } from './lock.ts'
 const patience = 4000
 const between = 60
 
+/** How often to look whether the file is still the one that was opened, ms. */
+const lookEvery = 500
+
 /** A store that is being made, and one that waits to take the place of another. */
 const making = '.making'
 const copying = '.copy'
@@ -31,13 +34,18 @@ export const incoming = '.incoming'
  */
 export class Store {
   private gate: Promise<unknown> = Promise.resolve()
+  /** The file that was opened, by its inode, and when that was last looked at. */
+  private inode: number
+  private looked = 0
 
   private constructor(
     readonly file: string,
     private db: Database,
     private readonly release: () => void,
     private known: string,
-  ) {}
+  ) {
+    this.inode = inodeOf(file)
+  }
 
   /**
    * Opens the store at `file`, or begins one there.
@@ -69,6 +77,7 @@ export class Store {
     const until = Date.now() + patience
     for (;;) {
       await this.gate
+      this.lookAfter()
       // SQLite ends a transaction by itself on a full disk, and Knex then stumbles over its own
       // rollback: what the work ran into is what counts.
       let met: unknown
@@ -85,6 +94,13 @@ export class Store {
         await delay(between)
       }
     }
+  }
+
+  /** What is written into a file that was deleted or replaced is lost: then nothing is. */
+  private lookAfter(): void {
+    if (this.file === ':memory:' || Date.now() - this.looked < lookEvery) return
+    if (inodeOf(this.file) !== this.inode) throw new Problem('store-gone', { file: this.file })
+    this.looked = Date.now()
   }
 
   /** Writes the log into the store itself, so that the file alone holds everything. */
@@ -107,6 +123,7 @@ export class Store {
       } finally {
         for (const ending of ['-wal', '-shm']) rmSync(this.file + ending, { force: true })
         this.db = await connect(this.file)
+        this.inode = inodeOf(this.file)
         this.known = await epochOf(this.db)
       }
     }
@@ -136,6 +153,8 @@ export class Store {
     this.release()
   }
 }
+
+const inodeOf = (file: string): number => statSync(file, { throwIfNoEntry: false })?.ino ?? 0
 
 /** The same file under a second name; a copy where the disk knows no second names. */
 function keepAs(file: string, aside: string): void {

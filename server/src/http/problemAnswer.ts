@@ -24,6 +24,7 @@ const statusOf: Partial<Record<ProblemCode, number>> = {
   'store-locked': 503,
   'store-full': 507,
   'store-read-only': 503,
+  'store-gone': 503,
   'store-damaged': 500,
   'server-fault': 500,
 }

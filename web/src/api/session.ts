@@ -32,6 +32,7 @@ const passing = new Set([
   'store-locked',
   'store-full',
   'store-read-only',
+  'store-gone',
 ])
 
 /** Counts gestures over all documents, so that undo finds the newest. */

@@ -106,6 +106,7 @@ export interface ProblemAmounts {
   'store-locked': Record<string, never>
   'store-full': Record<string, never>
   'store-read-only': { file: string }
+  'store-gone': { file: string }
   'store-damaged': { file: string; reason: string }
   'wrong-request': { reason: string }
   'browser-storage': { reason: string }
