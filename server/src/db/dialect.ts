@@ -8,24 +8,43 @@ const BetterSqlite = dialect as typeof Knex.Client
 
 interface Connection {
   close(): void
+  exec(sql: string): void
   /** Knex's own mark: a connection that bears it is not given out again. */
   __knex__disposed?: unknown
 }
-interface Inner {
-  _query(connection: Connection, query: unknown): Promise<unknown>
+interface Query {
+  sql: string
 }
+interface Inner {
+  _query(connection: Connection, query: Query): Promise<unknown>
+}
+
+/** Takes the lock that a write needs, and writes nothing. */
+const takeLock = "UPDATE about SET value = value WHERE key = 'none'"
+const writes = /^\s*(insert|update|delete|replace)\b/i
+const ends = /^\s*(begin|commit|rollback)\b/i
+
+/** Connections that hold that lock, until their transaction ends. */
+const writing = new WeakSet<Connection>()
 
 /**
  * Knex's synchronous SQLite dialect over libsql, whose binary comes inside its package. A
- * statement that fails on a lock stays open in libsql and keeps its connection inside the
- * transaction: such a connection is not given out again, the pool makes a new one.
+ * statement that fails on a lock stays open in libsql, and its connection can't be closed until
+ * memory is collected: so the lock is taken before the first write of a transaction, by a call
+ * that leaves nothing open. Where a statement fails on one all the same its connection is not given
+ * out again.
  */
 export class LibsqlDialect extends BetterSqlite {
   _driver(): unknown {
     return require('libsql')
   }
 
-  async _query(connection: Connection, query: unknown): Promise<unknown> {
+  async _query(connection: Connection, query: Query): Promise<unknown> {
+    if (ends.test(query.sql)) writing.delete(connection)
+    else if (writes.test(query.sql) && !writing.has(connection)) {
+      lock(connection)
+      writing.add(connection)
+    }
     try {
       return await (BetterSqlite.prototype as unknown as Inner)._query.call(this, connection, query)
     } catch (error) {
@@ -40,5 +59,14 @@ export class LibsqlDialect extends BetterSqlite {
     } catch {
       // With a statement left open it can refuse to close; it is not used again either way.
     }
+  }
+}
+
+function lock(connection: Connection): void {
+  try {
+    connection.exec(takeLock)
+  } catch (error) {
+    // A store that is only being made has no such table yet, and nobody else.
+    if (isLocked(error)) throw error
   }
 }

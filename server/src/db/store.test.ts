@@ -104,6 +104,26 @@ describe('a store in its first run', () => {
   })
 })
 
+it('a lock by another program that stays uses up no files, however often it is tried', async () => {
+  const store = await Store.open(place())
+  const other = outside(store.file)
+  await other.opened()
+  await other.ask('BEGIN IMMEDIATE')
+  const open = () => readdirSync('/proc/self/fd').length
+  const before = open()
+  // Four seconds of tries, for each of three.
+  const said = await Promise.all(['a', 'b', 'c'].map((id) => refusal(add(store, id))))
+  for (const one of said) expect(one).toMatch(/another program/i)
+  expect(open() - before).toBeLessThan(6)
+  // What only reads is not in its way.
+  expect(await ids(store)).toEqual([])
+  await other.ask('COMMIT')
+  await add(store, 'd')
+  expect(await ids(store)).toEqual(['d'])
+  other.end()
+  await store.close()
+})
+
 it('what a kill left of the making of a store is gone when it is opened', async () => {
   const file = place()
   await (await Store.open(file)).close()
