@@ -38,6 +38,11 @@ test('a tablet of the local network is asked for the passphrase, and then carrie
     await page.getByLabel('What to change next time').fill('From the tablet')
     await page.getByLabel('What to change next time').blur()
     await expect(page.locator('.save')).toHaveText('Saved')
+    // It signs itself out, and is asked again.
+    await page.goto(`${address}/studio`)
+    await expect(page.getByText('One device is signed in')).toBeVisible()
+    await page.getByRole('button', { name: 'Sign out here' }).click()
+    await expect(page.getByLabel('Passphrase of this studio')).toBeVisible()
     // This machine itself is not asked.
     await page.goto(`${server.address}/runs`)
     await expect(page.getByRole('heading', { name: 'Runs' })).toBeVisible()

@@ -5,7 +5,7 @@ import express, { type Express, type RequestHandler } from 'express'
 import { pino, type Logger } from 'pino'
 import sirv from 'sirv'
 import { Problem } from '@mivro/core/base/problem'
-import { gate, type GateOptions } from './access/gate.ts'
+import { gate, isItself, leaving, type GateOptions } from './access/gate.ts'
 import { backupRoutes } from './backup/routes.ts'
 import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
@@ -57,9 +57,11 @@ export function createApp(
   app.use('/api/meshes', meshRoutes(store))
   app.use('/api/pictures', pictureRoutes(store))
   app.use('/api/backup', backupRoutes(store, keepIn))
-  app.get('/api/lan', (_request, response) => {
-    response.json({ addresses: lan?.addresses ?? [] })
+  app.get('/api/lan', (request, response) => {
+    const devices = lan?.sessions.count() ?? 0
+    response.json({ addresses: lan?.addresses ?? [], devices, itself: isItself(request) })
   })
+  if (lan) app.use('/api/lan', leaving(lan.sessions))
   app.use('/api', express.json({ limit: '2mb' }))
   app.use('/api/overview', overviewRoutes(store))
   app.use('/api/log', logRoutes(store))

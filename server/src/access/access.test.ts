@@ -96,6 +96,8 @@ const routes = [
   '/manifest.json',
   '/api',
   '/api/lan',
+  '/api/lan/here',
+  '/api/lan/all',
   '/api/overview',
   '/api/demo',
   '/api/backup',
@@ -154,6 +156,40 @@ describe('other devices of the local network', () => {
     expect(again.has('made up')).toBe(false)
     await again.endAll()
     expect((await Sessions.open(store)).has(/mivro=([^;]+)/.exec(cookie!)![1])).toBe(false)
+  })
+
+  it('a device signs itself out, or all of them', async () => {
+    now += 100_000
+    const letIn = async () => {
+      const { cookie } = await enter(secret)
+      now += 100_000
+      return { cookie: cookie!.split(';')[0], 'mivro-epoch': store.epoch }
+    }
+    const [one, other, third] = [await letIn(), await letIn(), await letIn()]
+    const sees = async (headers: Record<string, string>) =>
+      (await from('/api/pieces', { headers })).status
+    expect([await sees(one), await sees(other), await sees(third)]).toEqual([200, 200, 200])
+    expect((await from('/api/lan/here', { method: 'DELETE', headers: one })).status).toBe(204)
+    expect([await sees(one), await sees(other), await sees(third)]).toEqual([401, 200, 200])
+    expect(JSON.parse((await from('/api/lan', { headers: other })).text)).toMatchObject({
+      itself: false,
+    })
+    expect((await from('/api/lan/all', { method: 'DELETE', headers: other })).status).toBe(204)
+    expect([await sees(one), await sees(other), await sees(third)]).toEqual([401, 401, 401])
+  })
+
+  it('one that is not used for 30 days is out; use puts that off', async () => {
+    const day = 24 * 3600_000
+    const sessions = await Sessions.open(store, 0)
+    const [used, left] = [await sessions.begin(0), await sessions.begin(0)]
+    await sessions.used(used, 20 * day)
+    expect([sessions.has(used, 29 * day), sessions.has(left, 29 * day)]).toEqual([true, true])
+    expect([sessions.has(used, 31 * day), sessions.has(left, 31 * day)]).toEqual([true, false])
+    expect(sessions.count(31 * day)).toBe(1)
+    // A restart knows it too.
+    const again = await Sessions.open(store, 31 * day)
+    expect([again.has(used, 31 * day), again.has(left, 31 * day)]).toEqual([true, false])
+    await again.endAll()
   })
 
   it('guessing is slowed down: each wrong try waits twice as long, and a right one in between too', async () => {
@@ -228,7 +264,7 @@ describe('what is kept of it', () => {
     expect(await kept().is(secret)).toBe(true)
     await first.stop(0)
     const again = await Store.open(join(at, 'store.sqlite'))
-    const { token } = await (await Sessions.open(again)).begin()
+    const token = await (await Sessions.open(again)).begin()
     await again.close()
     const next = await serve(settings(at, 0, 'three other words'))
     await next.stop(0)

@@ -16,12 +16,18 @@ const mostAtOnce = 2
 /** Who comes meanwhile tries again after this, s. */
 const busyWait = 1
 
+/** Browsers keep no cookie longer, ms. */
+const cookieLasts = 400 * 24 * 3600_000
+
 export interface GateOptions {
   passphrase: Passphrase
   sessions: Sessions
   tls: boolean
   tries?: Tries
 }
+
+const tokenOf = (request: Request): string | undefined =>
+  parseCookie(request.headers.cookie ?? '')[cookieName]
 
 /** A request of this machine to itself. */
 export const isItself = (request: Request): boolean =>
@@ -35,9 +41,11 @@ export const isItself = (request: Request): boolean =>
 export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOptions): Router {
   const router = Router()
   const letIn: RequestHandler = (request, _response, next) => {
-    const token = parseCookie(request.headers.cookie ?? '')[cookieName]
-    if (isItself(request) || sessions.has(token)) return next('router')
-    next()
+    if (isItself(request)) return next('router')
+    const token = tokenOf(request)
+    if (!sessions.has(token)) return next()
+    void sessions.used(token!).catch(() => undefined)
+    next('router')
   }
   router.use(letIn)
 
@@ -69,12 +77,12 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
       const given = ((request.body ?? {}) as { passphrase?: unknown }).passphrase
       if (typeof given !== 'string' || !(await isRight(given))) return refused(wait)
       tries.right(from)
-      const { token, lasts } = await sessions.begin()
-      response.cookie(cookieName, token, {
+      response.cookie(cookieName, await sessions.begin(), {
         httpOnly: true,
         sameSite: 'strict',
         secure: tls,
-        maxAge: lasts,
+        // The server decides when it ends: every use puts that off.
+        maxAge: cookieLasts,
         path: '/',
       })
       response.redirect(303, '/')
@@ -84,6 +92,21 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
   router.use((request, response) => {
     if (request.path.startsWith('/api')) throw new Problem('passphrase-needed', {})
     ask(response)
+  })
+  return router
+}
+
+/** Where devices are let out again: this one, or all of them. */
+export function leaving(sessions: Sessions): Router {
+  const router = Router()
+  router.delete('/here', async (request, response) => {
+    const token = tokenOf(request)
+    if (token !== undefined) await sessions.end(token)
+    response.clearCookie(cookieName, { path: '/' }).status(204).end()
+  })
+  router.delete('/all', async (_request, response) => {
+    await sessions.endAll()
+    response.clearCookie(cookieName, { path: '/' }).status(204).end()
   })
   return router
 }

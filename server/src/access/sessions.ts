@@ -1,8 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { Store } from '../db/store.ts'
 
-/** A device stays let in for so long, ms. */
-const lasts = 60 * 24 * 3600_000
+const day = 24 * 3600_000
+
+/** A device that is not used for so long is let out, ms. */
+const lasts = 30 * day
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
 
@@ -26,13 +28,37 @@ export class Sessions {
     return token !== undefined && (this.known.get(hashOf(token)) ?? 0) > now
   }
 
-  /** A token for a device, and how long it lasts, ms. */
-  async begin(now = Date.now()): Promise<{ token: string; lasts: number }> {
+  /** Devices that are let in. */
+  count(now = Date.now()): number {
+    return [...this.known.values()].filter((until) => until > now).length
+  }
+
+  /** A device that is used stays let in; written down once a day. */
+  async used(token: string, now = Date.now()): Promise<void> {
+    const hash = hashOf(token)
+    if ((this.known.get(hash) ?? Infinity) > now + lasts - day) return
+    this.known.set(hash, now + lasts)
+    await this.store.transaction((tx) =>
+      tx('devices')
+        .where({ token: hash })
+        .update({ until: now + lasts }),
+    )
+  }
+
+  /** A token for a device. */
+  async begin(now = Date.now()): Promise<string> {
     const token = randomBytes(32).toString('base64url')
     const row = { token: hashOf(token), until: now + lasts }
     await this.store.transaction((tx) => tx('devices').insert(row))
     this.known.set(row.token, row.until)
-    return { token, lasts }
+    return token
+  }
+
+  /** This device has to give the passphrase again. */
+  async end(token: string): Promise<void> {
+    const hash = hashOf(token)
+    this.known.delete(hash)
+    await this.store.transaction((tx) => tx('devices').where({ token: hash }).delete())
   }
 
   /** All devices have to give it again. */

@@ -148,7 +148,9 @@ export const api = {
   runAt: (speed: number) => send<unknown>('POST', 'instruments/speed', { speed }),
   setRight: () => send<unknown>('POST', 'instruments/speed', { speed: 1, at: 'the time of day' }),
   /** Addresses that other devices of the local network reach this under. */
-  lan: () => ask<{ addresses: string[] }>('GET', 'lan'),
+  /** How other devices reach this, how many are let in, and whether this is the machine itself. */
+  lan: () => ask<{ addresses: string[]; devices: number; itself: boolean }>('GET', 'lan'),
+  signOut: (which: 'here' | 'all') => ask('DELETE', `lan/${which}`),
   demo: () => ask<{ present: number }>('GET', 'demo'),
   fillDemo: () => ask('POST', 'demo'),
   removeDemo: () => ask<{ removed: number; kept: number }>('DELETE', 'demo'),

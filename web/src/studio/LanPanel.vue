@@ -7,9 +7,18 @@ import { useProblems } from '../ui/problems.ts'
 import QrCode from '../ui/QrCode.vue'
 
 /** A tablet at the bench: the address that other devices of the local network reach this under. */
-const addresses = shallowRef<string[]>([])
+const lan = shallowRef<Awaited<ReturnType<typeof api.lan>>>()
+const addresses = computed(() => lan.value?.addresses ?? [])
 const { problems, trying } = useProblems()
-onMounted(() => trying(async () => void (addresses.value = (await api.lan()).addresses)))
+const look = () => trying(async () => void (lan.value = await api.lan()))
+onMounted(look)
+/** Signed out, this device is asked for the passphrase when it is loaded anew. */
+const signOut = (which: 'here' | 'all') =>
+  trying(async () => {
+    await api.signOut(which)
+    if (lan.value?.itself) await look()
+    else location.reload()
+  })
 const at = ref(0)
 const address = computed(() => addresses.value[at.value % Math.max(1, addresses.value.length)])
 const secure = computed(() => address.value?.startsWith('https:'))
@@ -31,7 +40,15 @@ const secure = computed(() => address.value?.startsWith('https:'))
           <code>npm start -- --host --tls</code> and accept the certificate of this machine once,
           and it can.
         </p>
-        <ElButton v-if="addresses.length > 1" @click="at++">Another address</ElButton>
+        <p>
+          {{ lan!.devices === 1 ? 'One device is' : `${lan!.devices} devices are` }} signed in. One
+          that is not used for 30 days is signed out by itself.
+        </p>
+        <div class="buttons">
+          <ElButton v-if="addresses.length > 1" @click="at++">Another address</ElButton>
+          <ElButton v-if="!lan!.itself" @click="signOut('here')">Sign out here</ElButton>
+          <ElButton v-if="lan!.devices > 0" @click="signOut('all')">Sign out all devices</ElButton>
+        </div>
       </div>
     </div>
     <p v-else class="quiet">
@@ -56,6 +73,12 @@ const secure = computed(() => address.value?.startsWith('https:'))
 .stack {
   flex: 1;
   align-items: flex-start;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 
 code {
