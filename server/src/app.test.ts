@@ -314,6 +314,10 @@ describe('who may ask', () => {
   it('another host name or another site is turned away', async () => {
     expect(await asking({ host: 'evil.example' })).toBe(403)
     expect(await asking({ origin: 'http://evil.example' })).toBe(403)
+    // A picture in its page that is a backup of ours.
+    expect(await asking({ 'sec-fetch-site': 'cross-site' })).toBe(403)
+    expect(await asking({ 'sec-fetch-site': 'same-site' })).toBe(403)
+    expect(await asking({ 'sec-fetch-site': 'same-origin' })).toBe(200)
     expect(await asking({})).toBe(200)
   })
 
