@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { buildSolid } from '@mivro/core/form/shape'
 import { writeStl } from '@mivro/core/form/mesh'
+import { DocumentStore } from '../document/store.ts'
 import { TestServer, temporaryFolder } from '../testServer.ts'
 import { removeOldCopies } from './kept.ts'
 import { removeUnnamedFiles } from './files.ts'
@@ -45,19 +46,52 @@ describe('old versions', () => {
 })
 
 describe('shapes', () => {
+  const upload = async (height: number) => {
+    const bytes = writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height }))
+    return (await (await server.send('POST', '/meshes', bytes)).json()).id as string
+  }
+  const of = (mesh: string) => piece('F', { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' })
+
   it('that no version of any piece names go after a week, not before', async () => {
-    const upload = async (height: number) => {
-      const bytes = writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height }))
-      return (await (await server.send('POST', '/meshes', bytes)).json()).id as string
-    }
     const [used, once, never] = [await upload(0.01), await upload(0.02), await upload(0.03)]
-    const of = (mesh: string) => piece('F', { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' })
     await server.call('POST', '/pieces', { id: 'p1', document: of(once) })
     await server.call('PUT', '/pieces/p1', { basedOn: 1, document: of(used) })
     expect(await removeUnnamedFiles(server.store, Date.now() + day)).toBe(0)
     expect(await removeUnnamedFiles(server.store, Date.now() + 8 * day)).toBe(1)
     const status = async (id: string) => (await fetch(`${server.base}/meshes/${id}`)).status
     expect([await status(used), await status(once), await status(never)]).toEqual([200, 200, 404])
+  })
+})
+
+describe('looking through two thousand versions', () => {
+  it('others are answered in between, and a shape that is named meanwhile stays', async () => {
+    const bytes = writeStl(buildSolid({ solid: 'block', width: 0.02, depth: 0.02, height: 0.05 }))
+    const { id: mesh } = await (await server.send('POST', '/meshes', bytes)).json()
+    await server.call('POST', '/pieces', { id: 'p1', document: piece('0') })
+    await server.store.transaction(async (tx) => {
+      const [row] = await tx('revisions').where({ document: 'p1' })
+      for (let i = 2; i <= 2000; i += 400) {
+        const some = Array.from({ length: 400 }, (_, k) => ({
+          ...row,
+
+          revision: i + k,
+        }))
+        await tx('revisions').insert(some)
+      }
+    })
+    const order: string[] = []
+    const looking = removeUnnamedFiles(server.store, Date.now() + 8 * day).then((gone) => {
+      order.push('looked')
+      return gone
+    })
+    const document = piece('F', { from: 'file', mesh, fileName: 'a.stl', unit: 'mm' })
+    await server.store.transaction((tx) =>
+      new DocumentStore(tx, 'piece', new Date().toISOString()).add('a-first', null, document),
+    )
+    order.push('answered')
+    expect(await looking).toBe(0)
+    expect(order).toEqual(['answered', 'looked'])
+    expect((await fetch(`${server.base}/meshes/${mesh}`)).status).toBe(200)
   })
 })
 
