@@ -328,7 +328,7 @@ test('what is refused, with its reason, while what was typed stays', async ({ mi
   truncateSync(path, 200_000_001)
   await page.locator('input[type=file]').setInputFiles(path)
   await expect(page.getByRole('alert')).toContainText(
-    '200 MB is the most taken here. Save it with fewer triangles.',
+    '200 MB is the most taken here. Save it smaller',
   )
   await page.getByRole('button', { name: 'Choose another file' }).click()
   await give(mivro, 'block.stl', writeStl(block))

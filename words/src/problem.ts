@@ -54,7 +54,8 @@ const example = (kind: string, choice: UnitChoice) => {
   return (own ? imperialExamples[kind] : undefined) ?? examples[kind] ?? 'a number'
 }
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
-const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
+const megabytes = (bytes: number) =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${Math.round(bytes / 1e6)} MB`
 const count = (n: number) => n.toLocaleString('en').replace(/,/g, ' ')
 
 /** A bound in the unit it is about; a count or a bare number stays as it is. */
@@ -125,7 +126,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `The bench would open at ${showTimeOfDay(a.from, u)} and close at ${showTimeOfDay(a.until, u)}. Let it close at least an hour after it opens.`,
 
   'file-too-large': (a) =>
-    `The file has ${megabytes(a.bytes)} and ${megabytes(a.limit)} is the most taken here. Save it with fewer triangles.`,
+    `The file has ${megabytes(a.bytes)} and ${megabytes(a.limit)} is the most taken here. Save it smaller (a shape with fewer triangles, a picture with fewer pixels), and choose it again.`,
   'file-empty': () => 'The file is empty. Export it again and choose it once more.',
   'stl-truncated': (a) =>
     `The file announces ${count(a.claimed)} triangles and ends after ${count(a.held)}: it was cut off. Copy or export it again.`,

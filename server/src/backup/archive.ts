@@ -20,6 +20,12 @@ const openFile = promisify(openZip) as (
 /** More entries than this are no backup: a shape each. */
 const mostEntries = 300_000
 
+/**
+ * Packed, rows come to a fiftieth of their size and shapes to a quarter: what unpacks to more than
+ * this many times its bytes, and a little, was made to fill a disk.
+ */
+const mostUnpacked = { times: 400, more: 1_000_000 }
+
 /** The entries of a backup that is taken for hostile: judged by name and size, read by counting. */
 export class Archive {
   private constructor(
@@ -40,7 +46,10 @@ export class Archive {
       zip.on('entry', (entry: Entry) => {
         const { fileName: name, uncompressedSize: size } = entry
         total += size
-        const odd = oddity(name, size, entries.has(name), total, entries.size)
+        const swells = size > mostUnpacked.times * entry.compressedSize + mostUnpacked.more
+        const odd = swells
+          ? `${name} unpacks to far more than it holds`
+          : oddity(name, size, entries.has(name), total, entries.size)
         if (odd !== undefined) return reject(problemOf(odd))
         entries.set(name, entry)
         zip.readEntry()
