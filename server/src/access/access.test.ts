@@ -1,5 +1,7 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { X509Certificate } from 'node:crypto'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { createServer, request, type Server } from 'node:http'
+import { isIP } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
@@ -278,12 +280,28 @@ describe('what is kept of it', () => {
     const file = join(temporaryFolder(), 'passphrase.json')
     const made = await Passphrase.of(secret)
     made.keep(file)
-    const { readFileSync, statSync } = await import('node:fs')
+    const { statSync } = await import('node:fs')
     expect(readFileSync(file, 'utf8')).not.toContain('warm')
     expect(statSync(file).mode & 0o077).toBe(0)
     expect(await Passphrase.read(file)!.is(secret)).toBe(true)
     expect(await Passphrase.read(file)!.is('three cold words')).toBe(false)
     await expect(Passphrase.of('short')).rejects.toThrow('8 letters or more')
+  })
+
+  it('every address that is said at the start stands in the certificate', async () => {
+    const at = temporaryFolder()
+    mkdirSync(join(at, 'assets'))
+    writeFileSync(join(at, 'index.html'), '')
+    const { address, others, stop } = await serve({ ...settings(at, 0, secret), tls: true })
+    await stop(0)
+    const cert = new X509Certificate(readFileSync(join(at, 'tls-cert.pem')))
+    expect(others.length).toBeGreaterThan(0)
+    for (const url of [address, ...others]) {
+      const name = new URL(url).hostname.replace(/^\[|\]$/g, '')
+      expect([name, isIP(name) ? cert.checkIP(name) : cert.checkHost(name)]).not.toContain(
+        undefined,
+      )
+    }
   })
 
   it('a certificate for its names, kept until it runs out or lacks one', async () => {

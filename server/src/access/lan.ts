@@ -6,6 +6,9 @@ import { certificateFor, type Certificate } from './certificate.ts'
 import { namesOfMachine } from './names.ts'
 import { Passphrase } from './passphrase.ts'
 
+/** This machine to itself: the address that is said first. */
+const loopback = ['127.0.0.1', 'localhost']
+
 /** What serving other devices needs before anything listens. */
 export interface Lan {
   passphrase: Passphrase
@@ -32,7 +35,7 @@ export async function openLan(settings: Settings): Promise<Lan> {
     passphrase: same ? known : await Passphrase.of(given!),
     keepIn: same ? undefined : file,
     names,
-    certificate: settings.tls ? await certificateFor(folder, names) : undefined,
+    certificate: settings.tls ? await certificateFor(folder, [...loopback, ...names]) : undefined,
   }
 }
 
