@@ -28,7 +28,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
     await page.locator('input[type=file]').setInputFiles(stl('test-block.stl', block()))
     await expect(page.getByText('Yes, watertight')).toBeVisible()
     await expect(page.getByRole('radio', { name: 'mm', exact: true })).toBeChecked()
-    await expect(mivro.field('Name')).toHaveValue('test block')
+    await expect(mivro.field('Name')).toHaveValue('Test block')
     await expect(page.getByText('40.0 mm × 50.0 mm × 30.0 mm')).toBeVisible()
     await page.getByRole('button', { name: 'Create piece' }).click()
     await expect(page.getByRole('button', { name: 'Add layer' })).toBeVisible()
@@ -107,7 +107,7 @@ test('from an STL to a pull that is still there tomorrow', async ({ mivro, page 
 
   await test.step('the run sheet is one page, cautions before their steps', async () => {
     await page.getByRole('link', { name: 'Pour sheet' }).click()
-    await expect(page.getByRole('heading', { name: 'test block' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Test block' })).toBeVisible()
     await expect(page.locator('[data-part], li.weigh')).toHaveCount(3)
     await expect(page.getByText('127.1 g')).toBeVisible()
     await expect(page.getByText('safety data sheet and your local rules come first')).toBeVisible()

@@ -115,6 +115,28 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
 })
 
 test.describe('in the demo studio', () => {
+  test('while its air is followed and its silicone measured, the piece stands there with what can be done', async ({
+    mivro,
+    page,
+  }) => {
+    // Workers that never come to an end with these.
+    await page.addInitScript(() => {
+      const post = Worker.prototype.postMessage
+      Worker.prototype.postMessage = function (message: { job?: string }, ...rest: unknown[]) {
+        if (message.job === 'air' || message.job === 'geometry') return
+        post.call(this, message, ...(rest as []))
+      }
+    })
+    await mivro.open('/pieces/demo-astronomer/mould')
+    await expect(page.getByRole('status').filter({ hasText: 'Following the air' })).toBeVisible()
+    const drawing = page.locator('.backlit svg path').first()
+    await expect(drawing).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Gate', exact: true })).toBeVisible()
+    await lens(page, 'Silicone').click()
+    await expect(page.getByRole('combobox', { name: 'Silicone' })).toBeVisible()
+    await expect(drawing).toBeVisible()
+  })
+
   test('a vent dragged along the outline changes the air, keys nudge it, undo brings it back', async ({
     mivro,
     page,

@@ -4,6 +4,7 @@ import { newMould } from '@mivro/core/mould'
 import { newPlan } from '@mivro/core/work/plan'
 import { buildSolid } from '@mivro/core/form/shape'
 import { writeStl } from '@mivro/core/form/mesh'
+import { newStudio } from '@mivro/core/studio'
 import { TestServer } from './testServer.ts'
 
 let server: TestServer
@@ -290,6 +291,12 @@ describe('the demo studio', () => {
     expect((await call('GET', '/moulds')).body.items).toHaveLength(6)
     expect((await call('GET', '/runs')).body.items).toHaveLength(2)
     expect((await call('GET', '/pulls')).body.items).toHaveLength(18)
+  })
+
+  it('comes into a store whose settings a page has made already', async () => {
+    await call('POST', '/studios', { id: 'studio', document: newStudio })
+    expect((await call('POST', '/demo')).status).toBe(201)
+    expect((await call('GET', '/pieces')).body.items.length).toBeGreaterThan(5)
   })
 
   it('is not poured over what is there', async () => {

@@ -149,13 +149,12 @@ describe('a backup', () => {
     const place = 'GPS 48.1 N 11.5 E'
     const telling = jpeg(9, 9, { told: place })
     const other = createHash('sha256').update(telling).digest('hex')
-    const { [`pictures/${id}`]: _, ...files } = unzipSync(await take())
-    const told = Object.entries(files).map(([name, body]) =>
-      name.endsWith('.ndjson')
-        ? [name, Buffer.from(Buffer.from(body).toString().replaceAll(id, other))]
-        : [name, body],
-    )
-    const packed = zipSync({ ...Object.fromEntries(told), [`pictures/${other}`]: telling })
+    const told = Object.entries(unzipSync(await take())).flatMap(([name, body]) => {
+      if (name === `pictures/${id}`) return [[`pictures/${other}`, telling]]
+      const text = strFromU8(body).replaceAll(id, other)
+      return [[name, name.endsWith('.ndjson') ? strToU8(text) : body]]
+    })
+    const packed = zipSync(Object.fromEntries(told))
     expect((await put(packed)).status).toBe(200)
     const [shown] = (await call('GET', '/pulls/demo-coaster-pull-1')).body.document.pictures
     expect(shown.id).not.toBe(other)

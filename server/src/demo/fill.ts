@@ -49,7 +49,8 @@ export async function fillDemo(
     document: unknown,
   ) => {
     const documents = new DocumentStore(tx, kind, madeAt(order++))
-    const { deletedAt } = await documents.add(id, parent, document)
+    const there = await tx('documents').where({ id, kind }).first('deleted_at as deletedAt')
+    const { deletedAt } = there ?? (await documents.add(id, parent, document))
     if (deletedAt !== null && deleted === 'restored') await documents.restore(id)
   }
 

@@ -12,7 +12,7 @@ import type { CureLaw } from '@mivro/core/matter/cure'
 import type { Resin } from '@mivro/core/matter/material'
 import type { Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/form/piece'
-import { castsWanted, type Plan } from '@mivro/core/work/plan'
+import type { Plan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/work/run'
 import type { Stored } from '../api/client.ts'
@@ -49,11 +49,10 @@ export function useRunPours(run: () => Run | undefined) {
     const all = plans.value.get(pour.piece) ?? []
     return all.find(({ id }) => id === pour.plan) ?? all.at(-1)
   }
-  /** How many casts of a piece are wanted, by its newest plan and its mould. */
+  /** How many copies the newest plan of a piece wants. */
   async function copiesOf(piece: string): Promise<number> {
     await readAll([piece])
-    const plan = plans.value.get(piece)?.at(-1)?.document
-    return plan ? castsWanted(plan, mouldOf(piece)) : 1
+    return plans.value.get(piece)?.at(-1)?.document.copies ?? 1
   }
   const storedMouldOf = (piece: string) =>
     moulds.value.find(({ document }) => document.pieces.includes(piece))
