@@ -88,6 +88,29 @@ const enter = (passphrase: string, localAddress?: string) =>
     body: new URLSearchParams({ passphrase }).toString(),
   })
 
+/** A stream of readings to a device: once it has begun, what is resolved when it was ended. */
+const streaming = (headers: Record<string, string>) =>
+  new Promise<{ ended: Promise<void> }>((begun) => {
+    const own = { host: `tablet.lan:${port}`, ...headers }
+    const asked = request({
+      port,
+      host: '127.0.0.1',
+      path: '/api/instruments/stream',
+      headers: own,
+    })
+    const ended = new Promise<void>((done) => {
+      asked.on('error', () => done())
+      asked.on('response', (response) => {
+        response
+          .on('error', () => done())
+          .on('close', () => done())
+          .resume()
+        begun({ ended })
+      })
+    })
+    asked.end()
+  })
+
 /** Every address that the application answers, with every way of asking. */
 const routes = [
   '/',
@@ -171,7 +194,9 @@ describe('other devices of the local network', () => {
     const sees = async (headers: Record<string, string>) =>
       (await from('/api/pieces', { headers })).status
     expect([await sees(one), await sees(other), await sees(third)]).toEqual([200, 200, 200])
+    const { ended } = await streaming(one)
     expect((await from('/api/lan/here', { method: 'DELETE', headers: one })).status).toBe(204)
+    await ended
     expect([await sees(one), await sees(other), await sees(third)]).toEqual([401, 200, 200])
     expect(JSON.parse((await from('/api/lan', { headers: other })).text)).toMatchObject({
       itself: false,

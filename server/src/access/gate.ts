@@ -40,11 +40,12 @@ export const isItself = (request: Request): boolean =>
  */
 export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOptions): Router {
   const router = Router()
-  const letIn: RequestHandler = (request, _response, next) => {
+  const letIn: RequestHandler = (request, response, next) => {
     if (isItself(request)) return next('router')
     const token = tokenOf(request)
     if (!sessions.has(token)) return next()
     void sessions.used(token!).catch(() => undefined)
+    sessions.answers(token!, response)
     next('router')
   }
   router.use(letIn)

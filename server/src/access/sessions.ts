@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
+import type { ServerResponse } from 'node:http'
 import type { Store } from '../db/store.ts'
 
 const day = 24 * 3600_000
@@ -11,6 +12,8 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 /** Devices that gave the passphrase. Only hashes of their tokens are kept; they outlive the server. */
 export class Sessions {
   private readonly known = new Map<string, number>()
+  /** What is being answered to a device: a stream goes on until it is ended. */
+  private readonly answering = new Map<string, Set<ServerResponse>>()
 
   private constructor(private readonly store: Store) {}
 
@@ -31,6 +34,26 @@ export class Sessions {
   /** Devices that are let in. */
   count(now = Date.now()): number {
     return [...this.known.values()].filter((until) => until > now).length
+  }
+
+  /** What is answered to a device ends when it is signed out. */
+  answers(token: string, response: ServerResponse): void {
+    const hash = hashOf(token)
+    const open = this.answering.get(hash) ?? new Set()
+    this.answering.set(hash, open.add(response))
+    response.once('close', () => {
+      open.delete(response)
+      if (open.size === 0) this.answering.delete(hash)
+    })
+  }
+
+  /** Streams that have begun; the answer to the signing out itself has not. */
+  private cut(hashes: Iterable<string>): void {
+    for (const hash of hashes) {
+      for (const response of this.answering.get(hash) ?? []) {
+        if (response.headersSent) response.destroy()
+      }
+    }
   }
 
   /** A device that is used stays let in; written down once a day. */
@@ -58,12 +81,14 @@ export class Sessions {
   async end(token: string): Promise<void> {
     const hash = hashOf(token)
     this.known.delete(hash)
+    this.cut([hash])
     await this.store.transaction((tx) => tx('devices').where({ token: hash }).delete())
   }
 
   /** All devices have to give it again. */
   async endAll(): Promise<void> {
     this.known.clear()
+    this.cut([...this.answering.keys()])
     await this.store.transaction((tx) => tx('devices').delete())
   }
 }

@@ -53,7 +53,7 @@ const temperature = computed(() => {
   const series = hot
     ? [
         line(
-          'Hottest part',
+          '95 % of it is cooler',
           token('amber'),
           hot.series.at,
           hot.series.hot.map((t) => fromSI(t, degrees.value)),

@@ -85,7 +85,7 @@ const deepestLines = computed(() => [
 const hottestLines = computed(() => [
   'Heat and cure of every small piece of resin and mould, poured at the times of the clock: conduction by finite volumes, reaction as the sheet implies, loss to the air (10 W/m²K) and the bench (5 W/m²K).',
   'What is shown is the 95th percentile of the layer, since thin fronts overshoot. The rise can be off by −25 and +30 %.',
-  'Inclusions are taken as resin, the mould as silicone as thick as its box leaves it.',
+  'What is set in is metal, stone or wood in its cells, the mould silicone as thick as its box leaves it.',
 ])
 const looks = { temperature: 'Temperature', alpha: 'Degree of cure' }
 </script>
