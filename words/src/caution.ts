@@ -9,6 +9,8 @@ import {
 } from '@mivro/core/base/units'
 import type { Caution, CautionAmounts, CautionCode, SlipField } from '@mivro/core/base/caution'
 import type { ResinClass, Silicone, Tint } from '@mivro/core/matter/material'
+import { displayStep } from '@mivro/core/matter/mix'
+import { sayThinned } from './colour.ts'
 import { resinClassWords, tintFormWords } from './material.ts'
 
 type Sentence<C extends CautionCode> = (amounts: CautionAmounts[C], choice: UnitChoice) => string
@@ -136,8 +138,10 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
         ? 'the mix thickens, keeps its bubbles, and what is too much settles'
         : 'the cast may stay soft'
     }. Take ${show(a.limit, 'fraction', u)} or less, or a stronger tint.`,
-  'tint-under-scale': (a, u) =>
-    `${a.tint} is ${show(a.mass, 'mass', u, { step: 1e-5 })} and the scale reads to ${show(a.step, 'mass', u, { step: a.step })}: weigh it on a finer scale, or stir 1 part into 9 of the same resin part first and weigh ${show(a.diluted, 'mass', u, { step: a.step })} of that.`,
+  'tint-under-scale': (a, u) => {
+    const mass = (kg: number) => show(kg, 'mass', u, { step: displayStep(kg, a.step) })
+    return `${a.tint} is ${mass(a.mass)} and the scale reads to ${show(a.step, 'mass', u, { step: a.step })}: take ${sayThinned(a, mass)}, in the part that it goes into, or weigh it on a finer scale.`
+  },
   'batch-too-small': (a, u) =>
     `${show(a.batch, 'mass', u)}${a.cups > 1 ? ' in each cup' : ''} is little for this scale: one step off puts the ratio out by ${show(a.error, 'fraction', u)}. From ${show(a.smallest, 'mass', u)} on it stays within ${show(a.tolerance, 'fraction', u)}: mix more${a.cups > 1 ? ', in fewer cups' : ''}, or use a finer scale.`,
   'cups-part': (a) =>

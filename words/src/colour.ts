@@ -2,6 +2,16 @@ import type { DoseUnit } from '@mivro/core/matter/colour'
 import { unseen, type Floating } from '@mivro/core/matter/inclusion'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 
+/**
+ * A dose that is too little for the scale, thinned: what of that is weighed, and how often.
+ *
+ * @example sayThinned({ use: 0.0024, times: 3 }, (kg) => `${kg * 1000} g`) // '2.4 g of it thinned 1 to 10, 3 times'
+ */
+export const sayThinned = (
+  { use, times }: { use: number; times: number },
+  mass: (kg: number) => string,
+): string => `${mass(use)} of it thinned 1 to 10${times > 1 ? `, ${times} times` : ''}`
+
 /** What doses are counted in. */
 export const doseUnitWords: Record<DoseUnit, string> = {
   share: 'Share',

@@ -5,6 +5,7 @@ import { bodyMatter, recipeLines, seenOfDoses } from '@mivro/core/matter/colour'
 import { partsOnShelf, type Tint, type TintRecipe } from '@mivro/core/matter/material'
 import { displayStep } from '@mivro/core/matter/mix'
 import { show } from '@mivro/core/base/units'
+import { sayThinned } from '@mivro/words/colour'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -61,10 +62,7 @@ const save = () =>
       :key="`${line.name}-stock`"
       class="small quiet"
     >
-      {{ line.name }}: or {{ mass(line.thinned!.use) }} of it thinned 1 to 10<template
-        v-if="line.thinned!.times > 1"
-        >, {{ line.thinned!.times }} times</template
-      >.
+      {{ line.name }}: or {{ sayThinned(line.thinned!, mass) }}.
     </p>
     <div class="pair halves">
       <figure>

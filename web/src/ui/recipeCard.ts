@@ -1,6 +1,7 @@
 import { recipeFor, type RecipeLine } from '@mivro/core/matter/colour'
 import { displayStep } from '@mivro/core/matter/mix'
 import { show, type UnitChoice } from '@mivro/core/base/units'
+import { sayThinned } from '@mivro/words/colour'
 import { makePdf } from './pdf.ts'
 
 /** What stands on a recipe card. */
@@ -37,9 +38,7 @@ export function recipeCard(recipe: Recipe, units: UnitChoice): Promise<Blob> {
           body: [
             ['Tint', { text: 'Weight', alignment: 'right' }, { text: 'Share', alignment: 'right' }],
             ...recipe.lines.map(({ name, mass: kg, fraction, thinned }) => [
-              thinned
-                ? `${name} (or ${mass(thinned.use)} of it thinned 1 to 10${thinned.times > 1 ? `, ${thinned.times} times` : ''})`
-                : name,
+              thinned ? `${name} (or ${sayThinned(thinned, mass)})` : name,
               { text: mass(kg), alignment: 'right' as const, bold: true },
               {
                 text: show(fraction, 'fraction', units),

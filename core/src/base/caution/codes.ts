@@ -56,7 +56,7 @@ export interface CautionAmounts {
     asked: number
     limit: number
   }
-  'tint-under-scale': { tint: string; mass: number; step: number; diluted: number }
+  'tint-under-scale': { tint: string; mass: number; step: number; use: number; times: number }
   'batch-too-small': {
     batch: number
     cups: number

@@ -6,6 +6,7 @@ import type {
   FixCode,
 } from '../../base/caution/index.ts'
 import type { CompiledPlan } from './compile/compiled.ts'
+import { underScale } from '../../matter/mix/index.ts'
 import type { Holder } from '../../matter/inclusion/index.ts'
 import { splitLayer, withLayer } from './edit.ts'
 import { cupsFor } from './heat/waysOut.ts'
@@ -110,7 +111,9 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
       finer(plan),
     ]
   },
-  'tint-under-scale': (_, plan) => [finer(plan)],
+  'tint-under-scale': ({ mass }, plan) => [
+    underScale(mass, plan.scaleStep / 10) ? undefined : finer(plan),
+  ],
   'tint-over-limit': ({ limit, at }, plan, { index }) => {
     const tints = plan.layers[index].tints.map((tint, i) =>
       i === at ? { ...tint, fraction: limit } : tint,

@@ -253,7 +253,7 @@ describe('what cannot be poured is said at its layer, and the others are still a
       'dye under the scale',
       [layer('a', 10, { tints: [{ material: 'violet', fraction: 0.002 }] })],
       {},
-      /Violet dye is 0.05 g and the scale reads to 0.1 g/,
+      /Violet dye is 0.048 g and the scale reads to 0.1 g: take 0.48 g of it thinned 1 to 10,/,
     ],
     [
       'a batch too small for the scale',

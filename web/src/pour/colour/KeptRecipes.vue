@@ -6,6 +6,7 @@ import { partsOnShelf, type Resin, type Tint } from '@mivro/core/matter/material
 import { displayStep, resinIn } from '@mivro/core/matter/mix'
 import type { CompiledLayer, TintShare } from '@mivro/core/work/plan'
 import { show } from '@mivro/core/base/units'
+import { sayThinned } from '@mivro/words/colour'
 import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -46,9 +47,7 @@ const rows = computed(() =>
     }
   }),
 )
-const stock = ({ thinned }: RecipeLine) =>
-  thinned &&
-  `or ${mass(thinned.use)} of it thinned 1 to 10${thinned.times > 1 ? `, ${thinned.times} times` : ''}`
+const stock = ({ thinned }: RecipeLine) => thinned && `or ${sayThinned(thinned, mass)}`
 
 const name = computed(() => `${project.piece!.document.name}, ${props.layer.name}`)
 const saveCard = () =>

@@ -51,6 +51,15 @@ describe('what is said of what goes into a layer', () => {
     expect(about('solvent')).toMatch(/no flame or heat gun near it, and no vacuum/)
   })
 
+  // By hand: 60 ml of 1.09 g/ml and a tenth are 72 g; 0.003 % of them 2.2 mg, on a scale of 0.1 g.
+  it('a dose far below the scale is thinned until a scale can weigh it, never "0.0 g of that"', () => {
+    const tiny = { tints: [{ material: 'violet', fraction: 0.00003 }] }
+    const words = said(tiny).find((one) => one.includes('thinned'))!
+    expect(words).toMatch(
+      /is 0\.002\d g and the scale reads to 0\.1 g: take 2\.\d g of it thinned 1 to 10, 3 times/,
+    )
+  })
+
   it('mica in a clear resin wants something opaque behind it, unless it covers by itself', () => {
     const mica = { ...violet, form: 'mica' as const, name: 'Gold mica', limit: 0.05, hides: 0.003 }
     const about = (fraction: number) =>

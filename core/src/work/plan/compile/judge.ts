@@ -2,9 +2,9 @@ import { contrast, covers, type Matter } from '../../../matter/colour/index.ts'
 import { areaAt, type FillCurve } from '../../../form/filling/index.ts'
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import {
+  masterBatch,
   ratioTolerance,
   stirringFill,
-  underScale,
   type Dose,
   type Weighing,
 } from '../../../matter/mix/index.ts'
@@ -95,8 +95,9 @@ export function judgeMix(
     found.push(caution('tint-over-limit', 'warn', at('tint'), { ...amounts, limit: tint.limit }))
   }
   for (const { what, name, mass } of weighing.steps) {
-    if (what !== 'tint' || !(mass > 0) || !underScale(mass, step)) continue
-    const amounts = { tint: name, mass, step, diluted: 10 * mass }
+    const thinned = what === 'tint' ? masterBatch(mass, step) : undefined
+    if (!thinned) continue
+    const amounts = { tint: name, mass, step, use: thinned.use, times: thinned.times }
     found.push(caution('tint-under-scale', 'warn', at('tint'), amounts))
   }
   const { cups, total, smallest, ratioError: error } = weighing
