@@ -111,7 +111,7 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
   'inclusion-bleeds': (a) =>
     `${a.inclusion}: its colour runs into resin. Seal it with two thin coats, and try one in a spoonful of mix first.`,
   'mouth-narrow': (a, u) =>
-    `The mould is open at the top, and there the piece has only ${show(a.mouth / a.widest, 'fraction', u)} of the surface of its widest place: resin hardly gets in, and the cast does not come out.`,
+    `The mould is open at the top, and there the piece has only ${show(a.share, 'fraction', u)} of the surface of its widest place: resin hardly gets in, and the cast does not come out.`,
   'inclusion-face': (a) =>
     a.mould === 'open'
       ? `${a.inclusion}: lay it face down, since the floor of an open mould is the face of the piece.`

@@ -123,7 +123,7 @@ const smallest = 0.4
         <RouterLink :to="{ name: 'run-sheet', params: { run: run.id } }">{{
           run.document.name
         }}</RouterLink>
-        casts it together with others: on that day its run sheet and its calendar hold the times.
+        casts it: on that day its run sheet and its calendar hold the times.
       </p>
       <p v-if="project.word" class="word">
         <b>From the pull of {{ showDay(project.word.pouredAt) }}:</b> {{ project.word.nextTime }}

@@ -29,7 +29,7 @@ export interface CautionAmounts {
   'copies-over-cavities': { copies: number; cavities: number }
   'top-left-empty': { height: number; volume: number }
   'no-layers': Record<string, never>
-  'mouth-narrow': { mouth: number; widest: number; turned: boolean }
+  'mouth-narrow': { share: number; turned: boolean }
 
   'inclusions-too-big': { layer: string; inclusions: number; volume: number }
   'inclusion-too-thick': { inclusion: string; thickness: number; depth: number }

@@ -58,10 +58,10 @@ const narrow = 0.1
 export function judgeMouth(curve: FillCurve, { mould, mouldBy }: PouredInto): Caution[] {
   if (mould !== 'open' || mouldBy === 'mould') return []
   const widest = curve.areas.reduce((most, area) => Math.max(most, area), 0)
-  const mouth = areaAt(curve, (1 - rim) * curve.height)
-  if (mouth >= narrow * widest) return []
+  const share = areaAt(curve, (1 - rim) * curve.height) / widest
+  if (share >= narrow) return []
   const turned = areaAt(curve, rim * curve.height) >= narrow * widest
-  return [caution('mouth-narrow', 'warn', { field: 'mould' }, { mouth, widest, turned })]
+  return [caution('mouth-narrow', 'warn', { field: 'mould' }, { share, turned })]
 }
 
 /** More casts of one mix than the moulds on hand hold. */
