@@ -2,6 +2,7 @@ import { benchBench } from './bench.ts'
 import { benchDrags } from './drags.ts'
 import { benchHeat } from './heat.ts'
 import { benchLight } from './light.ts'
+import { benchLoad } from './load.ts'
 import { benchPages } from './pages.ts'
 import { benchParts } from './parts.ts'
 import { benchRun } from './run.ts'
@@ -18,6 +19,7 @@ const topics = {
   bench: benchBench,
   start: benchStart,
   store: benchStore,
+  load: benchLoad,
   pages: benchPages,
   drags: benchDrags,
 }

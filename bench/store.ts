@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { newPlan } from '../core/src/work/plan/index.ts'
 import { Store } from '../server/src/db/store.ts'
+import { packBackup, putBackup } from '../tools/backupClient.ts'
 import { ServerProcess } from '../tools/serverProcess.ts'
 import { compare, within } from './timing.ts'
 
@@ -87,8 +88,16 @@ export class Running {
     return this.process.address
   }
 
-  static async over(file: string, ...more: string[]): Promise<Running> {
-    const server = await ServerProcess.serving(['--port', '0', '--database', file, ...more])
+  static over(file: string, ...more: string[]): Promise<Running> {
+    return Running.with(file, {}, ...more)
+  }
+
+  static async with(
+    file: string,
+    env: Record<string, string>,
+    ...more: string[]
+  ): Promise<Running> {
+    const server = await ServerProcess.serving(['--port', '0', '--database', file, ...more], env)
     const asked = await fetch(`${server.address}/api/studios?limit=1`)
     return new Running(server, asked.headers.get('Mivro-Epoch')!)
   }
@@ -177,6 +186,7 @@ export async function benchStore(gigabyte = 1): Promise<void> {
   // The first answer of a process takes longer, whatever else goes on.
   for (let i = 0; i < 5; i++) await big.ask('overview')
   const zip = join(dirname(file), 'backup.zip')
+  const asked = { base: `${big.address}/api`, epoch: big.epoch }
   const report = (what: string, found: Awaited<ReturnType<Running['memoryOf']>>) =>
     console.log(
       `${what}: ${(found.taken / 1000).toFixed(0)} s, memory ${found.child.toFixed(0)} MB beside a server of ${found.server.toFixed(0)} MB (wanted: under 300 each), others answered within ${found.slowest.toFixed(0)} ms (wanted: 200)`,
@@ -187,7 +197,7 @@ export async function benchStore(gigabyte = 1): Promise<void> {
     const { body } = await fetch(process.argv[1])
     await pipeline(body, createWriteStream(process.argv[2]))`
   const take = async () => {
-    const flags = ['--input-type=module', '-e', fetching, `${big.address}/api/backup`, zip]
+    const flags = ['--input-type=module', '-e', fetching, await packBackup(asked), zip]
     const child = spawn(process.execPath, flags, { stdio: 'inherit' })
     await new Promise((done) => child.once('exit', done))
   }
@@ -196,13 +206,8 @@ export async function benchStore(gigabyte = 1): Promise<void> {
     `the store ${(statSync(file).size / 1e6).toFixed(0)} MB, the backup ${(statSync(zip).size / 1e6).toFixed(0)} MB`,
   )
   const restore = async () => {
-    const body = await openAsBlob(zip)
-    const response = await fetch(`${big.address}/api/backup`, {
-      method: 'PUT',
-      body,
-      headers: { 'Mivro-Epoch': big.epoch },
-    })
-    if (!response.ok) throw new Error(await response.text())
+    const job = await putBackup(asked, await openAsBlob(zip))
+    if (job.state !== 'done') throw new Error(JSON.stringify(job))
   }
   report('restore', await big.memoryOf(restore()))
   await big.stop()

@@ -65,8 +65,10 @@ test('two benches on one run: what was recorded first holds, and the other is to
   const tablet = await (await browser.newContext()).newPage()
   await tablet.goto(address)
   await expect(tablet.locator('.bench')).toHaveAttribute('data-task', 'weigh')
-  await tablet.keyboard.press('h')
-  await tablet.keyboard.press('Space')
+  for (const key of ['h', 'Space']) {
+    await tablet.locator('.bench[data-listens]').waitFor()
+    await tablet.keyboard.press(key)
+  }
   await expect(tablet.locator('.now h2')).toContainText('Part B')
   // The first bench follows.
   await expect(page.locator('.now h2')).toContainText('Part B', { timeout: 120_000 })

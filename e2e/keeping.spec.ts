@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs'
+import { closeSync, openSync, readFileSync, writeSync } from 'node:fs'
+import { join } from 'node:path'
+import { placeInside } from '../tools/killStore.ts'
 import { expect, Mivro, test } from './mivro.ts'
 import { RunningServer } from './server.ts'
 
@@ -110,7 +112,7 @@ test('a backup brings everything back, and a broken one changes nothing', async 
   await mivro.open('/studio')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Save a backup' }).click(),
+    page.getByRole('button', { name: 'Save a backup' }).click(),
   ])
   const file = await download.path()
   await mivro.type('Name', 'Another name')
@@ -129,6 +131,35 @@ test('a backup brings everything back, and a broken one changes nothing', async 
   await put(readFileSync(file))
   await expect(page.getByRole('status').filter({ hasText: 'came back' })).toBeVisible()
   await expect(mivro.field('Name')).toHaveValue('Perihelion Bench')
+})
+
+test('a shape that the disk lost is named, and the backup is saved without it', async ({
+  mivro,
+  page,
+}) => {
+  const { items } = await (await mivro.server.call('GET', 'pieces')).json()
+  const { document } = items.find((one: { id: string }) => one.id === 'demo-astronomer')
+  const file = join(mivro.server.folder, 'store.sqlite')
+  const mesh = Buffer.from(
+    await (await fetch(`${mivro.server.address}/api/meshes/${document.form.mesh}`)).arrayBuffer(),
+  )
+  const at = placeInside(readFileSync(file), mesh)
+  expect(at).toBeGreaterThan(0)
+  const disk = openSync(file, 'r+')
+  writeSync(disk, Buffer.alloc(50, 0), 0, 50, at)
+  closeSync(disk)
+  await mivro.open('/studio')
+  await page.getByRole('button', { name: 'Save a backup' }).click()
+  await expect(page.getByRole('alert')).toContainText(
+    'The disk no longer gives back 1 shape (of Solid astronomer, Little astronomer). All else can be read',
+  )
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save a backup without it' }).click(),
+  ])
+  await page.locator('input[type=file]').setInputFiles(await download.path())
+  await page.getByRole('dialog').getByRole('button', { name: 'Restore backup' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'came back' })).toBeVisible()
 })
 
 test('units are switched everywhere, and any unit can be typed', async ({ mivro, page }) => {

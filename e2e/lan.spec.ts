@@ -40,7 +40,21 @@ test('a tablet of the local network is asked for the passphrase, and then carrie
     await expect(page.locator('.save')).toHaveText('Saved')
     // It signs itself out, and is asked again.
     await page.goto(`${address}/studio`)
-    await expect(page.getByText('One device is signed in')).toBeVisible()
+    const devices = page.getByLabel('Devices that are signed in').getByRole('listitem')
+    await expect(devices).toContainText([/this one/])
+    // And signs out another one.
+    const other = await (await browser.newContext()).newPage()
+    await other.goto(`${address}/runs`)
+    await other.getByLabel('Passphrase of this studio').fill(secret)
+    await other.getByRole('button', { name: 'Enter' }).click()
+    await expect(other.getByRole('heading', { name: 'Pieces' })).toBeVisible()
+    await page.reload()
+    await expect(devices).toHaveCount(2)
+    await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+    await expect(devices).toHaveCount(1)
+    await other.reload()
+    await expect(other.getByLabel('Passphrase of this studio')).toBeVisible()
+    await other.context().close()
     await page.getByRole('button', { name: 'Sign out here' }).click()
     await expect(page.getByLabel('Passphrase of this studio')).toBeVisible()
     // This machine itself is not asked.

@@ -2,6 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import type * as serving from '../server/src/serve.ts'
+import type { Asked } from '../tools/backupClient.ts'
 import { ServerProcess } from '../tools/serverProcess.ts'
 
 export const storeOf = (folder: string) => join(folder, 'store.sqlite')
@@ -29,15 +30,18 @@ export abstract class TestedServer {
     return `http://127.0.0.1:${this.port}`
   }
 
+  /** As the clients of backups know it. */
+  async asked(): Promise<Asked> {
+    const found = await fetch(`${this.address}/api/studios?limit=1`)
+    return { base: `${this.address}/api`, epoch: found.headers.get('Mivro-Epoch')! }
+  }
+
   /** One request as another program would send it, meant for the store that is there. */
   async call(method: string, path: string, data?: unknown): Promise<Response> {
-    const found = await fetch(`${this.address}/api/studios?limit=1`)
-    return fetch(`${this.address}/api/${path}`, {
+    const { base, epoch } = await this.asked()
+    return fetch(`${base}/${path}`, {
       method,
-      headers: {
-        'content-type': 'application/json',
-        'Mivro-Epoch': found.headers.get('Mivro-Epoch')!,
-      },
+      headers: { 'content-type': 'application/json', 'Mivro-Epoch': epoch },
       body: data === undefined ? undefined : JSON.stringify(data),
     })
   }

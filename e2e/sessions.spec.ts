@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { takeBackup } from '../tools/backupClient.ts'
 import { expect, test } from './mivro.ts'
 
 test('typing that has not left its field is not called saved, and a reload keeps it', async ({
@@ -116,9 +117,7 @@ test('after a restore open pages are told to reload, and overwrite nothing', asy
   page,
   browser,
 }) => {
-  const backup = Buffer.from(
-    await (await fetch(`${mivro.server.address}/api/backup`)).arrayBuffer(),
-  )
+  const backup = Buffer.from(await takeBackup(await mivro.server.asked()))
   const other = await (await browser.newContext()).newPage()
   await other.goto(`${mivro.server.address}/pieces/demo-orrery/pour`)
   await expect(other.locator('[data-surface="0"]')).toBeVisible()
@@ -199,7 +198,7 @@ test('a long look at the shape can be cancelled, and begun again', async ({ mivr
 test('a backup taken by the button is a whole zip', async ({ mivro, page }) => {
   await mivro.open('/studio')
   const waiting = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Save a backup' }).click()
+  await page.getByRole('button', { name: 'Save a backup' }).click()
   const path = await (await waiting).path()
   const bytes = readFileSync(path)
   expect(bytes.subarray(0, 4).toString('latin1')).toBe('PK\u0003\u0004')

@@ -20,10 +20,15 @@ const sizes = [
 ]
 
 for (const { name, width, height, axe } of sizes) {
-  test(`on ${name} no view is cut off${axe ? ', and axe finds nothing serious' : ''}`, async ({
+  test(`on ${name} no view is cut off${axe ? ', axe finds nothing serious, and nothing is fetched from elsewhere' : ''}`, async ({
     mivro,
     page,
   }) => {
+    const elsewhere: string[] = []
+    page.context().on('request', (asked) => {
+      const { protocol, origin } = new URL(asked.url())
+      if (/^(http|ws)/.test(protocol) && origin !== mivro.server.address) elsewhere.push(origin)
+    })
     await page.setViewportSize({ width, height })
     await mivro.open('/pieces')
     for (const [view, path] of views) {
@@ -43,6 +48,7 @@ for (const { name, width, height, axe } of sizes) {
     await expect(page.getByText('The pot from above')).toBeHidden()
     await mivro.calm()
     expect(await overlaps(page), 'Run without a pot').toEqual([])
+    expect(elsewhere).toEqual([])
   })
 }
 

@@ -15,12 +15,17 @@ import { dirname as folderOf } from 'node:path'
 import { fileURLToPath as pathOf } from 'node:url'
 const require = requireFrom(import.meta.url), __filename = pathOf(import.meta.url), __dirname = folderOf(__filename);`
 
-/** The server and the process of its backups as plain scripts in server/dist: they start in half a second. */
+/** The server, the process of its backups and the thread of its passphrase as plain scripts in server/dist: they start in half a second. */
 export async function bundleServer() {
   const { build } = await import('esbuild')
   await build({
     absWorkingDir: root,
-    entryPoints: ['server/src/main.ts', 'server/src/serve.ts', 'server/src/backup/child.ts'],
+    entryPoints: [
+      'server/src/main.ts',
+      'server/src/serve.ts',
+      'server/src/backup/child.ts',
+      'server/src/access/hashWorker.ts',
+    ],
     outdir: join(root, 'server/dist'),
     bundle: true,
     splitting: true,

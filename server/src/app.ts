@@ -5,7 +5,8 @@ import express, { type Express, type RequestHandler } from 'express'
 import { pino, type Logger } from 'pino'
 import sirv from 'sirv'
 import { Problem } from '@mivro/core/base/problem'
-import { gate, isItself, leaving, type GateOptions } from './access/gate.ts'
+import { gate, isItself, leaving, tokenOf, type GateOptions } from './access/gate.ts'
+import { BackupJobs } from './backup/jobs.ts'
 import { backupRoutes } from './backup/routes.ts'
 import type { Store } from './db/store.ts'
 import { demoRoutes } from './demo/routes.ts'
@@ -16,7 +17,7 @@ import { firstRequests, projectRoutes } from './document/projectRoutes.ts'
 import { documentRoutes } from './document/routes.ts'
 import { sameEpoch } from './http/epoch.ts'
 import { ownHost, securityHeaders } from './http/guard.ts'
-import { problemAnswer } from './http/problemAnswer.ts'
+import { problemAnswer, unforeseen } from './http/problemAnswer.ts'
 import type { Instruments } from './instruments/instruments.ts'
 import { instrumentRoutes } from './instruments/routes.ts'
 import { meshRoutes } from './mesh/routes.ts'
@@ -25,7 +26,7 @@ import { pictureRoutes } from './picture/routes.ts'
 export interface AppOptions {
   /** Folder of the built web application; absent in tests of the API. */
   web?: string
-  /** Where uploads wait and the store before a restore is kept; beside the store if not said. */
+  /** Where the store before a restore is kept; beside the store if not said. */
   keepIn?: string
   log?: Logger
   /** What stands at the bench; absent where nobody asks for it. */
@@ -56,9 +57,10 @@ export function createApp(
   app.use('/api', sameEpoch(store))
   app.use('/api/meshes', meshRoutes(store))
   app.use('/api/pictures', pictureRoutes(store))
-  app.use('/api/backup', backupRoutes(store, keepIn))
+  const fault = (error: unknown) => unforeseen(log, error, 'backup')
+  app.use('/api/backup', backupRoutes(new BackupJobs(store, { keepIn, fault })))
   app.get('/api/lan', (request, response) => {
-    const devices = lan?.sessions.count() ?? 0
+    const devices = lan?.sessions.list(tokenOf(request)) ?? []
     response.json({ addresses: lan?.addresses ?? [], devices, itself: isItself(request) })
   })
   if (lan) app.use('/api/lan', leaving(lan.sessions))

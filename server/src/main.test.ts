@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { createRequire } from 'node:module'
 import { existsSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
@@ -10,6 +11,7 @@ import { fits } from '../../tools/ready.mjs'
 import { ServerProcess } from '../../tools/serverProcess.ts'
 import { temporaryFolder } from './testServer.ts'
 
+const require = createRequire(import.meta.url)
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
 const started: { end(signal: 'SIGKILL'): unknown }[] = []
 afterEach(() => started.splice(0).forEach((one) => one.end('SIGKILL')))
@@ -61,12 +63,24 @@ describe('the server as a process', () => {
     },
   )
 
+  it('asked to stop while another program locks its store it says so, without a stack', async () => {
+    const store = place()
+    const server = await start('--port', '0', '--database', store)
+    const script = `const D = require(${JSON.stringify(require.resolve('libsql'))}); const d = new D(${JSON.stringify(store)}); d.exec('BEGIN EXCLUSIVE'); console.log('held'); setInterval(() => d, 1000)`
+    const other = spawn(process.execPath, ['-e', script])
+    started.push({ end: (signal) => other.kill(signal) })
+    await new Promise((held) => other.stdout.once('data', held))
+    expect(await server.end('SIGTERM')).toBe(1)
+    const [, ...said] = server.said.trim().split('\n')
+    expect(said).toEqual([expect.stringMatching(/^Another program is using the store/)])
+  }, 30_000)
+
   it('a store that is none is said, and left as it is', async () => {
     const store = place()
     writeFileSync(store, 'not a store at all '.repeat(200))
     const refused = await start('--port', '0', '--database', store)
     expect(await refused.ended).toBe(1)
-    expect(refused.said).toMatch(/The store is damaged \(file is not a database\)/)
+    expect(refused.said).toMatch(/The store is damaged: its file is no store of Mivro/)
     expect(statSync(store).size).toBe(19 * 200)
   })
 

@@ -13,22 +13,25 @@ async function main(): Promise<void> {
   const { address, others, stop } = await serve(
     readSettings(root, process.argv.slice(2), process.env),
   )
-  process.stdout.write(`Mivro is at ${address}\n`)
-  if (others.length > 0) {
-    process.stdout.write(`Other devices, with the passphrase: ${others.join(' ')}\n`)
-  }
+  // Before it is said that it serves: whoever reads that may stop it at once.
   let stopping = false
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
       if (stopping) return
       stopping = true
-      void stop().then(() => process.exit(0))
+      stop().then(() => process.exit(0), sayAndExit)
     })
+  }
+  process.stdout.write(`Mivro is at ${address}\n`)
+  if (others.length > 0) {
+    process.stdout.write(`Other devices, with the passphrase: ${others.join(' ')}\n`)
   }
 }
 
-main().catch((error: unknown) => {
+function sayAndExit(error: unknown): void {
   const line = error instanceof Problem ? sayProblem(error) : (error as Error).message
   process.stderr.write(`${line}\n`)
   process.exit(1)
-})
+}
+
+main().catch(sayAndExit)

@@ -48,11 +48,11 @@ export async function serve(settings: Settings): Promise<Served> {
   server.requestTimeout = 0
   await listen(server, settings.port, lan ? undefined : '127.0.0.1')
   mkdirSync(dirname(settings.database), { recursive: true })
-  if (settings.fresh) removeStore(settings.database)
+  if (settings.fresh) await removeStore(settings.database)
   const store = await Store.open(settings.database)
   if (settings.demo) await store.transaction((tx) => fillDemo(tx))
   const log = pino({ level: process.env.MIVRO_LOG ?? 'warn' })
-  const endUpkeep = startUpkeep(store, log)
+  const endUpkeep = startUpkeep(store, log, settings.upkeepAfter)
   const instruments = await Instruments.open(store)
   const { port } = server.address() as AddressInfo
   const scheme = lan?.certificate ? 'https' : 'http'
@@ -79,7 +79,8 @@ export async function serve(settings: Settings): Promise<Served> {
   })
   const stop = async (patience = lastWords) => {
     endUpkeep()
-    await instruments.end()
+    // The rest is stopped all the same; what could not be written down is said at the end.
+    const ended = await instruments.end().catch((error: unknown) => error)
     endChildren()
     const closed = new Promise((done) => server.close(done))
     server.closeIdleConnections()
@@ -87,6 +88,7 @@ export async function serve(settings: Settings): Promise<Served> {
     else setTimeout(() => server.closeAllConnections(), patience).unref()
     await closed
     await store.close()
+    if (ended !== undefined) throw ended
   }
   return { port, address: `${scheme}://127.0.0.1:${port}`, others, stop }
 }
@@ -111,7 +113,8 @@ function listen(server: Server, port: number, host: string | undefined): Promise
 }
 
 /** Begins a store anew, unless another server has it open. */
-function removeStore(file: string): void {
-  holdStore(file)()
+async function removeStore(file: string): Promise<void> {
+  const hold = await holdStore(file)
+  hold.release()
   for (const ending of ['', '-wal', '-shm']) rmSync(file + ending, { force: true })
 }

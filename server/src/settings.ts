@@ -14,6 +14,8 @@ export interface Settings {
   names: string[]
   tls: boolean
   passphrase?: string
+  /** When the store is first tidied after a start, ms. */
+  upkeepAfter?: number
 }
 
 const usualPort = 5317
@@ -51,5 +53,6 @@ export function readSettings(root: string, args: string[], env: NodeJS.ProcessEn
     names: values.name,
     tls: values.tls,
     passphrase: env.MIVRO_PASSPHRASE,
+    upkeepAfter: env.MIVRO_UPKEEP_AFTER === undefined ? undefined : Number(env.MIVRO_UPKEEP_AFTER),
   }
 }

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Asked } from '../../tools/backupClient.ts'
 import { createApp } from './app.ts'
 import { Store } from './db/store.ts'
 import { Instruments } from './instruments/instruments.ts'
@@ -53,6 +54,11 @@ export class TestServer {
 
   send(method: string, path: string, bytes: Uint8Array): Promise<Response> {
     return this.fetch(path, { method, body: bytes as RequestInit['body'] })
+  }
+
+  /** As the clients of backups know it. */
+  get asked(): Asked {
+    return { base: this.base, epoch: this.store.epoch }
   }
 
   async stop(): Promise<void> {

@@ -56,6 +56,13 @@ const example = (kind: string, choice: UnitChoice) => {
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const megabytes = (bytes: number) =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${Math.round(bytes / 1e6)} MB`
+const damageWords: Record<ProblemAmounts['store-damaged']['reason'], string> = {
+  empty: 'its file is empty',
+  'no database': 'its file is no store of Mivro',
+  pages: 'parts of its file can’t be read any more',
+  disk: 'its disk does not give it back',
+}
+const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 const count = (n: number) => n.toLocaleString('en').replace(/,/g, ' ')
 
 /** A bound in the unit it is about; a count or a bare number stays as it is. */
@@ -215,6 +222,24 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
     `There ${a.pieces === 1 ? 'is 1 piece' : `are ${a.pieces} pieces`} here already, so the demo studio was not added. Start it with "npm run demo": it has a store of its own.`,
   'backup-of-large-store': (a) =>
     `This backup unpacks to ${megabytes(a.bytes)}; up to ${megabytes(a.limit)} are taken back. Nothing was changed.`,
+  'backup-damaged': (a) => {
+    const what = [
+      a.shapes > 0 && plural(a.shapes, 'shape'),
+      a.pictures > 0 && plural(a.pictures, 'picture'),
+      a.documents > 0 && plural(a.documents, 'document'),
+      a.versions > 0 && plural(a.versions, 'earlier version'),
+    ].filter((part) => part !== false)
+    const whose = a.names === '' ? '' : ` (of ${a.names})`
+    return `The disk no longer gives back ${what.join(', ')}${whose}. All else can be read: save a backup without it, and look after this disk.`
+  },
+  'backup-busy': () =>
+    'One backup is being worked on and another waits. Try again when they are done.',
+  'backup-gone': () =>
+    'Mivro was started anew meanwhile, or this lies too long back, so it was given up. Nothing was changed; try again.',
+  'backup-stalled': (a) =>
+    `Nothing moved for ${showDuration(a.after, 'second')}, so it was given up: the disk may be slow or failing. Nothing was changed; try again.`,
+  'disk-too-small': (a) =>
+    `It takes up to ${megabytes(a.bytes)} on the disk, and ${megabytes(a.free)} are free there. Free some space and try again. Nothing was changed.`,
   'store-replaced': () =>
     'A backup was restored since this page was opened, so what it shows is no longer what is kept. Reload the page; nothing was overwritten.',
   'store-in-use': (a) =>
@@ -228,7 +253,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'store-gone': (a) =>
     `The store was deleted, moved or replaced while Mivro was open: ${a.file}. Put it back and start Mivro again; what you changed here is sent again by itself.`,
   'store-damaged': (a) =>
-    `The store is damaged (${a.reason}): ${a.file}. Put the file aside and start Mivro again, then restore your newest backup under Settings.`,
+    `The store is damaged: ${damageWords[a.reason]} (${a.file}). Put the file aside and start Mivro again, then restore your newest backup under Settings.`,
   'wrong-request': (a) => `The server can't use this request: ${a.reason}.`,
   'browser-storage': (a) =>
     `This browser can't put changes aside (${a.reason}), so what is not saved yet would be lost if you closed this page. Leave it open until it says Saved, and free some space in the browser.`,

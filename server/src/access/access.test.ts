@@ -5,6 +5,7 @@ import { isIP } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import type { Device } from '@mivro/core/base/answer'
 import { createApp } from '../app.ts'
 import { Store } from '../db/store.ts'
 import { documentTypeNames, documentTypes } from '@mivro/core/studio'
@@ -80,11 +81,11 @@ const from = (
     asked.on('error', failed)
     asked.end(body)
   })
-const enter = (passphrase: string, localAddress?: string) =>
+const enter = (passphrase: string, localAddress?: string, headers: object = {}) =>
   from('/enter', {
     localAddress,
     method: 'POST',
-    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    headers: { 'content-type': 'application/x-www-form-urlencoded', ...headers },
     body: new URLSearchParams({ passphrase }).toString(),
   })
 
@@ -123,6 +124,7 @@ const routes = [
   '/api/lan',
   '/api/lan/here',
   '/api/lan/all',
+  '/api/lan/devices/x',
   '/api/overview',
   '/api/demo',
   '/api/backup',
@@ -205,14 +207,52 @@ describe('other devices of the local network', () => {
     expect([await sees(one), await sees(other), await sees(third)]).toEqual([401, 401, 401])
   })
 
+  it('are listed with what they are, and one signs another out', async () => {
+    now += 100_000
+    const agent =
+      'Mozilla/5.0 (Linux; Android 14; Tablet) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/120.0 Safari/537.36'
+    const letIn = async (headers: object) => {
+      const { cookie } = await enter(secret, undefined, headers)
+      now += 100_000
+      return { cookie: cookie!.split(';')[0], 'mivro-epoch': store.epoch }
+    }
+    const [one, other] = [await letIn({ 'user-agent': agent }), await letIn({})]
+    const { devices } = JSON.parse((await from('/api/lan', { headers: other })).text) as {
+      devices: Device[]
+    }
+    const [tablet, nameless] = [
+      devices.find(({ here }) => !here)!,
+      devices.find(({ here }) => here)!,
+    ]
+    expect(tablet.name).toMatch(/^Tablet, .+ on .+/)
+    expect(nameless.name).toBe('A device')
+    expect(Date.now() - Date.parse(tablet.used)).toBeLessThan(60_000)
+    expect(JSON.stringify(devices)).not.toContain(one.cookie.slice(6))
+    const out = { method: 'DELETE', headers: other }
+    // Part of an id is none.
+    await from(`/api/lan/devices/${tablet.id.slice(0, 8)}`, out)
+    expect((await from('/api/pieces', { headers: one })).status).toBe(200)
+    expect((await from(`/api/lan/devices/${tablet.id}`, out)).status).toBe(204)
+    expect((await from('/api/pieces', { headers: one })).status).toBe(401)
+    expect((await from('/api/pieces', { headers: other })).status).toBe(200)
+    await from('/api/lan/all', out)
+  })
+
   it('one that is not used for 30 days is out; use puts that off', async () => {
     const day = 24 * 3600_000
     const sessions = await Sessions.open(store, 0)
-    const [used, left] = [await sessions.begin(0), await sessions.begin(0)]
+    const [used, left] = [await sessions.begin('Tablet', 0), await sessions.begin('Tablet', 0)]
     await sessions.used(used, 20 * day)
     expect([sessions.has(used, 29 * day), sessions.has(left, 29 * day)]).toEqual([true, true])
     expect([sessions.has(used, 31 * day), sessions.has(left, 31 * day)]).toEqual([true, false])
-    expect(sessions.count(31 * day)).toBe(1)
+    expect(sessions.list(used, 31 * day)).toMatchObject([
+      {
+        name: 'Tablet',
+        since: '1970-01-01T00:00:00.000Z',
+        used: '1970-01-21T00:00:00.000Z',
+        here: true,
+      },
+    ])
     // A restart knows it too.
     const again = await Sessions.open(store, 31 * day)
     expect([again.has(used, 31 * day), again.has(left, 31 * day)]).toEqual([true, false])
@@ -241,6 +281,21 @@ describe('other devices of the local network', () => {
     is.mockRestore()
     now += 2
     expect((await enter(secret)).status).toBe(303)
+  })
+
+  it('from many addresses one after the other they wait as well, and this machine does not', async () => {
+    now += 1000
+    const is = vi.spyOn(Passphrase.prototype, 'is').mockResolvedValue(false)
+    for (let i = 0; i < 60; i++) await enter('wrong words', `127.0.2.${i + 1}`)
+    expect(is).toHaveBeenCalledTimes(20)
+    now += 5
+    for (let i = 0; i < 60; i++) await enter('wrong words', `127.0.3.${i + 1}`)
+    expect(is).toHaveBeenCalledTimes(21)
+    is.mockRestore()
+    expect((await enter(secret, '127.0.4.1')).text).toMatch(/Try again in \d+ s/)
+    expect((await from('/api/pieces', { host: '127.0.0.1' })).status).toBe(200)
+    now += 6
+    expect((await enter(secret, '127.0.4.1')).status).toBe(303)
   })
 
   it('from many addresses at once no more than two are looked at together', async () => {
@@ -291,7 +346,7 @@ describe('what is kept of it', () => {
     expect(await kept().is(secret)).toBe(true)
     await first.stop(0)
     const again = await Store.open(join(at, 'store.sqlite'))
-    const token = await (await Sessions.open(again)).begin()
+    const token = await (await Sessions.open(again)).begin('Tablet')
     await again.close()
     const next = await serve(settings(at, 0, 'three other words'))
     await next.stop(0)

@@ -1,7 +1,9 @@
+import { setImmediate as nextTurn } from 'node:timers/promises'
 import { parseCookie } from 'cookie'
 import express, { Router, type Request, type RequestHandler, type Response } from 'express'
 import { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
+import { deviceName } from './device.ts'
 import type { Passphrase } from './passphrase.ts'
 import { enterPage, enterStyle } from './page.ts'
 import type { Sessions } from './sessions.ts'
@@ -11,7 +13,7 @@ const cookieName = 'mivro'
 const itself = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
 const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
-/** So many guesses are looked at together, from all addresses: each takes a thread that files are read with. */
+/** So many guesses are taken together, from all addresses: they are looked at one after the other. */
 const mostAtOnce = 2
 /** Who comes meanwhile tries again after this, s. */
 const busyWait = 1
@@ -26,7 +28,8 @@ export interface GateOptions {
   tries?: Tries
 }
 
-const tokenOf = (request: Request): string | undefined =>
+/** What a device shows that it was let in by. */
+export const tokenOf = (request: Request): string | undefined =>
   parseCookie(request.headers.cookie ?? '')[cookieName]
 
 /** A request of this machine to itself. */
@@ -64,21 +67,32 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
     response.type('text/css').send(enterStyle)
   })
 
+  const refused = (response: Response, wait: number) =>
+    ask(response, new Problem('passphrase-wrong', { wait }))
+  /**
+   * Who has to wait is told before anything of the guess is read, and one in a turn: hundreds that come
+   * at once hold up nobody else's page.
+   */
+  let turn: Promise<unknown> = Promise.resolve()
+  const inTime: RequestHandler = async (request, response, next) => {
+    const waits = tries.waits(request.socket.remoteAddress ?? '')
+    if (waits === 0 && checking < mostAtOnce) return next()
+    await (turn = turn.then(() => nextTurn()))
+    refused(response, waits > 0 ? waits : busyWait)
+  }
   router.post(
     '/enter',
+    inTime,
     express.urlencoded({ extended: false, limit: '2kb' }),
+    inTime,
     async (request, response) => {
       const from = request.socket.remoteAddress ?? ''
-      const refused = (wait: number) => ask(response, new Problem('passphrase-wrong', { wait }))
-      const waits = tries.waits(from)
-      if (waits > 0) return refused(waits)
-      if (checking >= mostAtOnce) return refused(busyWait)
       // Counted before it is looked at: others that come meanwhile from there wait already.
       const wait = tries.wrong(from)
       const given = ((request.body ?? {}) as { passphrase?: unknown }).passphrase
-      if (typeof given !== 'string' || !(await isRight(given))) return refused(wait)
+      if (typeof given !== 'string' || !(await isRight(given))) return refused(response, wait)
       tries.right(from)
-      response.cookie(cookieName, await sessions.begin(), {
+      response.cookie(cookieName, await sessions.begin(deviceName(request.headers['user-agent'])), {
         httpOnly: true,
         sameSite: 'strict',
         secure: tls,
@@ -97,13 +111,17 @@ export function gate({ passphrase, sessions, tls, tries = new Tries() }: GateOpt
   return router
 }
 
-/** Where devices are let out again: this one, or all of them. */
+/** Where devices are let out again: this one, another, or all of them. */
 export function leaving(sessions: Sessions): Router {
   const router = Router()
   router.delete('/here', async (request, response) => {
     const token = tokenOf(request)
     if (token !== undefined) await sessions.end(token)
     response.clearCookie(cookieName, { path: '/' }).status(204).end()
+  })
+  router.delete('/devices/:id', async (request, response) => {
+    await sessions.endOne(request.params.id)
+    response.status(204).end()
   })
   router.delete('/all', async (_request, response) => {
     await sessions.endAll()
@@ -115,7 +133,8 @@ export function leaving(sessions: Sessions): Router {
 function ask(response: Response, problem?: Problem): void {
   response
     .status(401)
-    .set('Cache-Control', 'no-store')
+    // Packing a page this small costs more than it saves, three hundred times at once.
+    .set('Cache-Control', 'no-store, no-transform')
     // Without a referrer a form would send no origin either, and be taken for another site's.
     .set('Referrer-Policy', 'same-origin')
     .type('html')

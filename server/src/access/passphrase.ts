@@ -1,14 +1,7 @@
-import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
+import { randomBytes, timingSafeEqual } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { promisify } from 'node:util'
 import { z } from '@mivro/core/base/schema'
-
-const derive = promisify(scrypt) as (
-  secret: string,
-  salt: Buffer,
-  length: number,
-  options: { N: number; r: number; p: number; maxmem: number },
-) => Promise<Buffer>
+import { hash } from './hash.ts'
 
 /** Cost of one try: some 60 ms and 32 MB on this year's machines (RFC 7914 for the parameters). */
 const cost = { N: 32768, r: 8, p: 1 } as const
@@ -26,9 +19,11 @@ const keptSchema = z.object({
   p: z.number(),
 })
 
+type Kept = z.infer<typeof keptSchema>
+
 /** The passphrase of the local network, kept beside the store as what scrypt makes of it. */
 export class Passphrase {
-  private constructor(private readonly kept: z.infer<typeof keptSchema>) {}
+  private constructor(private readonly kept: Kept) {}
 
   /** The one that is kept in a file, if there is one. */
   static read(file: string): Passphrase | undefined {
@@ -42,10 +37,10 @@ export class Passphrase {
       throw new Error(`A passphrase has ${shortest} letters or more: three words are easily kept.`)
     }
     const salt = randomBytes(16)
-    const hash = await derive(secret.normalize('NFC'), salt, length, { ...cost, maxmem: memory })
+    const made = await hashOf(secret, salt, cost)
     return new Passphrase({
       salt: salt.toString('base64'),
-      hash: hash.toString('base64'),
+      hash: made.toString('base64'),
       ...cost,
     })
   }
@@ -55,15 +50,11 @@ export class Passphrase {
   }
 
   async is(secret: string): Promise<boolean> {
-    const { salt, hash, N, r, p } = this.kept
-    const wanted = Buffer.from(hash, 'base64')
-    const options = { N, r, p, maxmem: memory }
-    const given = await derive(
-      secret.normalize('NFC'),
-      Buffer.from(salt, 'base64'),
-      length,
-      options,
-    )
-    return timingSafeEqual(given, wanted)
+    const { salt, N, r, p } = this.kept
+    const given = await hashOf(secret, Buffer.from(salt, 'base64'), { N, r, p })
+    return timingSafeEqual(given, Buffer.from(this.kept.hash, 'base64'))
   }
 }
+
+const hashOf = (secret: string, salt: Uint8Array, { N, r, p }: Pick<Kept, 'N' | 'r' | 'p'>) =>
+  hash({ secret: secret.normalize('NFC'), salt, length, options: { N, r, p, maxmem: memory } })

@@ -28,13 +28,19 @@ const mostUnpacked = { times: 400, more: 1_000_000 }
 
 /** The entries of a backup that is taken for hostile: judged by name and size, read by counting. */
 export class Archive {
+  /** Read so far, bytes. */
+  private unpacked = 0
   private constructor(
     private readonly zip: ZipFile,
     readonly entries: ReadonlyMap<string, Entry>,
+    /** Of all entries unpacked, bytes. */
+    readonly total: number,
+    /** Hears the share of it that was read. */
+    private readonly progress: (done: number) => void,
   ) {}
 
   /** Throws `Problem('backup-unreadable')`. */
-  static async open(path: string): Promise<Archive> {
+  static async open(path: string, progress: (done: number) => void = () => {}): Promise<Archive> {
     const zip = await openFile(path, { lazyEntries: true, autoClose: false }).catch(() =>
       unreadable('it is not a whole zip file'),
     )
@@ -56,7 +62,7 @@ export class Archive {
       })
       zip.readEntry()
     })
-    return new Archive(zip, entries)
+    return new Archive(zip, entries, total, progress)
   }
 
   /** The bytes of an entry in pieces, its length and its checksum held against what it says. */
@@ -70,6 +76,8 @@ export class Archive {
     try {
       for await (const part of stream as AsyncIterable<Buffer>) {
         sum = crc32(part, sum)
+        this.unpacked += part.length
+        this.progress(this.unpacked / this.total)
         yield part
       }
     } catch {

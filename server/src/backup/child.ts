@@ -1,3 +1,7 @@
+import { createWriteStream, rmSync, statfsSync } from 'node:fs'
+import type { Socket } from 'node:net'
+import { dirname } from 'node:path'
+import { once } from 'node:events'
 import { connect } from '../db/connect.ts'
 import { problemsOf, toData } from '@mivro/core/base/problem'
 import { storeProblem } from '../db/faults.ts'
@@ -6,19 +10,61 @@ import { writeBackup } from './write.ts'
 
 /**
  * A process of its own, so that packing and unpacking hold nobody up and their memory goes with
- * them: `write <store>` puts the zip on standard output, `read <zip> <new store>` says on it what
- * came back. What is wrong goes to standard error as one line of JSON.
+ * them: `write <store> <zip> [leave-out]`, or `read <zip> <new store>`. Standard output says as lines
+ * of JSON how far it is, and what came of it; what is wrong goes to standard error as one such line.
  */
-const [what, from, to] = process.argv.slice(2)
+const [what, from, to, choice] = process.argv.slice(2)
+
+/** How far it is is said so often, ms. */
+const sayEvery = 200
+
+let said = 0
+function progress(done: number): void {
+  const now = Date.now()
+  if (now - said < sayEvery) return
+  said = now
+  process.stdout.write(`${JSON.stringify({ done })}\n`)
+}
+
+/** A server that was killed waits for nothing any more; by hand there is none. */
+function endWithParent(): void {
+  const parent = process.env.MIVRO_PARENT
+  if (parent === undefined) return
+  const alone = () => {
+    // Also what was begun after the next server had swept.
+    for (const ending of ['', '-wal', '-shm', '-journal']) rmSync(to + ending, { force: true })
+    process.exit(1)
+  }
+  if (process.ppid !== Number(parent)) alone()
+  // It holds the other end of this as long as it lives.
+  process.stdin.on('end', alone).on('error', alone).resume()
+  ;(process.stdin as Socket).unref()
+}
 
 async function main(): Promise<void> {
-  if (what === 'write') {
-    const db = await connect(from, { schema: 'as it is' })
-    await writeBackup(db, process.stdout, new Date().toISOString())
-    await db.destroy()
-  } else {
-    process.stdout.write(JSON.stringify(await readBackup(from, to)))
-  }
+  endWithParent()
+  const { bavail, bsize } = statfsSync(dirname(to))
+  const answer =
+    what === 'write'
+      ? await write(bavail * bsize)
+      : await readBackup(from, to, { progress, free: bavail * bsize })
+  process.stdout.write(`${JSON.stringify({ answer })}\n`)
+}
+
+async function write(free: number) {
+  const db = await connect(from, { schema: 'as it is' })
+  const out = createWriteStream(to, { mode: 0o600 })
+  const madeAt = new Date().toISOString()
+  const leftOut = await writeBackup(db, out, {
+    madeAt,
+    leaveOut: choice === 'leave-out',
+    progress,
+    free,
+  })
+  out.end()
+  await once(out, 'finish')
+  await db.destroy()
+  return { leftOut, bytes: out.bytesWritten }
 }
 
 main().catch((error: unknown) => {
@@ -28,7 +74,7 @@ main().catch((error: unknown) => {
 
 function refusal(error: unknown) {
   try {
-    return problemsOf(storeProblem(error, to ?? from) ?? error).map(toData)[0]
+    return problemsOf(storeProblem(error, what === 'write' ? from : to) ?? error).map(toData)[0]
   } catch {
     return { fault: error instanceof Error ? (error.stack ?? error.message) : String(error) }
   }

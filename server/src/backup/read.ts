@@ -9,6 +9,7 @@ import { documentTypes, filesOf, type DocumentTypeName } from '@mivro/core/studi
 import { Archive } from './archive.ts'
 import {
   backupFormat,
+  entriesChecksum,
   manifestSchema,
   meshEntry,
   pictureEntry,
@@ -16,6 +17,8 @@ import {
   rowSchema,
   unreadable,
   type DocumentLine,
+  type LeftOut,
+  type Manifest,
   type RevisionLine,
 } from './format.ts'
 
@@ -36,26 +39,34 @@ const batch = 50
  *
  * Throws `Problem`: backup-unreadable with what is off, backup-newer.
  */
-export async function readBackup(path: string, file: string): Promise<Restored> {
-  const archive = await Archive.open(path)
+export async function readBackup(
+  path: string,
+  file: string,
+  { progress, free = Infinity }: { progress?: (done: number) => void; free?: number } = {},
+): Promise<Restored> {
+  const archive = await Archive.open(path, progress)
+  if (archive.total > free) {
+    archive.close()
+    throw new Problem('disk-too-small', { bytes: archive.total, free })
+  }
   const db = await connect(file)
   try {
     const made = await db.transaction(async (tx) => {
+      const manifest = await manifestOf(archive)
       // Pictures first: what they tell besides is taken off, and with it they get another name.
       const pictures = await insertPictures(tx, archive)
-      const rows = await rowsOf(archive, pictures)
-      const checks = new Checks()
+      const rows = await rowsOf(archive, pictures, manifest)
+      const checks = new Checks(manifest?.leftOut)
       const documents = await insert(tx, 'documents', checks.documents(rows.documents))
       const revisions = await insert(tx, 'revisions', checks.revisions(rows.revisions))
       const meshes = await insertMeshes(tx, archive)
       checks.finish(meshes, new Set(pictures.values()))
-      const expected = rows.manifest
       if (
-        expected &&
-        (expected.documents !== documents ||
-          expected.revisions !== revisions ||
-          expected.meshes !== meshes.size ||
-          expected.pictures !== pictures.size)
+        manifest &&
+        (manifest.documents !== documents ||
+          manifest.revisions !== revisions ||
+          manifest.meshes !== meshes.size ||
+          manifest.pictures !== pictures.size)
       ) {
         unreadable('it holds less or more than its manifest says')
       }
@@ -71,7 +82,6 @@ export async function readBackup(path: string, file: string): Promise<Restored> 
 }
 
 interface Rows {
-  manifest?: { documents: number; revisions: number; meshes: number; pictures: number }
   documents: AsyncIterable<unknown> | Iterable<unknown>
   revisions: AsyncIterable<unknown> | Iterable<unknown>
 }
@@ -79,44 +89,68 @@ interface Rows {
 /** Ids of pictures as they stand in a backup, and as they are kept. */
 type Renamed = ReadonlyMap<string, string>
 
-async function rowsOf(archive: Archive, renamed: Renamed): Promise<Rows> {
-  const old = archive.entries.has('mivro.json')
-  if (!old && !archive.entries.has('manifest.json')) unreadable('it holds no manifest.json')
-  const name = old ? 'mivro.json' : 'manifest.json'
-  const value = parsed(
-    named((await archive.whole(name)).toString('utf8'), renamed),
-    name,
-  ) as Record<string, unknown> | null
-  const format = value?.format
+/** Checked before anything else is read: what is there is what the manifest says. Format 1 has none. */
+async function manifestOf(archive: Archive): Promise<Manifest | undefined> {
+  if (archive.entries.has('mivro.json')) return undefined
+  if (!archive.entries.has('manifest.json')) unreadable('it holds no manifest.json')
+  const value = parsed((await archive.whole('manifest.json')).toString('utf8'), 'manifest.json')
+  refuseNewer(value)
+  const manifest = manifestSchema.safeParse(value)
+  if (!manifest.success) return unreadable('manifest.json does not hold what it should')
+  const others = [...archive.entries].filter(([name]) => name !== 'manifest.json')
+  const entries = others.map(([name, { uncompressedSize: size }]) => ({ name, size }))
+  const { checksums } = manifest.data
+  if (checksums && checksums.entries !== entriesChecksum(entries)) {
+    unreadable('it holds less or more than its manifest says')
+  }
+  return manifest.data
+}
+
+function refuseNewer(value: unknown): void {
+  const format = (value as { format?: unknown } | null)?.format
   if (typeof format === 'number' && format > backupFormat) {
     throw new Problem('backup-newer', { version: format, reads: backupFormat })
   }
-  if (old) {
-    const { documents, revisions } = value ?? {}
-    if (!Array.isArray(documents) || !Array.isArray(revisions)) {
-      return unreadable('mivro.json does not hold what a backup holds')
+}
+
+async function rowsOf(
+  archive: Archive,
+  renamed: Renamed,
+  manifest: Manifest | undefined,
+): Promise<Rows> {
+  if (manifest) {
+    const { documents, revisions } = manifest.checksums ?? {}
+    return {
+      documents: jsonLines(archive, 'documents.ndjson', renamed, documents),
+      revisions: jsonLines(archive, 'revisions.ndjson', renamed, revisions),
     }
-    const parentsFirst = [...documents].sort(
-      (a, b) => Number((a?.parent ?? null) !== null) - Number((b?.parent ?? null) !== null),
-    )
-    return { documents: parentsFirst, revisions }
   }
-  const manifest = manifestSchema.safeParse(value)
-  if (!manifest.success) return unreadable('manifest.json does not hold what it should')
-  return {
-    manifest: manifest.data,
-    documents: jsonLines(archive, 'documents.ndjson', renamed),
-    revisions: jsonLines(archive, 'revisions.ndjson', renamed),
+  const index = named((await archive.whole('mivro.json')).toString('utf8'), renamed)
+  const value = parsed(index, 'mivro.json') as Record<string, unknown> | null
+  refuseNewer(value)
+  const { documents, revisions } = value ?? {}
+  if (!Array.isArray(documents) || !Array.isArray(revisions)) {
+    return unreadable('mivro.json does not hold what a backup holds')
   }
+  const parentsFirst = [...documents].sort(
+    (a, b) => Number((a?.parent ?? null) !== null) - Number((b?.parent ?? null) !== null),
+  )
+  return { documents: parentsFirst, revisions }
 }
 
 async function* jsonLines(
   archive: Archive,
   name: string,
   renamed: Renamed,
+  checksum: string | undefined,
 ): AsyncGenerator<unknown> {
+  const hash = createHash('sha256')
   for await (const line of archive.lines(name)) {
+    hash.update(`${line}\n`)
     if (line !== '') yield parsed(named(line, renamed), name)
+  }
+  if (checksum !== undefined && hash.digest('hex') !== checksum) {
+    unreadable(`${name} is not what its manifest says`)
   }
 }
 
@@ -137,6 +171,12 @@ class Checks {
   private readonly known = new Map<string, { row: DocumentLine; newest: number; same: boolean }>()
   private readonly shapes = new Set<string>()
   private readonly pictures = new Set<string>()
+  /** Files that were left out when it was taken. */
+  private readonly leftOut: ReadonlySet<string>
+
+  constructor({ meshes, pictures }: Partial<LeftOut> = {}) {
+    this.leftOut = new Set([...(meshes ?? []), ...(pictures ?? [])])
+  }
 
   async *documents(lines: AsyncIterable<unknown> | Iterable<unknown>): AsyncGenerator<object> {
     for await (const line of lines) {
@@ -181,10 +221,12 @@ class Checks {
       }
     }
     for (const shape of this.shapes) {
-      if (!meshes.has(shape)) unreadable(`the shape of a piece is missing (${shape.slice(0, 12)})`)
+      if (!meshes.has(shape) && !this.leftOut.has(shape))
+        unreadable(`the shape of a piece is missing (${shape.slice(0, 12)})`)
     }
     for (const picture of this.pictures) {
-      if (!pictures.has(picture)) unreadable(`a picture is missing (${picture.slice(0, 12)})`)
+      if (!pictures.has(picture) && !this.leftOut.has(picture))
+        unreadable(`a picture is missing (${picture.slice(0, 12)})`)
     }
   }
 

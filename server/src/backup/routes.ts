@@ -1,84 +1,60 @@
-import { randomBytes } from 'node:crypto'
-import { createWriteStream } from 'node:fs'
-import { rm } from 'node:fs/promises'
-import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
-import { Router, type Response } from 'express'
-import { Problem } from '@mivro/core/base/problem'
-import { incoming, type Store } from '../db/store.ts'
-import { epochHeader } from '../http/epoch.ts'
-import { largestUnpacked } from './format.ts'
-import { ended, startChild } from './process.ts'
-import type { Restored } from './read.ts'
+import { basename } from 'node:path'
+import express, { Router } from 'express'
+import { z } from '@mivro/core/base/schema'
+import { readDocument } from '@mivro/core/base/document'
+import type { BackupJob } from '@mivro/core/base/answer'
+import type { Job } from './job.ts'
+import { partSize, type BackupJobs } from './jobs.ts'
 
-/**
- * Backup out and in, any size up to `largestUnpacked`, without holding other requests up.
- * `keepIn`: the folder where uploads wait and what a restore replaced is kept.
- */
-export function backupRoutes(store: Store, keepIn: string): Router {
+const askedSchema = z.discriminatedUnion('kind', [
+  /** `leaveOut`: what can't be read any more. */
+  z.object({ kind: z.literal('backup'), leaveOut: z.boolean().default(false) }),
+  z.object({ kind: z.literal('restore'), bytes: z.number().int().positive() }),
+])
+const partSchema = z.object({ at: z.coerce.number().int().nonnegative() })
+
+/** Backup out and in as jobs: asked for, looked at, given up, fetched; an upload comes in parts. */
+export function backupRoutes(jobs: BackupJobs): Router {
   const router = Router()
-  const stamp = () => new Date().toISOString().slice(0, 19).replace(/[:T]/g, '-')
-
-  /** One is packed after the other: each asks for a process, its memory and the disk. */
-  let packing: Promise<unknown> = Promise.resolve()
-  router.get('/', async (_request, response) => {
-    const before = packing
-    const mine = before.then(() => (response.destroyed ? undefined : pack(response)))
-    packing = mine.catch(() => {})
-    await mine
+  const view = (job: Job): BackupJob => ({
+    id: job.id,
+    kind: job.kind,
+    state: job.state,
+    done: job.done,
+    problem: job.problem,
+    ...job.outcome,
+    ...(job.state === 'receiving' ? { has: jobs.has(job), partSize } : {}),
   })
 
-  async function pack(response: Response): Promise<void> {
-    const child = startChild('write', store.file)
-    response.attachment(`mivro-${stamp()}.zip`).type('application/zip')
-    const whole = ended(child)
-    response.once('close', () => child.kill())
-    // The answer ends only when the child ended well: a backup cut short fails to download.
-    child.stdout!.pipe(response, { end: false })
-    try {
-      await whole
-      response.end()
-    } catch (error) {
-      if (!response.headersSent) throw error
-      response.destroy()
-    }
-  }
+  router.post('/jobs', express.json(), async (request, response) => {
+    const asked = readDocument(askedSchema, request.body)
+    const job =
+      asked.kind === 'backup' ? jobs.backup(asked.leaveOut) : await jobs.receive(asked.bytes)
+    response.status(202).json(view(job))
+  })
 
-  router.put('/', async (request, response) => {
-    const mark = `${stamp()}-${randomBytes(3).toString('hex')}`
-    const upload = join(keepIn, `restore-${mark}.zip.part`)
-    const next = `${store.file}.${mark}${incoming}`
-    const kept = join(keepIn, `before-restore-${mark}.sqlite`)
-    let restored: Restored
-    try {
-      await pipeline(request, atMost(largestUnpacked), createWriteStream(upload))
-      restored = await unpack(upload, next)
-      await store.replaceWith(next, kept)
-    } finally {
-      const left = ['', '-wal', '-shm', '-journal'].map((ending) => next + ending)
-      await Promise.all([upload, ...left].map((file) => rm(file, { force: true })))
-    }
-    response.set(epochHeader, store.epoch).json({ ...restored, kept })
+  router.get('/jobs/:id', (request, response) => {
+    response.json(view(jobs.job(request.params.id)))
+  })
+
+  router.put('/jobs/:id/part', async (request, response) => {
+    const job = jobs.job(request.params.id)
+    await jobs.part(job, readDocument(partSchema, request.query).at, request)
+    response.json(view(job))
+  })
+
+  router.delete('/jobs/:id', (request, response) => {
+    const job = jobs.job(request.params.id)
+    jobs.cancel(job)
+    response.json(view(job))
+  })
+
+  router.get('/jobs/:id/:name.zip', (request, response) => {
+    const file = jobs.ready(jobs.job(request.params.id))
+    // By parts as the browser asks for them: a download that broke off goes on.
+    response.attachment(basename(`${request.params.name}.zip`)).type('application/zip')
+    response.sendFile(file, { dotfiles: 'allow', cacheControl: false })
   })
 
   return router
 }
-
-async function unpack(zip: string, file: string): Promise<Restored> {
-  const child = startChild('read', zip, file)
-  let answer = ''
-  child.stdout!.setEncoding('utf8').on('data', (part: string) => (answer += part))
-  await ended(child)
-  return JSON.parse(answer) as Restored
-}
-
-/** Passes bytes on until there are too many. */
-const atMost = (limit: number) =>
-  async function* (source: AsyncIterable<Buffer>) {
-    let held = 0
-    for await (const part of source) {
-      held += part.length
-      if (held > limit) throw new Problem('body-too-large', { limit })
-      yield part
-    }
-  }

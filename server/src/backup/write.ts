@@ -1,123 +1,165 @@
+import { createHash, type Hash } from 'node:crypto'
 import { once } from 'node:events'
 import { Readable, type Writable } from 'node:stream'
 import { ZipFile } from 'yazl'
 import { Problem } from '@mivro/core/base/problem'
 import type { Database, Transaction } from '../db/connect.ts'
-import { backupFormat, largestUnpacked } from './format.ts'
+import {
+  backupFormat,
+  entriesChecksum,
+  largestUnpacked,
+  type LeftOut,
+  type Manifest,
+} from './format.ts'
+import { Reading } from './reading.ts'
 
-/** Rows read at once. */
-const batch = 200
+interface Options {
+  madeAt: string
+  /** What can't be read any more is left out; otherwise it is named, and there is no backup. */
+  leaveOut?: boolean
+  progress?: (done: number) => void
+  /** Bytes that the disk has left. */
+  free?: number
+}
 
 /**
  * Writes everything in a store as one zip, row by row and shape by shape, as it was when the
- * writing began. Resolves when all of it is written.
+ * writing began. Resolves when all of it is written, with what was left out.
  *
- * Throws `Problem('backup-of-large-store')`.
+ * Throws `Problem`: backup-of-large-store, backup-damaged, disk-too-small.
  */
-export async function writeBackup(db: Database, out: Writable, madeAt: string): Promise<void> {
-  await db.transaction(async (tx) => {
-    const counts = await countsOf(tx)
-    if (counts.bytes > largestUnpacked) {
-      throw new Problem('backup-of-large-store', { bytes: counts.bytes, limit: largestUnpacked })
+export async function writeBackup(db: Database, out: Writable, options: Options): Promise<LeftOut> {
+  const { leaveOut = false, progress = () => {}, free = Infinity } = options
+  // Only read, and given up at its end: where pages are damaged SQLite ends no transaction well.
+  const tx = await db.transaction()
+  try {
+    const bytes = await sizeOf(tx)
+    const [meshes, pictures] = [await idsOf(tx, 'meshes'), await idsOf(tx, 'pictures')]
+    if (bytes > largestUnpacked) {
+      throw new Problem('backup-of-large-store', { bytes, limit: largestUnpacked })
     }
-    const zip = new ZipFile()
-    const { documents, revisions, meshes, pictures } = counts
-    const manifest = {
-      format: backupFormat,
-      madeAt,
-      documents,
-      revisions,
-      meshes: meshes.length,
-      pictures: pictures.length,
-    }
-    zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1)), 'manifest.json')
-    const lines = (rows: AsyncIterable<object>) => Readable.from(asLines(rows))
-    zip.addReadStreamLazy('documents.ndjson', (give) => give(null, lines(documentsOf(tx))))
-    zip.addReadStreamLazy('revisions.ndjson', (give) => give(null, lines(revisionsOf(tx))))
-    for (const [table, ids] of [
-      ['meshes', meshes],
-      ['pictures', pictures],
-    ] as const) {
-      for (const id of ids) {
-        // Pictures are packed already.
-        const options = { compressionLevel: table === 'meshes' ? 1 : 0 }
-        zip.addReadStreamLazy(`${table}/${id}`, options, (give) =>
-          bodyOf(tx, table, id).then(
-            (bytes) => give(null, Readable.from([bytes])),
-            (error: Error) => give(error, null as never),
-          ),
-        )
+    if (bytes > free) throw new Problem('disk-too-small', { bytes, free })
+    const reading = new Reading(tx, leaveOut)
+    const zip = new Zip(bytes, progress)
+    const packing = async () => {
+      const documents = await zip.addLines('documents.ndjson', reading.documents())
+      const revisions = await zip.addLines('revisions.ndjson', reading.revisions())
+      // Pictures are packed already.
+      for (const id of meshes)
+        await zip.addFile(`meshes/${id}`, 1, await reading.file('meshes', id))
+      for (const id of pictures)
+        await zip.addFile(`pictures/${id}`, 0, await reading.file('pictures', id))
+      const left = reading.leftOut
+      const manifest: Manifest = {
+        format: backupFormat,
+        madeAt: options.madeAt,
+        documents: documents.count,
+        revisions: revisions.count,
+        meshes: meshes.length - left.meshes.length,
+        pictures: pictures.length - left.pictures.length,
+        checksums: {
+          documents: documents.checksum,
+          revisions: revisions.checksum,
+          entries: entriesChecksum(zip.entries),
+        },
+        ...(reading.allRead ? {} : { leftOut: left }),
       }
+      await zip.addFile('manifest.json', 6, Buffer.from(JSON.stringify(manifest, null, 1)))
+      zip.end()
     }
-    zip.end()
-    const failed = new Promise<never>((_, reject) => zip.once('error', reject))
-    await Promise.race([failed, passOn(zip.outputStream as Readable, out)])
-  })
+    await Promise.all([packing(), passOn(zip.output, out)])
+    return reading.leftOut
+  } finally {
+    await tx.rollback().catch(() => {})
+  }
 }
 
-/** Standard output never finishes, so what was passed on is counted by hand. */
+/** A zip that is written entry after entry, none before the one ahead of it is packed. */
+class Zip {
+  readonly entries: { name: string; size: number }[] = []
+  private readonly zip = new ZipFile()
+  private readonly broken = new Promise<never>((_, failed) => this.zip.once('error', failed))
+  private packed = 0
+
+  constructor(
+    /** Bytes that are going to be packed, about. */
+    private readonly expected: number,
+    private readonly progress: (done: number) => void,
+  ) {}
+
+  get output(): Readable {
+    return this.zip.outputStream as Readable
+  }
+
+  end(): void {
+    this.zip.end()
+  }
+
+  async addFile(name: string, level: number, body: Buffer | undefined): Promise<void> {
+    if (body) await this.add(name, level, [body])
+  }
+
+  async addLines(
+    name: string,
+    rows: AsyncIterable<object>,
+  ): Promise<{ count: number; checksum: string }> {
+    const lines = new Lines()
+    await this.add(name, 6, lines.of(rows))
+    return { count: lines.count, checksum: lines.hash.digest('hex') }
+  }
+
+  private async add(
+    name: string,
+    compressionLevel: number,
+    parts: Iterable<Buffer> | AsyncIterable<string>,
+  ): Promise<void> {
+    let size = 0
+    const counted = async function* (this: Zip) {
+      for await (const part of parts) {
+        size += Buffer.byteLength(part)
+        this.packed += Buffer.byteLength(part)
+        this.progress(Math.min(1, this.packed / this.expected))
+        yield part
+      }
+    }
+    const stream = Readable.from(counted.call(this))
+    const ended = new Promise<void>((done, failed) =>
+      stream.once('end', done).once('error', failed),
+    )
+    this.zip.addReadStreamLazy(name, { compressionLevel }, (give) => give(null, stream))
+    await Promise.race([ended, this.broken])
+    this.entries.push({ name, size })
+  }
+}
+
+class Lines {
+  count = 0
+  readonly hash: Hash = createHash('sha256')
+
+  async *of(rows: AsyncIterable<object>): AsyncGenerator<string> {
+    for await (const row of rows) {
+      const line = `${JSON.stringify(row)}\n`
+      this.hash.update(line)
+      this.count++
+      yield line
+    }
+  }
+}
+
 async function passOn(from: Readable, out: Writable): Promise<void> {
   for await (const part of from) {
     if (!out.write(part)) await once(out, 'drain')
   }
 }
 
-async function countsOf(tx: Transaction) {
-  const one = async (table: string) => {
-    const [row] = await tx(table).count({ n: '*' })
-    return Number(row.n)
-  }
-  const [meshes, pictures] = [
-    await tx('meshes').select('id', 'bytes').orderBy('id'),
-    await tx('pictures').select('id', 'bytes').orderBy('id'),
-  ]
-  const [{ size }] = await tx('revisions').sum({ size: tx.raw('length(body)') })
-  return {
-    documents: await one('documents'),
-    revisions: await one('revisions'),
-    meshes: meshes.map(({ id }) => id as string),
-    pictures: pictures.map(({ id }) => id as string),
-    bytes: [...meshes, ...pictures].reduce(
-      (sum, { bytes }) => sum + Number(bytes),
-      Number(size ?? 0),
-    ),
-  }
+/** Bytes of all pages, which is known where some of them are damaged: about what is packed. */
+async function sizeOf(tx: Transaction): Promise<number> {
+  const [{ page_count: pages }] = (await tx.raw('PRAGMA page_count')) as [{ page_count: number }]
+  const [{ page_size: size }] = (await tx.raw('PRAGMA page_size')) as [{ page_size: number }]
+  return pages * size
 }
 
-async function* asLines(rows: AsyncIterable<object>): AsyncGenerator<string> {
-  for await (const row of rows) yield `${JSON.stringify(row)}\n`
-}
-
-/** Parents first: nothing that belongs to something lies deeper than one step. */
-async function* documentsOf(tx: Transaction): AsyncGenerator<object> {
-  for (const parents of [true, false]) {
-    let after = ''
-    for (;;) {
-      const query = tx('documents').where('id', '>', after).orderBy('id').limit(batch)
-      const rows = await (parents ? query.whereNull('parent') : query.whereNotNull('parent'))
-      for (const row of rows) yield { ...row, body: JSON.parse(row.body) as unknown }
-      if (rows.length < batch) break
-      after = rows.at(-1)!.id
-    }
-  }
-}
-
-async function* revisionsOf(tx: Transaction): AsyncGenerator<object> {
-  let last = { document: '', revision: 0 }
-  for (;;) {
-    const { document, revision } = last
-    const rows = await tx('revisions')
-      .where('document', '>', document)
-      .orWhere((same) => same.where({ document }).andWhere('revision', '>', revision))
-      .orderBy(['document', 'revision'])
-      .limit(batch)
-    for (const row of rows) yield { ...row, body: JSON.parse(row.body) as unknown }
-    if (rows.length < batch) return
-    last = rows.at(-1)!
-  }
-}
-
-async function bodyOf(tx: Transaction, table: 'meshes' | 'pictures', id: string): Promise<Buffer> {
-  const row = await tx(table).where({ id }).first()
-  return Buffer.from(row!.body)
+/** By the index alone: it is read where the table is damaged. */
+async function idsOf(tx: Transaction, table: 'meshes' | 'pictures'): Promise<string[]> {
+  return (await tx(table).select('id').orderBy('id')).map(({ id }) => id as string)
 }

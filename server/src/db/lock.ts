@@ -1,6 +1,8 @@
 import { createRequire } from 'node:module'
+import { rmSync, statSync } from 'node:fs'
+import { setTimeout as delay } from 'node:timers/promises'
 import { Problem } from '@mivro/core/base/problem'
-import { isLocked } from './faults.ts'
+import { isDamage, isLocked } from './faults.ts'
 
 const require = createRequire(import.meta.url)
 
@@ -10,6 +12,16 @@ interface Raw {
   close(): void
 }
 
+/** A server whose lock was deleted takes it anew within this, ms. */
+const takenAnewWithin = 1500
+
+/** A store that is held against other servers. */
+export interface Hold {
+  /** Takes it anew where its file was deleted. Throws `Problem('store-in-use')` where another has it by now. */
+  keep(): void
+  release(): void
+}
+
 /**
  * Keeps a second server out of a store: a small database beside it, in which this process holds
  * an open write for as long as it lives. The operating system lets go of it however the process
@@ -17,8 +29,45 @@ interface Raw {
  *
  * Throws `Problem('store-in-use')` with the process that holds it.
  */
-export function holdStore(file: string): () => void {
+export async function holdStore(file: string): Promise<Hold> {
   const place = `${file}.lock`
+  let lock: Raw
+  try {
+    lock = take(file, place)
+  } catch (error) {
+    if (!isDamage(error)) throw error
+    // Its file was deleted and what lies beside it was not: whoever still holds it takes it anew.
+    await delay(takenAnewWithin)
+    try {
+      lock = take(file, place)
+    } catch (again) {
+      if (!isDamage(again)) throw again
+      removeLock(place)
+      lock = take(file, place)
+    }
+  }
+  let inode = statSync(place).ino
+  return {
+    keep() {
+      const there = statSync(place, { throwIfNoEntry: false })?.ino
+      if (there === inode) return
+      lock.close()
+      if (there === undefined) removeLock(place)
+      lock = take(file, place)
+      inode = statSync(place).ino
+    },
+    release() {
+      lock.exec('ROLLBACK')
+      lock.close()
+    },
+  }
+}
+
+function removeLock(place: string): void {
+  for (const ending of ['', '-wal', '-shm']) rmSync(place + ending, { force: true })
+}
+
+function take(file: string, place: string): Raw {
   const Raw = require('libsql') as new (place: string) => Raw
   const lock = new Raw(place)
   try {
@@ -28,15 +77,12 @@ export function holdStore(file: string): () => void {
     lock.exec('DELETE FROM holder')
     lock.prepare('INSERT INTO holder VALUES (?)').run(process.pid)
     lock.exec('BEGIN IMMEDIATE')
+    return lock
   } catch (error) {
     const holder = isLocked(error) ? holderOf(lock) : undefined
     lock.close()
     if (!isLocked(error)) throw error
     throw new Problem('store-in-use', { file, process: holder ?? 0 })
-  }
-  return () => {
-    lock.exec('ROLLBACK')
-    lock.close()
   }
 }
 

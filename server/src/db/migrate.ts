@@ -3,6 +3,8 @@ import { Problem } from '@mivro/core/base/problem'
 import * as documents from './migrations/0001_documents.ts'
 import * as epochAndNames from './migrations/0002_epoch_and_names.ts'
 import * as picturesAndWorld from './migrations/0003_pictures_and_world.ts'
+import * as devices from './migrations/0004_devices.ts'
+import * as versions from './migrations/0005_versions.ts'
 
 export interface Migration {
   name: string
@@ -14,6 +16,8 @@ export const migrations: readonly Migration[] = [
   { name: '0001_documents', up: documents.up },
   { name: '0002_epoch_and_names', up: epochAndNames.up },
   { name: '0003_pictures_and_world', up: picturesAndWorld.up },
+  { name: '0004_devices', up: devices.up },
+  { name: '0005_versions', up: versions.up },
 ]
 
 /**

@@ -5,17 +5,19 @@ import {
   readdirSync,
   readFileSync,
   renameSync,
+  rmSync,
   statSync,
   writeFileSync,
 } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { createInterface } from 'node:readline'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { Problem } from '@mivro/core/base/problem'
 import { sayProblem } from '@mivro/words/problem'
 import { temporaryFolder } from '../testServer.ts'
 import { storeProblem } from './faults.ts'
+import { holdStore } from './lock.ts'
 import { Store } from './store.ts'
 
 const require = createRequire(import.meta.url)
@@ -171,6 +173,27 @@ describe('a store', () => {
     await (await Store.open(file)).close()
   })
 
+  it('whose lock is deleted is held all the same; one that nobody holds is opened', async () => {
+    const file = place()
+    const store = await Store.open(file)
+    rmSync(`${file}.lock`)
+    await vi.waitFor(() => expect(existsSync(`${file}.lock`)).toBe(true), 3000)
+    expect(await refusal(Store.open(file))).toMatch(/has this store open/)
+    await add(store, 'a')
+    // All of it deleted, and another server quicker: then nothing is written any more.
+    for (const ending of ['', '-wal', '-shm']) rmSync(`${file}.lock${ending}`, { force: true })
+    const other = await holdStore(file)
+    await vi.waitFor(async () =>
+      expect(await refusal(add(store, 'b'))).toMatch(/has this store open/),
+    )
+    other.release()
+    await vi.waitFor(async () => expect(await refusal(add(store, 'c'))).toBe('taken'))
+    await store.close()
+    rmSync(`${file}.lock`)
+    writeFileSync(`${file}.lock-shm`, Buffer.alloc(32768, 7))
+    await (await Store.open(file)).close()
+  })
+
   it('begun anew, it leaves nothing but itself and its lock', async () => {
     const file = place()
     const store = await Store.open(file)
@@ -225,12 +248,12 @@ describe('a store', () => {
   it('an empty file and a file of something else are said, and left as they are', async () => {
     const empty = place()
     writeFileSync(empty, '')
-    expect(await refusal(Store.open(empty))).toMatch(/The store is damaged \(the file is empty\)/)
+    expect(await refusal(Store.open(empty))).toMatch(/The store is damaged: its file is empty/)
     expect(statSync(empty).size).toBe(0)
     const other = place()
     writeFileSync(other, 'a letter to somebody '.repeat(100))
     expect(await refusal(Store.open(other))).toMatch(
-      /The store is damaged \(file is not a database\)/,
+      /The store is damaged: its file is no store of Mivro/,
     )
     expect(readFileSync(other, 'utf8')).toMatch(/^a letter/)
   })
@@ -295,9 +318,9 @@ describe('what ails a store is said in a sentence', () => {
     ['ENOSPC', /The disk is full/],
     ['SQLITE_READONLY', /can be read but not written: \/s\/m.sqlite/],
     ['EACCES', /can be read but not written/],
-    ['SQLITE_CORRUPT', /The store is damaged \(words of SQLite\): \/s\/m.sqlite/],
+    ['SQLITE_CORRUPT', /damaged: parts of its file can’t be read any more \(\/s\/m.sqlite\)/],
     ['SQLITE_BUSY_SNAPSHOT', /Another program is using the store/],
-    ['SQLITE_IOERR_WRITE', /damaged \(the disk: words of SQLite\)/],
+    ['SQLITE_IOERR_WRITE', /damaged: its disk does not give it back/],
   ])('%s', (code, says) => {
     expect(sayProblem(storeProblem(fault(code), '/s/m.sqlite')!)).toMatch(says)
   })

@@ -9,11 +9,13 @@ import {
   rmSync,
   statSync,
 } from 'node:fs'
-import { setTimeout as delay } from 'node:timers/promises'
+import { setImmediate as nextTurn, setTimeout as delay } from 'node:timers/promises'
 import { Problem } from '@mivro/core/base/problem'
 import { connect, type Database, type Transaction } from './connect.ts'
 import { storeProblem } from './faults.ts'
-import { holdStore } from './lock.ts'
+import { sweep } from './leftovers.ts'
+import { holdStore, type Hold } from './lock.ts'
+import { StoreStates, type StoreState } from './states.ts'
 
 /** Another program's lock is waited for so long, ms, before the person is told. */
 const patience = 4000
@@ -22,10 +24,9 @@ const between = 60
 /** How often to look whether the file is still the one that was opened, ms. */
 const lookEvery = 500
 
-/** A store that is being made, and one that waits to take the place of another. */
+/** A store that is being made, and its copy that takes its place. */
 const making = '.making'
 const copying = '.copy'
-export const incoming = '.incoming'
 
 /**
  * The one store that a server keeps: a database, held against other servers, that can be replaced
@@ -34,35 +35,56 @@ export const incoming = '.incoming'
  */
 export class Store {
   private gate: Promise<unknown> = Promise.resolve()
+  /**
+   * SQLite answers within the call, so that one transaction after the other would run before a single
+   * request is read: each begins in a turn of its own.
+   */
+  private turn: Promise<unknown> = Promise.resolve()
   /** The file that was opened, by its inode, and when that was last looked at. */
   private inode: number
   private looked = 0
+  private readonly looking: NodeJS.Timeout
 
   private constructor(
     readonly file: string,
     private db: Database,
-    private readonly release: () => void,
+    private readonly hold: Hold | undefined,
     private known: string,
+    private readonly states: StoreStates,
   ) {
     this.inode = inodeOf(file)
+    // A transaction that comes too late says what is wrong.
+    this.looking = setInterval(() => {
+      try {
+        this.hold?.keep()
+      } catch {}
+    }, lookEvery).unref()
   }
 
   /**
-   * Opens the store at `file`, or begins one there.
+   * Opens the store at `file`, or begins one there. `heard` is told each state that it comes to.
    *
    * Throws `Problem`: store-in-use, store-damaged, store-read-only, store-locked, database-newer.
    */
-  static async open(file: string): Promise<Store> {
-    let release = () => {}
+  static async open(file: string, heard?: (state: StoreState) => void): Promise<Store> {
+    const states = new StoreStates(heard)
+    let hold: Hold | undefined
     try {
       if (file !== ':memory:') {
-        release = holdStore(file)
-        await prepare(file)
+        hold = await holdStore(file)
+        sweep(file)
+        if (isNew(file)) {
+          states.become('making')
+          await make(file)
+        }
       }
+      states.become('migrating')
       const db = await connect(file)
-      return new Store(file, db, release, await epochOf(db))
+      const store = new Store(file, db, hold, await epochOf(db), states)
+      states.become('open')
+      return store
     } catch (error) {
-      release()
+      hold?.release()
       throw storeProblem(error, file) ?? error
     }
   }
@@ -76,6 +98,7 @@ export class Store {
   async transaction<T>(work: (tx: Transaction) => Promise<T>): Promise<T> {
     const until = Date.now() + patience
     for (;;) {
+      await (this.turn = this.turn.then(() => nextTurn()))
       await this.gate
       this.lookAfter()
       // SQLite ends a transaction by itself on a full disk, and Knex then stumbles over its own
@@ -100,6 +123,7 @@ export class Store {
   private lookAfter(): void {
     if (this.file === ':memory:' || Date.now() - this.looked < lookEvery) return
     if (inodeOf(this.file) !== this.inode) throw new Problem('store-gone', { file: this.file })
+    this.hold?.keep()
     this.looked = Date.now()
   }
 
@@ -116,15 +140,18 @@ export class Store {
   replaceWith(next: string, aside: string): Promise<void> {
     const swap = async () => {
       await this.emptyLog()
+      this.states.become('swapping')
       await this.db.destroy()
       try {
         keepAs(this.file, aside)
         renameSync(next, this.file)
       } finally {
         for (const ending of ['-wal', '-shm']) rmSync(this.file + ending, { force: true })
+        this.states.become('migrating')
         this.db = await connect(this.file)
         this.inode = inodeOf(this.file)
         this.known = await epochOf(this.db)
+        this.states.become('open')
       }
     }
     const swapped = this.gate.then(swap)
@@ -150,7 +177,10 @@ export class Store {
     await this.gate
     await this.checkpoint().catch(() => {})
     await this.db.destroy()
-    this.release()
+    this.states.become('closed')
+    clearInterval(this.looking)
+    if (this.hold) sweep(this.file)
+    this.hold?.release()
   }
 }
 
@@ -165,19 +195,20 @@ function keepAs(file: string, aside: string): void {
   }
 }
 
+/** Throws `Problem('store-damaged')` for a file that holds nothing. */
+function isNew(file: string): boolean {
+  if (!existsSync(file)) return true
+  if (statSync(file).size > 0) return false
+  throw new Problem('store-damaged', { file, reason: 'empty' })
+}
+
 /**
  * A new store is made beside its place and put there whole, so that an empty file is no store. It is
  * put there as a copy: the driver lets a connection go only when its memory is collected, and until
  * then one file under two names would have one set of locks for us and another for everybody else.
  */
-async function prepare(file: string): Promise<void> {
+async function make(file: string): Promise<void> {
   const made = file + making
-  // A kill while another was made, even just after it was put in its place.
-  for (const ending of ['', '-wal', '-shm', copying]) rmSync(made + ending, { force: true })
-  if (existsSync(file)) {
-    if (statSync(file).size > 0) return
-    throw new Problem('store-damaged', { file, reason: 'the file is empty' })
-  }
   const db = await connect(made)
   await db.raw('PRAGMA wal_checkpoint(TRUNCATE)')
   await db.destroy()

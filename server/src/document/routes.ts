@@ -4,8 +4,7 @@ import { readDocument } from '@mivro/core/base/document'
 import { Problem } from '@mivro/core/base/problem'
 import type { Transaction } from '../db/connect.ts'
 import type { Store } from '../db/store.ts'
-import { MeshStore } from '../mesh/store.ts'
-import { PictureStore } from '../picture/store.ts'
+import { missingIn } from '../db/missing.ts'
 import { documentTypes, filesOf, type DocumentTypeName } from '@mivro/core/studio'
 import { DocumentStore } from './store.ts'
 
@@ -84,7 +83,7 @@ export function documentRoutes(
     const { basedOn, change, document } = readDocument(changeSchema, request.body)
     const read = readDocument(schema, document)
     const made = await inside(async (documents, tx) => {
-      await requireFiles(tx, kind, read)
+      await requireFiles(tx, kind, read, () => documents.get(request.params.id))
       return documents.change(request.params.id, basedOn, read, change)
     })
     changed(made.id, made.revision)
@@ -112,17 +111,20 @@ async function requireParent(
   await new DocumentStore(tx, kind, '').get(id)
 }
 
-/** Files that a document names have to be there. */
+/** Files that a document names have to be there, but for what its version before named and lost. */
 async function requireFiles(
   tx: Transaction,
   kind: DocumentTypeName,
   document: unknown,
+  before?: () => Promise<{ document: unknown }>,
 ): Promise<void> {
   const { meshes, pictures } = filesOf(kind, document)
-  for (const id of meshes) {
-    if (!(await new MeshStore(tx, '').has(id)))
-      throw new Problem('mesh-missing', { id }, 'form.mesh')
-  }
-  const missing = await new PictureStore(tx, '').missing(pictures)
-  if (missing !== undefined) throw new Problem('picture-missing', { id: missing }, 'pictures')
+  const lostMeshes = await missingIn(tx, 'meshes', meshes)
+  const lostPictures = await missingIn(tx, 'pictures', pictures)
+  if (lostMeshes.length + lostPictures.length === 0) return
+  const named = before && filesOf(kind, (await before()).document)
+  const mesh = lostMeshes.find((id) => !named?.meshes.includes(id))
+  if (mesh !== undefined) throw new Problem('mesh-missing', { id: mesh }, 'form.mesh')
+  const picture = lostPictures.find((id) => !named?.pictures.includes(id))
+  if (picture !== undefined) throw new Problem('picture-missing', { id: picture }, 'pictures')
 }

@@ -20,11 +20,15 @@ const statusOf: Partial<Record<ProblemCode, number>> = {
   'file-too-large': 413,
   'body-too-large': 413,
   'store-replaced': 409,
+  'backup-busy': 409,
+  'backup-gone': 404,
+  'disk-too-small': 507,
   'wrong-request': 400,
   'store-locked': 503,
   'store-full': 507,
   'store-read-only': 503,
   'store-gone': 503,
+  'store-in-use': 503,
   'store-damaged': 500,
   'server-fault': 500,
 }
@@ -49,11 +53,16 @@ export function problemAnswer(log: Logger): ErrorRequestHandler {
     }
     const refused = refusal(error)
     if (refused) return answer(response, [refused.problem], {}, refused.status)
-    const reference = randomBytes(4).toString('hex')
-    // pino writes an error's message and stack under `err` alone.
-    log.error({ reference, path: request.path, err: error }, 'request failed')
-    answer(response, [new Problem('server-fault', { reference })])
+    answer(response, [unforeseen(log, error, request.path)])
   }
+}
+
+/** An error that nobody foresaw: logged, and said by a reference to that line of the log. */
+export function unforeseen(log: Logger, error: unknown, path: string): Problem {
+  const reference = randomBytes(4).toString('hex')
+  // pino writes an error's message and stack under `err` alone.
+  log.error({ reference, path, err: error }, 'request failed')
+  return new Problem('server-fault', { reference })
 }
 
 /** A request that Express or a parser of it can't use: a bad %, an unknown charset or encoding. */

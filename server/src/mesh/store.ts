@@ -18,18 +18,10 @@ export class MeshStore {
     return id
   }
 
-  async has(id: string): Promise<boolean> {
-    return (await this.tx('meshes').where({ id }).select('id').first()) !== undefined
-  }
-
   /** Throws `Problem('mesh-missing')`. */
   async get(id: string): Promise<Buffer> {
     const row = await this.tx('meshes').where({ id }).first()
     if (!row) throw new Problem('mesh-missing', { id })
     return Buffer.from(row.body)
-  }
-
-  async ids(): Promise<string[]> {
-    return (await this.tx('meshes').select('id').orderBy('id')).map(({ id }) => id)
   }
 }

@@ -19,14 +19,6 @@ export class PictureStore {
     return id
   }
 
-  /** The first of some that is not there. */
-  async missing(ids: readonly string[]): Promise<string | undefined> {
-    if (ids.length === 0) return undefined
-    const found = await this.tx('pictures').whereIn('id', ids).select('id')
-    const there = new Set(found.map(({ id }) => id as string))
-    return ids.find((id) => !there.has(id))
-  }
-
   /** Throws `Problem('picture-missing')`. */
   async keepSmall(id: string, bytes: Uint8Array): Promise<void> {
     const changed = await this.tx('pictures')

@@ -7,17 +7,21 @@ import {
 } from '@mivro/core/studio'
 import type { Transaction } from '../db/connect.ts'
 import type { Store } from '../db/store.ts'
+import { Pace } from './pace.ts'
 
 /** A file that nothing names is kept for so long: what names it may still be in the making. ms */
 const grace = 7 * 24 * 3600_000
-
-/** Rows read in one transaction, so that requests come in between. */
-const batch = 200
 
 /** Takes out shapes and pictures that no version of any document names, once they are old enough; says how many. */
 export async function removeUnnamedFiles(store: Store, now: number): Promise<number> {
   const old = new Date(now - grace).toISOString()
   const begun = new Date().toISOString()
+  const pace = new Pace(50)
+  // Rows that come while it looks have higher numbers.
+  const newest = await store.transaction(async (tx) => {
+    const [{ n }] = await tx('revisions').max({ n: 'rowid' })
+    return Number(n ?? 0)
+  })
   const older = (table: string) =>
     store.transaction(
       async (tx) =>
@@ -36,37 +40,62 @@ export async function removeUnnamedFiles(store: Store, now: number): Promise<num
   let after = { document: '', revision: 0 }
   while (unnamed.meshes.size + unnamed.pictures.size > 0) {
     const { document, revision } = after
-    const rows = await store.transaction((tx) =>
-      versions(tx)
-        .where((later) =>
-          later
-            .where('r.document', '>', document)
-            .orWhere((same) =>
-              same.where('r.document', document).andWhere('r.revision', '>', revision),
-            ),
-        )
-        .limit(batch),
-    )
+    let limit = 0
+    const rows = await pace.keep((size) => {
+      limit = size
+      return store.transaction((tx) =>
+        versions(tx)
+          .where((later) =>
+            later
+              .where('r.document', '>', document)
+              .orWhere((same) =>
+                same.where('r.document', document).andWhere('r.revision', '>', revision),
+              ),
+          )
+          .limit(size),
+      )
+    })
     keep(rows)
-    if (rows.length < batch) break
+    if (rows.length < limit) break
     after = rows.at(-1)!
   }
-  return store.transaction(async (tx) => {
-    // What was written meanwhile may name one of them again.
-    keep(await versions(tx).where('r.at', '>=', begun))
-    for (const [table, ids] of Object.entries(unnamed)) {
-      for (const id of ids) await tx(table).where({ id }).delete()
+  let gone = 0
+  for (const table of ['meshes', 'pictures'] as const) {
+    const ids = [...unnamed[table]]
+    const deleting = new Pace(20)
+    for (let at = 0; at < ids.length;) {
+      at += await deleting.keep(async (size) => {
+        const some = ids.slice(at, at + Math.min(size, 500))
+        gone += await store.transaction(async (tx) => {
+          // What was written meanwhile may name one of them again.
+          keep(await versionsSince(tx, newest, begun))
+          return tx(table)
+            .whereIn(
+              'id',
+              some.filter((id) => unnamed[table].has(id)),
+            )
+            .delete()
+        })
+        return some.length
+      })
     }
-    return unnamed.meshes.size + unnamed.pictures.size
-  })
+  }
+  return gone
 }
 
-const versions = (tx: Transaction) =>
+const rows = (tx: Transaction) =>
   tx<Row>('revisions as r')
-    .join('documents as d', 'd.id', 'r.document')
     .whereIn('d.kind', withFiles)
-    .orderBy(['r.document', 'r.revision'])
     .select<Row[]>('r.document', 'r.revision', 'r.body', 'd.kind')
+
+const versions = (tx: Transaction) =>
+  rows(tx).join('documents as d', 'd.id', 'r.document').orderBy(['r.document', 'r.revision'])
+
+/** Found by number and moment, of which each has its index; SQLite keeps the order of a cross join. */
+const versionsSince = (tx: Transaction, newest: number, begun: string) =>
+  rows(tx)
+    .joinRaw('CROSS JOIN documents AS d ON d.id = r.document')
+    .where((row) => row.where('r.rowid', '>', newest).orWhere('r.at', '>=', begun))
 
 interface Row {
   document: string

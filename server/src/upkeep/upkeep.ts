@@ -11,7 +11,7 @@ const everySixHours = 360 * minute
 const everyFiveMinutes = 5 * minute
 
 /** What a store needs now and then: its log written in, old versions thinned, leftovers removed. */
-export function startUpkeep(store: Store, log: Logger): () => void {
+export function startUpkeep(store: Store, log: Logger, after = soon): () => void {
   const quietly = (work: () => Promise<unknown>) => () => {
     work().catch((err: unknown) => log.warn({ err }, 'upkeep'))
   }
@@ -22,7 +22,7 @@ export function startUpkeep(store: Store, log: Logger): () => void {
     removeOldCopies(dirname(store.file), now)
   })
   const timers = [
-    setTimeout(tidy, soon),
+    setTimeout(tidy, after),
     setInterval(tidy, everySixHours),
     setInterval(
       quietly(() => store.checkpoint()),

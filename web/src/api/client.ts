@@ -1,3 +1,4 @@
+import type { Device } from '@mivro/core/base/answer'
 import { readDocument, type Change, type Revision } from '@mivro/core/base/document'
 import type { Act, World } from '@mivro/core/work/instrument'
 import type { Resin } from '@mivro/core/matter/material'
@@ -147,17 +148,11 @@ export const api = {
     send<{ world: World }>('POST', 'instruments/act', { act, resin }),
   runAt: (speed: number) => send<unknown>('POST', 'instruments/speed', { speed }),
   setRight: () => send<unknown>('POST', 'instruments/speed', { speed: 1, at: 'the time of day' }),
-  /** Addresses that other devices of the local network reach this under. */
-  /** How other devices reach this, how many are let in, and whether this is the machine itself. */
-  lan: () => ask<{ addresses: string[]; devices: number; itself: boolean }>('GET', 'lan'),
+  /** How other devices reach this, which are let in, and whether this is the machine itself. */
+  lan: () => ask<{ addresses: string[]; devices: Device[]; itself: boolean }>('GET', 'lan'),
   signOut: (which: 'here' | 'all') => ask('DELETE', `lan/${which}`),
+  signOutDevice: (id: string) => ask('DELETE', `lan/devices/${id}`),
   demo: () => ask<{ present: number }>('GET', 'demo'),
   fillDemo: () => ask('POST', 'demo'),
   removeDemo: () => ask<{ removed: number; kept: number }>('DELETE', 'demo'),
-  restoreBackup: (file: Blob, signal?: AbortSignal) =>
-    ask<{ documents: number; meshes: number }>('PUT', 'backup', {
-      body: file,
-      type: 'application/zip',
-      signal,
-    }),
 }

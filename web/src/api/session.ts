@@ -33,6 +33,7 @@ const passing = new Set([
   'store-full',
   'store-read-only',
   'store-gone',
+  'store-in-use',
 ])
 
 /** Counts gestures over all documents, so that undo finds the newest. */

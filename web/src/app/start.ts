@@ -9,4 +9,6 @@ hearFaults()
 keepOnLeaving()
 const app = createApp(App)
 app.config.errorHandler = reportFault
-app.use(createPinia()).use(router).mount('#app')
+app.use(createPinia()).use(router)
+// In a task of its own: reading the program and drawing the frame together hold the page up for long.
+setTimeout(() => app.mount('#app'))

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { ElButton } from 'element-plus'
 import { api } from '../api/client.ts'
+import { showMoment } from '../ui/dates.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import QrCode from '../ui/QrCode.vue'
@@ -18,6 +19,11 @@ const signOut = (which: 'here' | 'all') =>
     await api.signOut(which)
     if (lan.value?.itself) await look()
     else location.reload()
+  })
+const signOutDevice = (id: string) =>
+  trying(async () => {
+    await api.signOutDevice(id)
+    await look()
   })
 const at = ref(0)
 const address = computed(() => addresses.value[at.value % Math.max(1, addresses.value.length)])
@@ -40,14 +46,27 @@ const secure = computed(() => address.value?.startsWith('https:'))
           <code>npm start -- --host --tls</code> and accept the certificate of this machine once,
           and it can.
         </p>
-        <p>
-          {{ lan!.devices === 1 ? 'One device is' : `${lan!.devices} devices are` }} signed in. One
-          that is not used for 30 days is signed out by itself.
+        <ul v-if="lan!.devices.length > 0" class="lined" aria-label="Devices that are signed in">
+          <li v-for="device in lan!.devices" :key="device.id" class="row">
+            <span
+              ><b>{{ device.name || 'A device' }}{{ device.here ? ', this one' : '' }}</b>
+              <span class="quiet small">last used {{ showMoment(device.used) }}</span></span
+            >
+            <ElButton v-if="!device.here" link type="primary" @click="signOutDevice(device.id)"
+              >Sign out</ElButton
+            >
+          </li>
+        </ul>
+        <p class="quiet">
+          {{ lan!.devices.length === 0 ? 'No device is signed in.' : '' }} One that is not used for
+          30 days is signed out by itself.
         </p>
         <div class="buttons">
           <ElButton v-if="addresses.length > 1" @click="at++">Another address</ElButton>
           <ElButton v-if="!lan!.itself" @click="signOut('here')">Sign out here</ElButton>
-          <ElButton v-if="lan!.devices > 0" @click="signOut('all')">Sign out all devices</ElButton>
+          <ElButton v-if="lan!.devices.length > 1" @click="signOut('all')"
+            >Sign out all devices</ElButton
+          >
         </div>
       </div>
     </div>
@@ -79,6 +98,10 @@ const secure = computed(() => address.value?.startsWith('https:'))
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+
+ul {
+  width: 100%;
 }
 
 code {

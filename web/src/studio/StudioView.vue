@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
-import { ElButton, ElDialog, ElUpload } from 'element-plus'
-import type { UploadFile } from 'element-plus'
-import { Download, Upload } from 'lucide-vue-next'
+import { onMounted, ref } from 'vue'
+import { ElButton } from 'element-plus'
 import { readDocument } from '@mivro/core/base/document'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { documentTypeNames, documentTypes, studioSchema, type Studio } from '@mivro/core/studio'
 import { documentTypeWords } from '@mivro/words/studio'
 import { api, type Path } from '../api/client.ts'
-import { forgetSessions } from '../api/sessions.ts'
+import BackupPanel from './BackupPanel.vue'
 import LanPanel from './LanPanel.vue'
 import { fieldsOf } from '../ui/fields.ts'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -23,10 +21,7 @@ import { useStudio } from '../project/studioStore.ts'
 const studio = useStudio()
 const currencyNames = new Intl.DisplayNames('en', { type: 'currency' })
 const { problems, trying } = useProblems()
-const chosen = shallowRef<File>()
-const saidKey = 'mivro.said'
-const said = ref(sessionStorage.getItem(saidKey) ?? '')
-sessionStorage.removeItem(saidKey)
+const said = ref('')
 
 interface TakenOff {
   path: Path
@@ -65,31 +60,6 @@ const takeBack = ({ path, id }: TakenOff) =>
     await api.restore(path, id)
     await load()
   })
-
-/** While a backup is read and checked; nothing is touched until all of it is good. */
-const restoring = shallowRef<AbortController>()
-
-async function restore(): Promise<void> {
-  const file = chosen.value!
-  chosen.value = undefined
-  restoring.value = new AbortController()
-  const { signal } = restoring.value
-  await trying(async () => {
-    try {
-      const { documents } = await api.restoreBackup(file, signal)
-      sessionStorage.setItem(
-        saidKey,
-        `${documents} documents came back from ${file.name}. What was here before is kept beside the store, as before-restore.`,
-      )
-      // Every page and list begins anew on the store that took the place.
-      forgetSessions()
-      location.reload()
-    } catch (error) {
-      if (!signal.aborted) throw error
-    }
-  })
-  restoring.value = undefined
-}
 
 // The demo studio in a store of one's own.
 const demo = ref(0)
@@ -145,32 +115,9 @@ const { field } = fieldsOf(() => studio.studio, change)
           Units are chosen at the top right. Everything is kept on this machine.
         </p>
       </section>
-      <section class="panel box">
-        <h2>Backup</h2>
-        <p class="quiet">
-          One file holds everything: pieces with their shapes, moulds, materials, pours, runs,
-          benches, pulls with their pictures, and every earlier version of them.
-        </p>
-        <div class="acts">
-          <ElButton tag="a" type="primary" href="/api/backup" download
-            ><Download :size="15" aria-hidden="true" />Save a backup</ElButton
-          >
-          <ElUpload
-            accept=".zip"
-            :auto-upload="false"
-            :show-file-list="false"
-            :on-change="({ raw }: UploadFile) => (chosen = raw)"
-          >
-            <ElButton tag="span"><Upload :size="15" aria-hidden="true" />Restore backup</ElButton>
-          </ElUpload>
-        </div>
-        <p v-if="restoring" class="row" role="status">
-          Reading and checking the backup …
-          <ElButton size="small" @click="restoring.abort()">Cancel</ElButton>
-        </p>
-        <p v-if="said" role="status">{{ said }}</p>
-      </section>
+      <BackupPanel />
       <LanPanel />
+      <p v-if="said" class="wide" role="status">{{ said }}</p>
       <section v-if="demo > 0" class="panel box wide">
         <h2>Demo studio</h2>
         <div class="row demo">
@@ -186,7 +133,7 @@ const { field } = fieldsOf(() => studio.studio, change)
         <p v-if="takenOff.length === 0" class="quiet">
           Nothing was deleted. What is, waits here and can be restored.
         </p>
-        <ul>
+        <ul class="lined">
           <li v-for="entry in takenOff" :key="entry.id" class="row">
             <span
               ><b>{{ entry.name }}</b>
@@ -197,21 +144,6 @@ const { field } = fieldsOf(() => studio.studio, change)
         </ul>
       </section>
     </div>
-    <ElDialog
-      :model-value="chosen !== undefined"
-      title="Restore this backup?"
-      width="460"
-      @close="chosen = undefined"
-    >
-      <p>
-        {{ chosen?.name }} replaces all that is here now. What is here is kept first, as a backup of
-        its own beside the store.
-      </p>
-      <div class="acts end">
-        <ElButton @click="chosen = undefined"> Cancel </ElButton>
-        <ElButton type="primary" @click="restore">Restore backup</ElButton>
-      </div>
-    </ElDialog>
   </div>
 </template>
 
@@ -222,23 +154,7 @@ h1 {
   height: 58px;
 }
 
-.acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 4px;
-}
-
-.acts.end {
-  justify-content: flex-end;
-  margin-top: 20px;
-}
-
 .demo {
   justify-content: space-between;
-}
-
-li {
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line-2);
 }
 </style>

@@ -101,13 +101,24 @@ export interface ProblemAmounts {
   'parent-deleted': { kind: string }
   'demo-not-empty': { pieces: number }
   'backup-of-large-store': { bytes: number; limit: number }
+  'backup-damaged': {
+    documents: number
+    versions: number
+    shapes: number
+    pictures: number
+    names: string
+  }
+  'backup-busy': Record<string, never>
+  'backup-gone': Record<string, never>
+  'backup-stalled': { after: number }
+  'disk-too-small': { bytes: number; free: number }
   'store-replaced': Record<string, never>
   'store-in-use': { file: string; process: number }
   'store-locked': Record<string, never>
   'store-full': Record<string, never>
   'store-read-only': { file: string }
   'store-gone': { file: string }
-  'store-damaged': { file: string; reason: string }
+  'store-damaged': { file: string; reason: 'empty' | 'no database' | 'pages' | 'disk' }
   'wrong-request': { reason: string }
   'browser-storage': { reason: string }
   'work-failed': { job: string; reason: string }

@@ -6,6 +6,9 @@ import { decodeText } from './text.ts'
 /** The model files together may unpack to no more than this; refused before it is unpacked. */
 const largestModels = 600e6
 
+/** Models come to a tenth of their size, very regular ones to a fiftieth: what swells more fills a memory. */
+const swells = { times: 150, more: 1e6 }
+
 /** The model files of an archive: each text by its place, and the place of the first. */
 export interface ModelParts {
   main: string
@@ -41,12 +44,12 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
   let sum = 0
   try {
     return unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
+      filter: ({ name, size, originalSize }) => {
         if (!/\.model$|^_rels\/\.rels$/i.test(name)) return false
         sum += originalSize
-        if (sum > largestModels) {
-          throw new Problem('zip-too-large', { bytes: sum, limit: largestModels })
-        }
+        const limit = Math.min(largestModels, swells.times * size + swells.more)
+        if (originalSize > limit || sum > largestModels)
+          throw new Problem('zip-too-large', { bytes: sum, limit })
         return true
       },
     })

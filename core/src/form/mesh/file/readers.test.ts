@@ -128,6 +128,13 @@ describe('files of shapes', () => {
     })
   })
 
+  it('an archive of which little unpacks to much is refused before it is unpacked', async () => {
+    const spaces = ' '.repeat(40e6)
+    const bomb = zipped(cubeModel('millimeter').replace('</model>', `${spaces}</model>`))
+    expect(bomb.length).toBeLessThan(60_000)
+    await expect(read(bomb)).rejects.toMatchObject({ code: 'zip-too-large' })
+  })
+
   it('an archive that lies about its size yields no more than it says', async () => {
     const lie = zipped(cubeModel('millimeter'))
     const view = new DataView(lie.buffer, lie.byteOffset, lie.byteLength)
