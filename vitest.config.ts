@@ -5,7 +5,7 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
 /** No test is timed: what takes longer than this, on a busy machine too, hangs, ms. */
-const testTimeout = 60_000
+const testTimeout = 180_000
 
 /** Pure functions leave nothing behind: a process reads them once for all of its files. */
 const pure = { environment: 'node', isolate: false, testTimeout, hookTimeout: testTimeout }
@@ -27,7 +27,14 @@ export default defineConfig({
   test: {
     maxWorkers: availableParallelism(),
     projects: [
-      { test: { ...pure, name: 'core', include: ['core/src/**/*.test.ts'] } },
+      {
+        test: {
+          ...pure,
+          name: 'core',
+          setupFiles: ['tools/seed.ts'],
+          include: ['core/src/**/*.test.ts'],
+        },
+      },
       { test: { ...pure, name: 'words', include: ['words/src/**/*.test.ts'] } },
       {
         test: {

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { setPriority } from 'node:os'
 import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -8,13 +9,14 @@ export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const lastWords = 3000
 
 /** Runs a command in the project's root; answers its exit code and, if asked, what it printed. */
-export function run(command, args, { env = {}, quiet = false, passSignals = false } = {}) {
+export function run(command, args, { env = {}, quiet = false, passSignals = false, priority = 0 } = {}) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       cwd: root,
       env: { ...process.env, ...env },
       stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
     })
+    if (priority > 0 && child.pid !== undefined) setPriority(child.pid, priority)
     // What stops this script stops what it runs: nothing is left behind.
     if (passSignals) {
       for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {

@@ -15,8 +15,11 @@ afterEach(() => server.stop())
 const act = (one: object, more: object = {}) =>
   server.call('POST', '/instruments/act', { act: one, ...more })
 
-/** Messages of the stream until `enough` says so. */
-async function hear(enough: (heard: Message[]) => boolean): Promise<Message[]> {
+/** Messages of the stream until `enough` says so; what is to be heard may be said once it `begun`. */
+async function hear(
+  enough: (heard: Message[]) => boolean,
+  begun?: () => void,
+): Promise<Message[]> {
   const end = new AbortController()
   const response = await server.fetch('/instruments/stream', { signal: end.signal })
   expect(response.headers.get('content-type')).toContain('text/event-stream')
@@ -28,6 +31,7 @@ async function hear(enough: (heard: Message[]) => boolean): Promise<Message[]> {
       const lines = rest.split('\n\n')
       rest = lines.pop()!
       for (const line of lines) heard.push(JSON.parse(line.replace(/^data: /, '')) as Message)
+      if (heard.length > 0) begun?.()
       if (enough(heard)) break
     }
   } finally {
@@ -46,7 +50,7 @@ describe('instruments', () => {
 
   it('a scale shows what was poured onto it', async () => {
     await act({ do: 'put', cup: 'a' })
-    await new Promise((done) => setTimeout(done, 1500))
+    await hear((all) => linesOf(all).some((l) => l.instrument === 'scale' && l.steady && l.value > 1))
     await act({ do: 'tare' })
     await act({ do: 'pour', part: 'A', mass: 0.02, flow: 0.2 })
     const weight = (line: Line) => line.instrument === 'scale' && line.steady && line.value > 19
@@ -60,7 +64,7 @@ describe('instruments', () => {
     await act({ do: 'valve', to: 'shut' })
     await act({ do: 'compressor', gauge: 2e5 })
     await server.call('POST', '/instruments/speed', { speed: 120 })
-    await new Promise((done) => setTimeout(done, 500))
+    await hear((all) => linesOf(all).some((l) => l.instrument === 'pot gauge' && l.value > 0.1))
     const refused = await act({ do: 'lid', to: 'open' })
     expect([refused.status, refused.body.code]).toEqual([409, 'pot-under-pressure'])
     expect((await act({ do: 'fly' })).status).toBe(422)
@@ -90,8 +94,10 @@ describe('instruments', () => {
         body,
       })
     const line = { instrument: 'scale', value: 2, unit: 'oz', steady: true }
-    const heard = hear((all) => linesOf(all).some(({ unit }) => unit === 'oz'))
-    await new Promise((done) => setTimeout(done, 200))
+    let heard!: Promise<Message[]>
+    await new Promise<void>((begun) => {
+      heard = hear((all) => linesOf(all).some(({ unit }) => unit === 'oz'), begun)
+    })
     expect((await say(`${JSON.stringify(line)}\n`)).status).toBe(204)
     expect(linesOf(await heard).filter(({ unit }) => unit === 'oz')).toEqual([line])
     expect((await say('{"instrument":"scale"')).status).toBe(422)
