@@ -9,7 +9,11 @@ export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const lastWords = 3000
 
 /** Runs a command in the project's root; answers its exit code and, if asked, what it printed. */
-export function run(command, args, { env = {}, quiet = false, passSignals = false, priority = 0 } = {}) {
+export function run(
+  command,
+  args,
+  { env = {}, quiet = false, passSignals = false, priority = 0 } = {},
+) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       cwd: root,

@@ -135,7 +135,10 @@ function browserTests({ specs = [], suites = [] }, file) {
     const name = `e2e/${file}: ${title}`
     taken.push({ seconds: ms / 1000, name })
     if (tests.some(({ status }) => status === 'unexpected')) {
-      failures.push([name, ...results.flatMap(({ errors }) => errors.map(({ message }) => message))])
+      failures.push([
+        name,
+        ...results.flatMap(({ errors }) => errors.map(({ message }) => message)),
+      ])
     }
   }
   for (const suite of suites) browserTests(suite, file)

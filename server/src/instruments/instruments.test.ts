@@ -16,10 +16,7 @@ const act = (one: object, more: object = {}) =>
   server.call('POST', '/instruments/act', { act: one, ...more })
 
 /** Messages of the stream until `enough` says so; what is to be heard may be said once it `begun`. */
-async function hear(
-  enough: (heard: Message[]) => boolean,
-  begun?: () => void,
-): Promise<Message[]> {
+async function hear(enough: (heard: Message[]) => boolean, begun?: () => void): Promise<Message[]> {
   const end = new AbortController()
   const response = await server.fetch('/instruments/stream', { signal: end.signal })
   expect(response.headers.get('content-type')).toContain('text/event-stream')
@@ -50,7 +47,9 @@ describe('instruments', () => {
 
   it('a scale shows what was poured onto it', async () => {
     await act({ do: 'put', cup: 'a' })
-    await hear((all) => linesOf(all).some((l) => l.instrument === 'scale' && l.steady && l.value > 1))
+    await hear((all) =>
+      linesOf(all).some((l) => l.instrument === 'scale' && l.steady && l.value > 1),
+    )
     await act({ do: 'tare' })
     await act({ do: 'pour', part: 'A', mass: 0.02, flow: 0.2 })
     const weight = (line: Line) => line.instrument === 'scale' && line.steady && line.value > 19
