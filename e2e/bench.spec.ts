@@ -30,8 +30,10 @@ test.describe('a server that is killed', () => {
     await mivro.saved()
     await bench.begin('demo-run-keycaps')
 
-    // Everything is laid out by one key.
+    // Everything is laid out by one key; moulds are closed and banded before there is resin.
     for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+    await expect(page.locator('.bench')).toHaveAttribute('data-task', 'band')
+    await bench.toWeighing()
     await expect(page.locator('.bench')).toHaveAttribute('data-task', 'weigh')
     expect(await bench.readCaution()).toEqual(['gloves', 'bystanders', 'isocyanate'])
 
@@ -85,8 +87,8 @@ test.describe('a server that is killed', () => {
     await expect(page.locator('[data-clock="pours"] b')).not.toHaveText(/now/)
 
     await bench.readCaution()
-    for (let i = 0; i < 40 && /fill/.test((await bench.task)!); i++) await bench.done()
-    await expect(page.locator('.bench')).toHaveAttribute('data-task', 'band')
+    for (let i = 0; i < 40 && (await bench.task) === 'fill'; i++) await bench.done()
+    await expect(page.locator('.bench')).toHaveAttribute('data-task', 'into pot')
     await bench.done()
 
     // The lid: its caution, then the gauge decides.
@@ -227,7 +229,7 @@ test('the bench by keyboard alone, with large targets, and nothing for axe to sa
     const footer = (await page.locator('footer').boundingBox())!
     expect(footer.y + footer.height).toBeLessThanOrEqual(size.height)
   }
-  for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('PageDown')
+  await bench.toWeighing('PageDown')
   // An unread caution stands before every key; only the large one reads it.
   for (const key of ['t', 'k', 'x', 's', 'h']) {
     await bench.key(key)

@@ -18,6 +18,11 @@ export class AtBench {
     await expect(this.page.locator('.lamp').first()).not.toHaveText(/silent/)
   }
 
+  /** Everything laid out by one key, and what has to be closed is closed and banded. */
+  async toWeighing(key = 'Space'): Promise<void> {
+    for (let i = 0; i < 14 && /lay out|band/.test((await this.task)!); i++) await this.key(key)
+  }
+
   get task(): Promise<string | null> {
     return this.page.locator('.bench').getAttribute('data-task')
   }

@@ -4,7 +4,7 @@ import { expect, test, type Mivro } from './mivro.ts'
 /** A bench where the first weighing is at hand. */
 async function atFirstWeighing(bench: AtBench): Promise<void> {
   await bench.begin('demo-run-keycaps')
-  for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+  await bench.toWeighing()
   await bench.readCaution()
 }
 

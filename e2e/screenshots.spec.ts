@@ -57,7 +57,7 @@ test.describe('pictures for the README', () => {
     const shot = (name: string) =>
       page.screenshot({ path: join(resolve(folder!), `bench-${name}.png`) })
     await bench.begin('demo-run-solid')
-    for (let i = 0; i < 12 && (await bench.task) === 'lay out'; i++) await bench.key('Space')
+    await bench.toWeighing()
     await bench.readCaution()
     await bench.world()
     await bench.pour('Pour to the mark')

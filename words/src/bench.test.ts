@@ -50,7 +50,7 @@ describe('what is spoken', () => {
       [90, 'It is mixed. Pour.'],
       // Four fifths of 170 s lie within seconds of half a minute ahead: one warning is enough.
       [140, 'In 30 seconds cup 1 no longer pours.'],
-      [170, 'It no longer pours. Stop filling: band what is full.'],
+      [170, 'It no longer pours. Stop filling: go on with what is full.'],
       [256, 'In 64 seconds the pot has to be at pressure.'],
       [290, 'In 30 seconds the pot has to be at pressure.'],
       [320, 'Too late for the pot to help much. Shut it all the same.'],

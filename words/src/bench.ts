@@ -30,7 +30,7 @@ export const layOutWords: Record<LayOutItem, (count: number) => string> = {
   gloves: (count) =>
     `Gloves on, eyes covered${count > 1 ? `, ${plural(count, 'pair')} of hands` : ''}`,
   air: () => 'Extraction on, or a window open',
-  moulds: (count) => `${plural(count, 'mould')} closed, wiped, in their order`,
+  moulds: (count) => `${plural(count, 'mould')} to close, wiped, in their order`,
   'open moulds': (count) => `${plural(count, 'open mould')} wiped, in their order`,
   level: () => 'Table level, nothing to knock it',
   'prefill tools': (count) => `Syringe with a fine tip, for ${plural(count, 'place')}`,
@@ -41,7 +41,7 @@ export const layOutWords: Record<LayOutItem, (count: number) => string> = {
   timer: () => 'Paper, sticks, a bin that bears heat',
 }
 
-/** A task in the list of steps. @example sayTask({ what: 'band', id: '1', load: 0, hazards: [], mix: 0, layer: 0, moulds: [] }) // 'Boards and bands' */
+/** A task in the list of steps. @example sayTask({ what: 'band', id: '1', load: 0, hazards: [], mix: 0, layer: 0, moulds: [] }) // 'Close and band' */
 export function sayTask(task: Task, units: UnitChoice = metric): string {
   switch (task.what) {
     case 'lay out':
@@ -59,7 +59,9 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
     case 'set':
       return `Set ${task.count} ${task.name}`
     case 'band':
-      return 'Boards and bands'
+      return 'Close and band'
+    case 'into pot':
+      return 'Into the pot'
     case 'lid':
       return 'Lid on, to pressure'
     case 'hold':
@@ -110,6 +112,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
     case 'set':
       return 'They are set'
     case 'band':
+      return 'All are closed'
+    case 'into pot':
       return 'All are in'
     case 'lid':
       return begun ? 'It is at pressure' : 'The lid is clamped'
@@ -154,7 +158,9 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'set':
       return 'With tweezers, at their places. Not with gloved fingers over liquid resin.'
     case 'band':
-      return 'Even all round, many light ones. Then level into the pot.'
+      return 'Keys or wave home, no step at the lip. Bands even all round, many light ones.'
+    case 'into pot':
+      return 'Each on its board, level, its mouth up.'
     case 'lid':
       return 'Clamps shut crosswise, valve shut, compressor on.'
     case 'hold':
@@ -164,7 +170,7 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'demould':
       return 'Thin parts are the last to harden: look at them first.'
     case 'trim':
-      return 'While they are rubbery, a blade goes through like butter. Cut away from you.'
+      return 'Hard ones are sawn and sanded, rubbery ones cut with a blade, away from you.'
     case 'step':
     case 'wait':
       return task.phrases
@@ -295,7 +301,7 @@ export function sayClock({ what, mix, name }: Pick<Clock, 'what' | 'mix' | 'name
 
 /** What to do when a deadline is over. */
 const overWords: Partial<Record<ClockName, string>> = {
-  pours: 'It no longer pours. Stop filling: band what is full.',
+  pours: 'It no longer pours. Stop filling: go on with what is full.',
   gels: 'It gels. Nothing is moved any more.',
   'pressure by': 'Too late for the pot to help much. Shut it all the same.',
   set: 'The gel no longer takes it. Leave it out.',

@@ -7,7 +7,7 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
-import { cupsOf } from '@mivro/core/work/run'
+import { cupsOf, handsAt } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 import { saySettingIn } from './inclusion.ts'
 import { sayBetween } from './sheet.ts'
@@ -23,7 +23,7 @@ export const taskWords: Record<TaskName, string> = {
   prefill: 'Prefill',
   fill: 'Fill',
   rock: 'Rock and tap',
-  band: 'Bands',
+  band: 'Close and band',
   pot: 'Into the pot',
   lid: 'Lid and clamps',
   pressure: 'To pressure',
@@ -31,12 +31,14 @@ export const taskWords: Record<TaskName, string> = {
 
 export const runStepWords: Record<RunStepName, string> = {
   'lay out': 'Lay out',
+  close: 'Close and band',
   weigh: 'Weigh',
   mix: 'Mix',
   vacuum: 'Vacuum',
-  fill: 'Prefill and pour',
+  prefill: 'Prefill',
+  fill: 'Pour',
   set: 'Set in',
-  finish: 'Bands and pot',
+  'into pot': 'Into the pot',
   pressure: 'Pressure',
   demould: 'Demould',
 }
@@ -156,6 +158,9 @@ const momentIn = (
 
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1)
 
+const those = (moulds: readonly unknown[]): string =>
+  moulds.length === 1 ? 'the mould' : `all ${moulds.length} moulds`
+
 /** A dab in a tight spot, m³ (common practice, no source). */
 const dab = 1e-7
 
@@ -173,9 +178,7 @@ export function sayRunStep(
   switch (step) {
     case 'lay out': {
       const tools = [
-        `${plural(moulds.length, 'mould')} of ${names}, ${
-          moulds.every(({ pour }) => pour.closed) ? 'closed, ' : ''
-        }wiped and level`,
+        `${plural(moulds.length, 'mould')} of ${names}, wiped, a level place for each`,
         prefills > 0 ? `a syringe with a fine tip for ${plural(prefills, 'place')}` : '',
         moulds.some(({ pour }) => pour.bands > 0)
           ? `boards and ${plural(
@@ -197,26 +200,27 @@ export function sayRunStep(
     }
     case 'vacuum':
       return `${capital(moment(at))}: into the vacuum vessel, to ${show(vacuum ?? 0, 'pressure', units)}. Pause when the froth comes to the brim; let air in gently.`
+    case 'close': {
+      const how = 'keys or wave home, no step at the lip; boards, and many light bands all round'
+      if (!mix) return `Before anything is mixed: close ${those(moulds)}, ${how}.`
+      const costs = `That takes ${showDuration(handsAt(mix, 'band'), 'second')} of the ${showDuration(mix.cup.poursUntil, 'second')} that it pours`
+      return `${capital(moment(at))}: close what is prefilled, ${how}. ${costs}.`
+    }
+    case 'prefill':
+      return `${capital(moment(at))}: with ${those(moulds)} still open, a dab of about ${show(dab, 'volume', units)} into each tight place, ${prefills} in all.`
     case 'fill': {
-      const first =
-        prefills > 0
-          ? `prefill its tight places with about ${show(dab, 'volume', units)} each, then `
-          : ''
       const stand = vents ? ' until resin stands in every vent for 5 to 10 s' : ''
-      return `${capital(moment(at))}: in this order, ${first}pour${stand}, rock and tap.`
+      return `${capital(moment(at))}: in this order, pour${stand}, rock and tap.`
     }
     case 'set': {
       const { name, count, how, until } = set!
       return `${saySettingIn(how, [`${name}, ${count} in all`])} From ${moment(at)} until ${moment(until)}.`
     }
-    case 'finish': {
-      const banded = moulds.some(({ pour }) => pour.bands > 0) ? 'Boards and bands' : ''
-      const potted = run.way === 'pressure' || run.way === 'both' ? 'into the pot, level' : ''
-      return `${capital(moment(at))}: ${capital([banded, potted].filter(Boolean).join(', '))}.`
-    }
+    case 'into pot':
+      return `${capital(moment(at))}: into the pot, each on its board, level.`
     case 'pressure':
       return `${capital(moment(at))}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${moment(load.out)}; then let it off slowly, never open it under pressure.`
     case 'demould':
-      return `${capital(moment(at))}: take them out. Gates trim easily while they are rubbery. Thin parts are the last to harden: look at them first.`
+      return `${capital(moment(at))}: take them out. Gates are hard by now: saw them off and sand. Thin parts are the last to harden: look at them first.`
   }
 }

@@ -2,16 +2,18 @@ import { describe, expect, it } from 'vitest'
 import { newMould } from '@mivro/core/mould'
 import { newPlan, type SheetStep } from '@mivro/core/work/plan'
 import { imperial, metric } from '@mivro/core/base/units'
-import { sayMouldReady, saySheetStep } from './sheet.ts'
+import { slowEpoxy, whiteUrethane } from '../../core/src/matter/material/samples.ts'
+import { sayMouldReady, saySheetStep, sayStirring } from './sheet.ts'
 
 const plan = newPlan('Slow')
-const layer = (cups: number, index = 0) =>
+const layer = (cups: number, index = 0, potLife = 3600) =>
   ({
     index,
     join: 'crisp',
     depth: 0.013,
     top: 0.013,
     resin: 8e-6,
+    batch: { resin: { potLife } },
     clock: { mixAt: 0, pourAt: 240, lastPourAt: 480, cupUntil: 3600, meets: 'soft' },
     weighing: { cups, cupSize: 100e-6 },
   }) as unknown as SheetStep['layer']
@@ -26,6 +28,15 @@ describe('a sheet says its steps', () => {
     expect(say({ step: 'mix', layer: layer(1), at: 600 }, 8 * 3600)).toContain(
       'Mix: 08:10, 10 min after the first mix.',
     )
+  })
+
+  // A second cup only above a pot life of 15 min (common practice, no source).
+  it('a fast one has no time for a second cup', () => {
+    const said = (potLife: number) => say({ step: 'mix', layer: layer(1, 0, potLife) })
+    expect(said(899)).toContain('Scrape sides and bottom. It')
+    expect(said(900)).toContain('second clean cup')
+    expect(sayStirring(whiteUrethane)).not.toContain('second clean cup')
+    expect(sayStirring(slowEpoxy)).toContain('second clean cup')
   })
 
   it('of several cups, one after the other', () => {
@@ -45,10 +56,12 @@ describe('a sheet says its steps', () => {
     expect(inches).toMatch(/0\.27\d? fl oz in each copy/)
   })
 
-  it('gates are trimmed before it comes out; an open mould has none', () => {
+  it('out hard with a saw, or rubbery for a blade and laid flat; an open mould has no gates', () => {
     const closed = say({ step: 'demould', at: 44 * 3600, trimAt: 13 * 3600 })
-    expect(closed.indexOf('Trim the gates')).toBe(0)
-    expect(closed).toContain('from 44 h after the first mix')
+    expect(closed).toContain('from 44 h after the first mix, its gates to saw and sand.')
+    expect(closed).toContain(
+      'Or out while it is rubbery, from 13 h after the first mix: cut the gates, and put it back or lay it flat',
+    )
     expect(say({ step: 'demould', at: 44 * 3600 })).not.toContain('gates')
   })
 

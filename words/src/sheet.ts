@@ -1,5 +1,6 @@
 import type { MouldStep, PourStep } from '@mivro/core/base/caution'
-import type { Weighing } from '@mivro/core/matter/mix'
+import { isFast, type Weighing } from '@mivro/core/matter/mix'
+import type { Material } from '@mivro/core/matter/material'
 import type { Mould } from '@mivro/core/mould'
 import type { Plan, SheetStep } from '@mivro/core/work/plan'
 import type { RunStepName } from '@mivro/core/work/run'
@@ -31,12 +32,14 @@ export const beforeMaking: Record<MouldStep, string> = {
 }
 export const beforeInRun: Record<RunStepName, string> = {
   'lay out': '',
+  close: '',
   weigh: 'Before you weigh',
   mix: 'Before you mix',
   vacuum: 'Before you pump',
+  prefill: 'Before you pour',
   fill: 'Before you pour',
   set: '',
-  finish: '',
+  'into pot': '',
   pressure: 'Before you close the pot',
   demould: 'Before you demould',
 }
@@ -78,8 +81,10 @@ export function saySheetStep(
   }
   if (step === 'demould') {
     const gates =
-      trimAt === undefined ? '' : `Trim the gates while they are rubbery, from ${moment(trimAt)}. `
-    return `${gates}Take it out of the mould from ${moment(at)}. The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
+      trimAt === undefined
+        ? ''
+        : ` Or out while it is rubbery, from ${moment(trimAt)}: cut the gates, and put it back or lay it flat to harden.`
+    return `Take it out of the mould from ${moment(at)}${trimAt === undefined ? '' : ', its gates to saw and sand'}.${gates} The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
   }
   if (step === 'set') {
     const { inclusions } = plan.layers[layer!.index]
@@ -97,7 +102,8 @@ export function saySheetStep(
         ? `Mix: ${moment(at)}.`
         : `Mix the first of ${cups} cups: ${moment(at)}; each next one when the one before is poured, ${time(clock!.pourAt - clock!.mixAt)} for each.`
     const pours = `${cups === 1 ? 'It' : 'Each'} pours for ${time(clock!.cupUntil - clock!.mixAt)}.`
-    return `${first} Scrape sides and bottom, then into a second clean cup. ${pours}`
+    const second = isFast(layer!.batch!.resin) ? '' : ', then into a second clean cup'
+    return `${first} Scrape sides and bottom${second}. ${pours}`
   }
   if (step === 'pour') {
     const where = layer!.index > 0 ? `, ${onto[clock!.meets ?? layer!.join]}` : ''
@@ -107,6 +113,12 @@ export function saySheetStep(
   const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`
   return `${into} of ${showCup(cupSize, units)}${sayBetween(weighing!)}.`
 }
+
+/** How a cup is stirred: a fast resin leaves no time for a second one; silicone always has it. */
+export const sayStirring = (material: Material | undefined): string =>
+  material?.kind === 'resin' && isFast(material)
+    ? 'Scrape sides and bottom. What clings to the cup has not met its other part: leave it in it.'
+    : 'Scrape sides and bottom, then pour all of it into a second clean cup and stir again: what clings to the first cup has not met its other part.'
 
 /** How the parts of a cup follow one another on the scale, after what they are weighed for. */
 export const sayBetween = (weighing: Weighing): string =>

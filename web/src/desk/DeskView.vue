@@ -14,6 +14,7 @@ import {
 import { resinClasses } from '@mivro/core/matter/material'
 import { safetyFor, type Hazard } from '@mivro/core/base/caution'
 import { figure, scaleUnits, show, showCup, showDuration, unitSymbol } from '@mivro/core/base/units'
+import { sayStirring } from '@mivro/words/sheet'
 import { useShelf } from '../project/shelfStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import SelectField from '../ui/SelectField.vue'
@@ -232,8 +233,7 @@ function empty(): void {
           </div>
         </div>
         <p class="reminder">
-          Scrape sides and bottom, then pour all of it into a second clean cup and stir again: what
-          clings to the first cup has not met its other part.
+          {{ sayStirring(desk.material) }}
         </p>
       </section>
       <aside class="panel aside" aria-label="Scale and drops">

@@ -33,7 +33,12 @@ export function learnedHands(
       }
       if (task.what === 'fill') add('fill', (taken - now.rock) / task.mould.casts)
       if (task.what === 'band' && task.moulds.length > 0) {
-        add('band', taken / task.moulds.length - now.intoPot)
+        // A bench that was set out before the pot had a task of its own went on into it.
+        const asOne = !bench.tasks.some(({ what }) => what === 'into pot')
+        add('band', taken / task.moulds.length - (asOne ? now.intoPot : 0))
+      }
+      if (task.what === 'into pot' && task.moulds.length > 0) {
+        add('intoPot', taken / task.moulds.length)
       }
     }
   }

@@ -12,6 +12,7 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
   fill: { step: 'pour', again: 'once' },
   set: { step: 'set', again: 'once' },
   band: undefined,
+  'into pot': undefined,
   lid: { step: 'pressure', again: 'every load' },
   hold: undefined,
   release: { step: 'release', again: 'every load' },

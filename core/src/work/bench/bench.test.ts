@@ -33,15 +33,16 @@ describe('a run as a bench', () => {
     expect(new Set(begun.tasks.map(({ id }) => id)).size).toBe(begun.tasks.length)
   })
 
-  it('lays out, weighs, mixes, prefills before it pours, bands, shuts, holds, releases, takes out', () => {
+  it('lays out, weighs, mixes, prefills open moulds, bands before it pours, shuts, holds, releases, takes out', () => {
     const kinds = [...new Set(begun.tasks.map(({ what }) => what))]
     expect(kinds).toEqual([
       'lay out',
       'weigh',
       'mix',
       'prefill',
-      'fill',
       'band',
+      'fill',
+      'into pot',
       'lid',
       'hold',
       'release',

@@ -110,7 +110,8 @@ function clocksOfMix(
   const ours = tasks.filter((other) => 'mix' in other && other.mix === task.mix && open(other))
   const pouring = ours.some(({ what }) => what === 'fill' || what === 'prefill')
   if (pouring) found.push(clock('pours', task.pours, 'deadline'))
-  else if (ours.some(({ what }) => what === 'band')) found.push(clock('gels', task.gel, 'deadline'))
+  else if (ours.some(({ what }) => what === 'into pot'))
+    found.push(clock('gels', task.gel, 'deadline'))
   for (const other of ours) {
     if (other.what !== 'set') continue
     const { name, until } = other

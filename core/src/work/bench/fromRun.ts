@@ -3,6 +3,7 @@ import { isFast } from '../../matter/mix/index.ts'
 import {
   cupsOf,
   gelOfMix,
+  handsAt,
   inRoom,
   laidBefore,
   runSteps,
@@ -110,23 +111,32 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           takes: takesOfTask(step, 'vacuum'),
         },
       ]
+    case 'close':
+      return [
+        {
+          ...ofMix,
+          mix: mix ? number : numberOf.get(load.mixes[0])!,
+          id,
+          what: 'band',
+          moulds: moulds.map(named),
+          takes: mix ? handsAt(mix, 'band') : load.closing,
+        },
+      ]
+    case 'prefill':
+      return moulds.map((mould, i): Task => ({
+        ...ofMix,
+        at: atOf(step, 'prefill', mould),
+        takes: takesOfTask(step, 'prefill', mould),
+        id: `${id}.${i + 1}`,
+        what: 'prefill',
+        mould: named(mould),
+        spots: mould.pour.spots,
+      }))
     case 'fill':
       return moulds.flatMap((mould, i): Task[] => {
         const layer = mould.pour.layers[mix!.layer]
-        const { sets } = inRoom(layer, run)
         const own = `${id}.${i + 1}`
-        const places =
-          mix!.layer === 0 ? mould.pour.spots.filter(({ what }) => what === 'prefill') : []
-        const setting = (some: typeof sets, first: number) =>
-          some.map(({ name, count, from, until }, k): Task => ({
-            ...ofMix,
-            id: `${own} set ${first + k + 1}`,
-            what: 'set',
-            name,
-            count,
-            from,
-            until,
-          }))
+        const later = inRoom(layer, run).sets.filter(({ how }) => !laidBefore.has(how))
         const fill: Task = {
           ...ofMix,
           at: atOf(step, 'fill', mould),
@@ -139,36 +149,34 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           vents: mould.pour.vents,
         }
         return [
-          ...(places.length > 0
-            ? [
-                {
-                  ...ofMix,
-                  at: atOf(step, 'prefill', mould),
-                  takes: takesOfTask(step, 'prefill', mould),
-                  id: `${own} first`,
-                  what: 'prefill' as const,
-                  mould: named(mould),
-                  spots: mould.pour.spots,
-                },
-              ]
-            : []),
-          ...setting(
-            sets.filter(({ how }) => laidBefore.has(how)),
-            0,
-          ),
           fill,
-          ...setting(
-            sets.filter(({ how }) => !laidBefore.has(how)),
-            sets.length,
-          ),
+          ...later.map(({ name, count, from, until }, k): Task => ({
+            ...ofMix,
+            id: `${own} set ${k + 1}`,
+            what: 'set',
+            name,
+            count,
+            from,
+            until,
+          })),
         ]
       })
-    // Each mould asks for its own right after it is filled.
-    case 'set':
-      return []
-    case 'finish':
+    case 'set': {
+      const { name, count, how, until } = step.set!
+      // What goes in later each mould asks for by itself, right after it is filled.
+      if (!laidBefore.has(how)) return []
+      const [from, end] = [at! - mix!.begins, until - mix!.begins]
+      return [{ ...ofMix, id, what: 'set', name, count, from, until: end }]
+    }
+    case 'into pot':
       return [
-        { ...ofMix, id, what: 'band', moulds: moulds.map(named), takes: mix!.done - mix!.poured },
+        {
+          ...ofMix,
+          id,
+          what: 'into pot',
+          moulds: moulds.map(named),
+          takes: handsAt(mix!, 'pot'),
+        },
       ]
     case 'pressure': {
       const { pot } = tools

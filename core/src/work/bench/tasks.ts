@@ -115,7 +115,9 @@ export const taskSchema = z.discriminatedUnion('what', [
     from: seconds(),
     until: seconds(),
   }),
+  /** Closed, with boards and bands: before its resin is mixed, or once it is prefilled from its cup. */
   z.object({ ...ofMix, what: z.literal('band'), moulds: z.array(mouldSchema).max(400) }),
+  z.object({ ...ofMix, what: z.literal('into pot'), moulds: z.array(mouldSchema).max(400) }),
   z.object({
     ...common,
     what: z.literal('lid'),

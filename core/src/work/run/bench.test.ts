@@ -91,14 +91,14 @@ describe('a run as steps', () => {
     expect(order).toEqual([
       'lay out',
       ...['weigh', 'mix', 'fill', '18 Petal'],
-      ...['weigh', 'mix', '4 Star', 'fill'],
+      ...['4 Star', 'weigh', 'mix', 'fill'],
       'demould',
     ])
     const set = all.find((one) => one.set?.name === 'Petal')!
     expect(set.at! / layer.gel).toBeCloseTo(0.8, 6)
     expect(set.set!.until / layer.gel).toBeCloseTo(1, 6)
     const stays = staysOf(all).map(({ step }) => step)
-    expect(stays).toEqual(['lay out', 'set', 'mix', 'set', 'demould'])
+    expect(stays).toEqual(['lay out', 'set', 'set', 'mix', 'demould'])
     // What follows within minutes is no stay of its own.
     expect(staysOf(steps).map(({ step }) => step)).toEqual(
       loads.flatMap(() => ['lay out', 'demould']),
@@ -115,7 +115,9 @@ describe('a run as steps', () => {
       steps
         .filter((one) => one.step === step)
         .map((one) => sayRunStep(one, pressed, { gauge: 2.8e5 }))[0]
-    expect(said('fill')).toContain('prefill its tight places')
+    expect(said('prefill')).toContain('still open, a dab of about 0.10 ml into each tight place')
+    // Bands are on the clock of the cup that prefills: 10 s for each of the first two moulds.
+    expect(said('close')).toMatch(/close what is prefilled.* takes 20 s of the/)
     expect(said('fill')).toContain('every vent for 5 to 10 s')
     expect(said('pressure')).toContain('to 2.8 bar')
     expect(said('pressure')).toContain('never open it under pressure')

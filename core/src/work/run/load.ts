@@ -26,7 +26,7 @@ import {
   type LoadedMix,
   type TooSlow,
 } from './limits.ts'
-import { mixedFor, planMix, type Mix } from './mix.ts'
+import { closesBefore, mixedFor, planMix, type Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
 import type { Run } from './run.ts'
 import { fitsPot } from './pack.ts'
@@ -35,6 +35,8 @@ import { fitsPot } from './pack.ts'
 export interface Load {
   mixes: LoadedMix[]
   moulds: RunMould[]
+  /** Hands close and band its moulds for so long before anything is mixed, s. */
+  closing: number
   /** s after the first mix: the lid is on, the pot is at pressure. */
   lid?: number
   atPressure?: number
@@ -253,9 +255,12 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
     return [pouring, { spare, tight: { mould: last, by: 'lid' as const } }]
   })
   const tightest = limits.toSorted((a, b) => a.spare - b.spare)[0]
+  const moulds = [...new Set(mixes.flatMap((mix) => mix.moulds))]
+  const shut = moulds.filter(({ pour }) => closesBefore(pour)).length
   return {
     mixes,
-    moulds: [...new Set(mixes.flatMap(({ moulds }) => moulds))],
+    moulds,
+    closing: Math.ceil(shut / bench.pairs) * bench.hands.band,
     lid,
     atPressure,
     handsOn: atPressure ?? done,

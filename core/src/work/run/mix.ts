@@ -4,6 +4,7 @@ import { thicknessAt } from './cup.ts'
 import { fillingOf, type Filling } from './filling.ts'
 import type { Hands } from './hands.ts'
 import type { RunMould } from './moulds.ts'
+import type { RunPour } from './needs.ts'
 
 export type TaskName =
   'stir' | 'vacuum' | 'prefill' | 'fill' | 'rock' | 'band' | 'pot' | 'lid' | 'pressure'
@@ -60,9 +61,26 @@ export function mixedFor(
 }
 
 /**
- * One mix, task by task: stirred, freed of air, then each mould prefilled, filled and rocked in
- * turn; bands and pot after all are filled. A second pair of hands rocks, bands and puts into the pot
- * what the first has filled.
+ * How long hands are at one kind of task of a mix, s.
+ *
+ * @example handsAt({ tasks: [] }, 'band') // 0
+ */
+export const handsAt = ({ tasks }: Pick<Mix, 'tasks'>, what: TaskName): number =>
+  tasks.reduce((sum, task) => sum + (task.what === what ? task.until - task.from : 0), 0)
+
+/**
+ * Whether a mould is closed and banded before its resin is mixed: a band that comes after the resin
+ * lets it out. One with places to prefill stays open until the cup is there, and is closed then.
+ *
+ * @example closesBefore({ closed: true, prefills: 0 }) // true
+ */
+export const closesBefore = ({ closed, prefills }: Pick<RunPour, 'closed' | 'prefills'>): boolean =>
+  closed && prefills === 0
+
+/**
+ * One mix, task by task: stirred, freed of air; moulds that stand open for it prefilled, closed and
+ * banded; then each filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
+ * and puts into the pot what the first has prefilled and filled.
  */
 export function planMix(
   moulds: readonly RunMould[],
@@ -87,12 +105,24 @@ export function planMix(
   let poured = free[0]
   const helper = pairs > 1 ? 1 : 0
   const finish = (mould: RunMould) => {
-    add('band', helper, mould.pour.bands > 0 ? hands.band : 0, { mould })
     const last = layer === mould.pour.layers.length - 1
     add('pot', helper, pot && last ? hands.intoPot : 0, { mould })
   }
+  const prefilledAt = new Map<RunMould, number>()
+  for (const mould of layer === 0 ? moulds : []) {
+    if (mould.pour.prefills === 0) continue
+    add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
+    prefilledAt.set(mould, free[0])
+  }
+  const shutAt = new Map<RunMould, number>()
+  for (const [mould, at] of prefilledAt) {
+    if (!mould.pour.closed) continue
+    free[helper] = Math.max(free[helper], at)
+    add('band', helper, hands.band, { mould })
+    shutAt.set(mould, free[helper])
+  }
   for (const mould of moulds) {
-    if (layer === 0) add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
+    free[0] = Math.max(free[0], shutAt.get(mould) ?? 0)
     const { volume } = mould.pour.layers[layer]
     const runs = { viscosity: thicknessAt(cup, free[0]), density }
     const { casts, pour } = mould

@@ -62,8 +62,8 @@ describe('how many moulds one mix fills', () => {
     expect(code).toBe('run-too-slow')
     const { by, needs, has } = amounts as { by: string; needs: number; has: number }
     expect(by).toBe('lid')
-    // Stirred 30, filled 20, rocked, banded, 12 into the pot, and the pot itself.
-    expect(needs).toBeCloseTo(30 + 20 + 10 + 10 + 12 + closingTime(usualAirPot), 6)
+    // Stirred 30, filled 20, rocked, 12 into the pot, and the pot itself; banded before the mix.
+    expect(needs).toBeCloseTo(30 + 20 + 10 + 12 + closingTime(usualAirPot), 6)
     expect(has).toBeLessThan(needs)
   })
 
@@ -234,11 +234,13 @@ describe('what cannot be done is said', () => {
     expect(found.cautions.map(({ code }) => code)).toContain('run-too-slow')
   })
 
-  it('a first mix that the hours of the bench move is said: 7 am becomes 08:05 after laying out', () => {
+  // Laid out in 5 min, and 10 s for each mould's boards and bands: tried every 5 min.
+  it('a first mix that the hours of the bench move is said: 7 am becomes 08:10', () => {
     const early = compileRun(run({ begin: 7 * 3600 }), [keycap()], bench)
-    expect(early.loads[0].at).toBe(8 * 3600 + 300)
+    expect(early.loads[0].closing).toBe(10 * early.loads[0].moulds.length)
+    expect(early.loads[0].at).toBe(8 * 3600 + 600)
     const moved = early.cautions.find(({ code }) => code === 'run-begin-moved')
-    expect(moved?.amounts).toEqual({ asked: 7 * 3600, at: 8 * 3600 + 300 })
+    expect(moved?.amounts).toEqual({ asked: 7 * 3600, at: 8 * 3600 + 600 })
     expect(moved?.place).toEqual({ field: 'begin' })
     expect(codes(run(), [keycap()])).not.toContain('run-begin-moved')
   })

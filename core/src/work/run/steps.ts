@@ -5,11 +5,22 @@ import { resinClasses } from '../../matter/material/index.ts'
 import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
 import { inRoom, type LoadedMix } from './limits.ts'
+import { closesBefore } from './mix.ts'
 import type { RunMould } from './moulds.ts'
 import type { Run } from './run.ts'
 
 export type RunStepName =
-  'lay out' | 'weigh' | 'mix' | 'vacuum' | 'fill' | 'set' | 'finish' | 'pressure' | 'demould'
+  | 'lay out'
+  | 'close'
+  | 'weigh'
+  | 'mix'
+  | 'vacuum'
+  | 'prefill'
+  | 'fill'
+  | 'set'
+  | 'into pot'
+  | 'pressure'
+  | 'demould'
 
 /** One thing to do in a load, with the safety lines to read before it (each once in a run). */
 export interface RunStep {
@@ -32,20 +43,23 @@ export interface RunStep {
 /** Steps of the safety table that stand before a step of a run. */
 const read: Record<RunStepName, Step | undefined> = {
   'lay out': undefined,
+  close: undefined,
   weigh: 'weigh',
   mix: 'mix',
   vacuum: 'vacuum',
+  prefill: 'pour',
   fill: 'pour',
   set: undefined,
-  finish: undefined,
+  'into pot': undefined,
   pressure: 'pressure',
   demould: 'demould',
 }
 
 /**
- * A run as steps in the order of the work: each load laid out, each of its cups weighed, mixed and
- * poured, the pot shut, and what comes out. Cups that follow one another are all weighed before
- * the first of them is mixed: there is no time for it later.
+ * A run as steps in the order of the work: each load laid out, what lies on a mould laid before its
+ * parts meet, moulds closed and banded, each of its cups weighed, mixed and poured, the pot shut, and
+ * what comes out. A mould that is prefilled from its cup is closed once it is. Cups that follow one
+ * another are all weighed before the first of them is mixed: there is no time for it later.
  */
 export function runSteps(
   loads: readonly TimedLoad[],
@@ -66,23 +80,31 @@ export function runSteps(
       const hazards = hazardsOf(moulds, { pot, vessel })
       return { step, load, moulds, hazards, safety: fresh(step, hazards), ...more }
     }
+    const setSteps = (mix: LoadedMix, before: boolean) =>
+      setsOf(mix, run)
+        .filter(({ how }) => laidBefore.has(how) === before)
+        .map(({ at, ...set }) => add('set', { mix, at, set }))
     const pour = (mix: LoadedMix) => {
       const at = (what: string) => {
         const task = mix.tasks.find((one) => one.what === what)
         return task && mix.begins + task.from
       }
-      const finished = mix.tasks.some(({ what }) => what === 'band' || what === 'pot')
-      const sets = setsOf(mix, run).map(({ at, ...set }) => add('set', { mix, at, set }))
+      const open = mix.moulds.filter(({ pour }) => mix.layer === 0 && pour.prefills > 0)
+      const shut = open.filter(({ pour }) => pour.closed)
       return [
         add('mix', { mix, at: mix.begins }),
         ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
-        ...sets.filter(({ set }) => laidBefore.has(set!.how)),
-        add('fill', { mix, at: at('prefill') ?? at('fill') }),
-        ...sets.filter(({ set }) => !laidBefore.has(set!.how)),
-        ...(finished ? [add('finish', { mix, at: at('band') ?? at('pot') })] : []),
+        ...(open.length === 0 ? [] : [add('prefill', { mix, moulds: open, at: at('prefill') })]),
+        ...(shut.length === 0 ? [] : [add('close', { mix, moulds: shut, at: at('band') })]),
+        add('fill', { mix, at: at('fill') }),
+        ...setSteps(mix, false),
+        ...(at('pot') === undefined ? [] : [add('into pot', { mix, at: at('pot') })]),
       ]
     }
-    const worked = rounds(load.mixes).flatMap((round) => [
+    const closed = load.moulds.filter(({ pour }) => closesBefore(pour))
+    const worked = rounds(load.mixes).flatMap((round, i) => [
+      ...round.flatMap((mix) => setSteps(mix, true)),
+      ...(i === 0 && closed.length > 0 ? [add('close', { moulds: closed })] : []),
       ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, load, cups) })),
       ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
     ])

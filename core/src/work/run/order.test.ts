@@ -1,0 +1,151 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { usualAirPot, usualVessel } from '../../matter/air/index.ts'
+import { sheets } from '../../matter/cure/samples.ts'
+import { benchOfRun, type Task } from '../bench/index.ts'
+import { compileRun } from './compile.ts'
+import { usualHands } from './hands.ts'
+import { newRun } from './run.ts'
+import { keycap, stirred } from './samples.ts'
+import { runSteps, type RunStep } from './steps.ts'
+
+/* The order of the work (common practice, no source), over random runs of random moulds. */
+
+const tools = { pot: usualAirPot, vessel: usualVessel }
+const bench = { hands: usualHands, tools, largestCup: 1e-3 }
+const slow = { ...sheets.coating }
+const petals = { name: 'Petal', count: 2, from: 0, until: 60 }
+
+const pour = fc.record({
+  prefills: fc.constantFrom(0, 0, 1, 3),
+  closed: fc.boolean(),
+  casts: fc.integer({ min: 1, max: 5 }),
+  fast: fc.boolean(),
+  set: fc.constantFrom(undefined, 'on the mould' as const, 'with the pour' as const),
+})
+const anyRun = fc.record({
+  pours: fc.array(pour, { minLength: 1, maxLength: 3 }),
+  hands: fc.constantFrom(1, 2),
+  way: fc.constantFrom('none' as const, 'pressure' as const, 'vacuum' as const, 'both' as const),
+  room: fc.integer({ min: 16, max: 26 }),
+})
+
+/** A random run, compiled, as steps and as tasks of the bench. */
+function made({
+  pours,
+  hands,
+  way,
+  room,
+}: typeof anyRun extends fc.Arbitrary<infer R> ? R : never) {
+  const run = { ...newRun('Any'), hands, way, room: room + 273.15 }
+  const needs = pours.map(({ prefills, closed, casts, fast, set }, i) => {
+    const of = keycap({}, fast ? stirred : slow)
+    const sets = set ? [{ ...petals, how: set }] : []
+    return {
+      ...of,
+      ...{ id: `p${i}`, name: `Piece ${i}`, prefills, closed, casts, bands: closed ? 2 : 0 },
+      layers: of.layers.map((layer) => ({ ...layer, sets })),
+    }
+  })
+  const compiled = compileRun(run, needs, bench)
+  const steps = runSteps(compiled.loads, run, tools)
+  const cups = [1e-4, 1e-3]
+  const { tasks } = benchOfRun({ id: 'r', revision: 1, run, compiled, tools, cups, pours: [] })
+  return { compiled, steps, tasks }
+}
+const forEachRun = (look: (of: ReturnType<typeof made>) => void) =>
+  fc.assert(
+    fc.property(anyRun, (of) => look(made(of))),
+    { numRuns: 60 },
+  )
+const shuts = (step: RunStep, key: string) =>
+  step.step === 'close' && step.moulds.some((mould) => mould.key === key)
+const bands = (task: Task, key: string) =>
+  task.what === 'band' && task.moulds.some((mould) => mould.key === key)
+
+describe('the order of the work in a run', () => {
+  it('a closed mould is closed and banded before it is filled, once, on the clock and at the bench', () => {
+    forEachRun(({ compiled, steps, tasks }) => {
+      for (const load of compiled.loads) {
+        for (const { key, pour } of load.moulds) {
+          const own = steps.filter((one) => one.load === load)
+          const close = own.findIndex((one) => shuts(one, key))
+          const fill = own.findIndex(
+            ({ step, moulds }) => step === 'fill' && moulds.some((mould) => mould.key === key),
+          )
+          expect(own.filter((one) => shuts(one, key)).length).toBe(pour.closed ? 1 : 0)
+          expect(fill).toBeGreaterThan(close)
+          const [banded, filled] = [
+            tasks.findIndex((one) => one.load === load.index && bands(one, key)),
+            tasks.findIndex(
+              (one) => one.load === load.index && one.what === 'fill' && one.mould.key === key,
+            ),
+          ]
+          expect(banded >= 0).toBe(pour.closed)
+          expect(filled).toBeGreaterThan(banded)
+        }
+        for (const { tasks: hands } of load.mixes) {
+          for (const band of hands.filter(({ what }) => what === 'band')) {
+            const fill = hands.find(({ what, mould }) => what === 'fill' && mould === band.mould)!
+            expect(fill.from).toBeGreaterThanOrEqual(band.until)
+          }
+        }
+      }
+    })
+  })
+
+  it('tight places are prefilled while the mould is open, and cost the cup what closing takes', () => {
+    forEachRun(({ compiled, steps }) => {
+      for (const { tasks, moulds } of compiled.loads.flatMap(({ mixes }) => mixes)) {
+        const open = moulds.filter(({ pour }) => pour.prefills > 0)
+        const of = (what: string) => tasks.filter((task) => task.what === what)
+        expect(of('prefill').length).toBe(open.length)
+        expect(of('band').length).toBe(open.filter(({ pour }) => pour.closed).length)
+        for (const band of of('band')) {
+          const prefill = of('prefill').find(({ mould }) => mould === band.mould)!
+          expect(band.from).toBeGreaterThanOrEqual(prefill.until)
+          expect(band.until - band.from).toBeCloseTo(usualHands.band, 9)
+        }
+      }
+      for (const [i, { step, mix }] of steps.entries()) {
+        if (step !== 'prefill') continue
+        const next = steps.slice(i).find((one) => one.step === 'fill' && one.mix === mix)
+        expect(next).toBeDefined()
+      }
+    })
+  })
+
+  it('what lies on the wall of a mould is laid before its parts meet, and before anything is mixed', () => {
+    forEachRun(({ steps }) => {
+      for (const [i, { step, set, load, mix }] of steps.entries()) {
+        if (step !== 'set' || set!.how !== 'on the mould') continue
+        const rest = steps.slice(0, i).filter((one) => one.load === load)
+        const keys = mix!.moulds.map(({ key }) => key)
+        expect(rest.some((one) => keys.some((key) => shuts(one, key)))).toBe(false)
+        expect(rest.some((one) => one.step === 'mix' && one.mix === mix)).toBe(false)
+      }
+    })
+  })
+
+  it('no pair of hands does two things at once, and the pot is shut on what is full', () => {
+    forEachRun(({ compiled }) => {
+      for (const { mixes, lid } of compiled.loads) {
+        for (const by of [0, 1]) {
+          const own = mixes
+            .flatMap(({ begins, tasks }) =>
+              tasks
+                .filter((task) => task.by === by)
+                .map(({ from, until }) => ({ from: begins + from, until: begins + until })),
+            )
+            .toSorted((a, b) => a.from - b.from)
+          own
+            .slice(1)
+            .forEach(({ from }, i) => expect(from).toBeGreaterThanOrEqual(own[i].until - 1e-9))
+        }
+        if (lid === undefined) continue
+        const full = Math.max(...mixes.map(({ begins, done }) => begins + done))
+        expect(lid).toBeGreaterThan(full - 1e-9)
+      }
+    })
+  })
+})
