@@ -117,6 +117,15 @@ export class Mivro {
     await this.page.locator('#app > *').first().waitFor({ state: 'attached' })
   }
 
+  /** As on a first visit: nothing of what earlier tests computed is known. */
+  async forgetAnswers(): Promise<void> {
+    await this.page.addInitScript(() => {
+      if (!location.protocol.startsWith('http') || sessionStorage.getItem('forgot')) return
+      sessionStorage.setItem('forgot', 'yes')
+      indexedDB.deleteDatabase('mivro-answers')
+    })
+  }
+
   /** To another address without loading the page again, as a link goes; waits until it is calm. */
   async go(path: string): Promise<void> {
     await this.page.evaluate(

@@ -165,6 +165,7 @@ test.describe('in the demo studio', () => {
     mivro,
     page,
   }) => {
+    await mivro.forgetAnswers()
     await mivro.open('/pieces/demo-astronomer/mould')
     await expect(pockets(page)).toHaveCount(3)
     await page.getByRole('button', { name: /Find the best tilt/ }).click()

@@ -189,6 +189,7 @@ test('what earlier pulls said stays within reach of the next pour', async ({ miv
 })
 
 test('a long look at the shape can be cancelled, and begun again', async ({ mivro, page }) => {
+  await mivro.forgetAnswers()
   await mivro.open('/pieces/demo-astronomer/mould/silicone')
   await page.getByRole('button', { name: 'Cancel' }).click()
   await page.getByRole('button', { name: 'Look at the shape again' }).click()

@@ -44,8 +44,11 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
   'weigh-first': () =>
     'Weigh it first: what is lighter than the silicone it pushes aside floats, and is glued, waxed or screwed down.',
   'stays-down': () => 'It is heavier than the silicone.',
+  'held-above': (a, u) =>
+    `It is ${show(a.under, 'length', u)} above the floor: let it stand on its gate, fixed to the board, or hang it by its rods from a bar across the walls. A ring of soft clay alone does not hold it.`,
+  'set-rods': (a) => `Set ${plural(a.count, 'rod')} for gates and vents`,
   'wax-rod': (a, u) =>
-    `Wax on a rod of ${show(a.bore, 'length', u)} for the ${a.what}${a.each ? ' of each' : ''}.`,
+    `Wax on one of ${show(a.bore, 'length', u)} for the ${a.what}${a.each ? ' of each' : ''}.`,
 
   cure: (a) => `Let it cure ${showDuration(a.time)}, longer when it is cold`,
   'leftover-cup': () => 'A leftover cup tells when. Level, and not moved.',
@@ -59,6 +62,8 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
     `De-air ${a.batches > 1 ? 'each batch' : 'it'}: the vessel at most ${Math.round(a.full * 100)} % full`,
   pump: () =>
     'Pump, let it rise and fall, pump again; let air in gently, the inlet not over the cup.',
+  'pour-silicone': (a) =>
+    `Pour the ${halves[a.half]}${a.several ? ', each batch as soon as it is mixed' : ''}`,
   'brush-details': () =>
     'Brush or drizzle it first into letters, creases and deep wells, and under knobs and stems.',
   'thin-stream': () =>
@@ -75,15 +80,22 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
   'coat-follows': () => 'The next one goes on while this one is still tacky.',
   'last-coat': () =>
     'Fill undercuts along the way the shell is drawn off, and leave the outside smooth.',
-  talc: () => 'Talc over the outside, so that the shell lets go.',
+  talc: () =>
+    'Talc over the outside, so that the shell lets go and the rubber slides over itself when it is rolled off.',
   'rigid-shell': () =>
     'Lay a rigid shell over it: bandage in two halves, three or more overlapping plies each',
   'shell-halves': () =>
     'Petroleum jelly or wax between the halves of the shell. An hour before they are parted.',
 
   'turn-over': () =>
-    'Turn it over, take all clay off cold, wipe; release over every bit of silicone',
-  'release-half': () => 'Spray, brush it in, spray again, 5 min: what is missed, bonds.',
+    'Turn it over, all clay off, cold, to the last crumb, and the film under the keys cut',
+  'release-half': (a) =>
+    a.hinged
+      ? 'Release over all silicone but a strip along the back edge: there the halves grow together'
+      : 'Release over every bit of silicone',
+  'thin-jelly': () =>
+    'Aerosol jelly light and even, petroleum jelly thinned and brushed, or paste wax: what is missed, bonds.',
+  'wipe-master': () => 'Then wipe it off the master with a cotton bud: it prints on every cast.',
   'press-flush': () =>
     'Press the turned half flush with the board, or it sags under what is poured on it.',
   'into-pot': (a, u) =>
@@ -92,10 +104,13 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
   'cut-openings': (a) =>
     `Cut ${plural(a.count, 'opening')} by the template: needle, knife or drill.`,
   'cut-open': () => 'Cut it open in a wave, straight at the piece, only as far as frees it',
+  'open-hinge': () => 'Open it like a book, lift the master out, trim the flash',
+  'roll-off': () => 'Shell off in its halves, card and pins out; roll the silicone off the master',
   'part-halves': () => 'Part the halves, lift the master out, trim the flash',
   'take-out': () => 'Take the master out',
   'together-again': () => 'Put it together again while it rests, so that it keeps its shape.',
   'lay-flat': () => 'Lay it flat while it rests.',
+  nested: () => 'Nest it in its shell again: there it rests, is kept and is closed for each pull.',
   rest: () => 'Let the new mould rest overnight before its first pull',
   'first-pull': () =>
     'It gives it its full life; an hour or two when it is urgent. The first pull carries out crumbs and is a trial: plaster, or what is left of another mix.',

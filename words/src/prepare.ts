@@ -3,7 +3,7 @@ import type { PreparationId } from '@mivro/core/mould'
 /** What to do to a master, and why. */
 export const preparationWords: Record<PreparationId, { what: string; why: string }> = {
   wash: {
-    what: 'Wash it out, dry it, cure it on from all sides',
+    what: 'Wash it out, dry it, supports off, then cure it on from all sides',
     why: 'What is left liquid creeps into the silicone.',
   },
   bake: {
@@ -51,11 +51,15 @@ export const preparationWords: Record<PreparationId, { what: string; why: string
     why: 'Soft clay smears; cold it keeps its edges.',
   },
   smooth: {
-    what: 'Smooth it with a soft brush and a drop of alcohol or oil',
+    what: 'Smooth it with a soft brush and a drop of oil; no alcohol after it',
     why: 'Fingerprints are copied too.',
   },
   wipe: {
-    what: 'Wipe it with alcohol and do not touch it again',
+    what: 'Wipe it with alcohol, let it dry',
+    why: 'Dust and grease lie under every coat that comes over them. No alcohol once it is waxed or coated.',
+  },
+  dust: {
+    what: 'Dust it with a soft dry brush and do not touch it again',
     why: 'Fingerprints show in clear casts.',
   },
 }

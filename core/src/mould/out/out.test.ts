@@ -1,6 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { benchSteps, mouldSteps, safetyTable } from '../../base/caution/index.ts'
-import { firmPlatinum, softTin } from '../../matter/material/samples.ts'
+import { firmPlatinum } from '../../matter/material/samples.ts'
 import { Problem } from '../../base/problem/index.ts'
 import { referenceKernel, type ReferenceKernel } from '../../form/mesh/manifold.reference.ts'
 import {
@@ -19,10 +18,9 @@ import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'
 import type { Mould } from '../mould.ts'
 import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
-import { prepare } from '../master/prepare.ts'
 import { printShell } from './shell.ts'
 import { sayMaking } from '@mivro/words/making'
-import { makingSteps, waitingTime, type MakingStep } from './steps.ts'
+import { makingSteps } from '../making/making.ts'
 import { cutTemplate, template } from './template.ts'
 
 let reference: ReferenceKernel
@@ -30,98 +28,6 @@ beforeAll(async () => {
   reference = await referenceKernel()
 })
 const geometry = geometryOfSolid(block60)
-const making = (values: Partial<Mould>, silicone = firmPlatinum) => {
-  const mould = sampleMould(values)
-  return makingSteps(mould, compileMould(mould, geometry, silicone, 0.0001), silicone)
-}
-const title = (step: MakingStep) => sayMaking(step.title)
-const wordsOf = (steps: readonly MakingStep[]) =>
-  steps.flatMap((step) => [step.title, ...step.lines].map((one) => sayMaking(one)))
-
-describe('the steps sheet', () => {
-  it('a two-part mould is poured in two halves with a cure after each', () => {
-    const steps = making({ kind: 'two-part' })
-    expect(steps.filter(({ need }) => need)).toHaveLength(2)
-    // A new mould rests overnight before its first pull (common practice, no source).
-    expect(steps.filter(({ step }) => step === 'wait').map(({ wait }) => wait)).toEqual([
-      firmPlatinum.demould,
-      firmPlatinum.demould,
-      12 * 3600,
-    ])
-    const said = wordsOf(steps).join(' ')
-    expect(said).toMatch(/Press the turned half flush/)
-    expect(said).toMatch(/Brush or drizzle it first into letters, creases and deep wells/)
-    expect(waitingTime(steps)).toBeGreaterThan(2 * firmPlatinum.demould)
-    expect(said).toMatch(/ml of clay up to the parting/)
-  })
-
-  it('a sock goes on in coats by weight, with thickener from the second on', () => {
-    const coats = making({ kind: 'brushed sock', coats: 3 }).filter((step) =>
-      /^Coat/.test(title(step)),
-    )
-    expect(coats).toHaveLength(3)
-    // Area 88 cm² times 1.2 mm a coat, a tenth on tools, at 1.11 g/ml: 12.9 g; 1 % of it, and 40 % of that.
-    expect(sayMaking(coats[0].lines[0])).toMatch(/only part of the thickener, 0\.1 g/)
-    expect(sayMaking(coats[1].lines[0])).toMatch(/0\.1 g of thickener and another colour/)
-    expect(wordsOf(making({ kind: 'brushed sock', coats: 3 })).join(' ')).toMatch(
-      /three or more overlapping plies.*An hour before they are parted/,
-    )
-  })
-
-  it('every caution stands at or before the first step that can hurt, once', () => {
-    const all = making({ kind: 'two-part', vessel: 0.004, pressure: 2.7e5 }, softTin)
-    const ids = all.flatMap(({ safety }) => safety.map(({ id }) => id))
-    expect(ids).toEqual([...new Set(ids)])
-    const first = (step: string) => all.find((s) => s.step === step)!.safety.map(({ id }) => id)
-    expect(first('build')).toEqual(['build-blade', 'hot-glue'])
-    expect(first('silicone')).toEqual(['silicone-hands', 'tin-catalyst'])
-    expect(first('vacuum')).toEqual(['vacuum'])
-    expect(first('pressure')).toEqual(['pressure'])
-    expect(first('open')).toEqual(['cut-open'])
-    const dusty = all.find((step) => /300 grit/.test(title(step)))!
-    expect(dusty.safety.map(({ id }) => id)).toEqual(['sanding'])
-    const sprayed = all.find((step) => /primer/.test(title(step)))!
-    expect(sprayed.safety.map(({ id }) => id)).toEqual(['aerosol'])
-    const baked = making({ kind: 'cut block' }).find((step) => /Bake/.test(title(step)))!
-    expect(baked.safety.map(({ id }) => id)).toEqual(['oven'])
-  })
-
-  it('batches that one cup does not hold are weighed one by one', () => {
-    const [first] = making({ kind: 'two-part', cup: 50e-6 }).filter(({ need }) => need)
-    const { cups, total } = first.need!.weighing
-    expect(cups).toBeGreaterThan(1)
-    expect(cups * total).toBeCloseTo(first.need!.mass, 12)
-    expect(title(first)).toMatch(new RegExp(`in ${cups} batches of ${(total * 1000).toFixed(0)} g`))
-  })
-
-  it('a box that is there is not built, and a round one has one size', () => {
-    const own = { width: 0.12, depth: 0.12, height: 0.05 }
-    const box = { ...sampleMould().box, own }
-    const titles = (values: Partial<Mould>) => making(values).map(title)
-    expect(titles({ box })).toContain('Set the existing box ready, 120.0 mm by 120.0 mm inside')
-    const round = titles({ box: { ...box, own: undefined, shape: 'round' } })
-    expect(round.find((said) => said.startsWith('Build the box'))).toMatch(/mm across inside/)
-  })
-
-  it('blades, vessels, heat, dust and aerosols each have their line', () => {
-    for (const hazard of [
-      'blade',
-      'vacuum vessel',
-      'pressure vessel',
-      'oven',
-      'sanding dust',
-      'aerosol',
-      'any silicone',
-      'tin silicone',
-      'hot glue',
-    ] as const) {
-      const lines = safetyTable.filter((line) => line.hazard === hazard)
-      expect(lines.length).toBeGreaterThan(0)
-      for (const { step } of lines) expect([...mouldSteps, ...benchSteps]).toContain(step)
-    }
-  })
-})
-
 describe('the master', () => {
   const codes = (masterMass?: number) =>
     compileMould(sampleMould({ masterMass }), geometry, firmPlatinum, 1e-4).cautions.map(
@@ -141,45 +47,6 @@ describe('the master', () => {
     )
     expect(uplift).toBeCloseTo((48e-6 * 1110 - 0.03) * 9.80665, 3)
     expect(weightOnTop).toBeCloseTo((1.5 * uplift) / 9.80665, 9)
-  })
-})
-
-describe('preparing a master', () => {
-  const surface = sampleMould().contact.master
-  const ids = (values: Partial<typeof surface>, silicone = firmPlatinum) =>
-    prepare({ ...surface, ...values }, silicone).map(({ id }) => id)
-
-  it('a fresh print for platinum is baked and coated, for tin it is not', () => {
-    expect(ids({})).toEqual([
-      'wash',
-      'bake',
-      'fill',
-      'grit-300',
-      'guide',
-      'grit-1200',
-      'coat',
-      'wipe',
-    ])
-    expect(ids({}, softTin)).not.toContain('bake')
-    expect(ids({ age: 40 * 86400 })).not.toContain('bake')
-    expect(ids({ cured: 'baked', finish: 'acrylic coat' })).toEqual([
-      'wash',
-      'fill',
-      'grit-300',
-      'guide',
-      'grit-1200',
-      'wipe',
-    ])
-  })
-
-  // Card: two coats of sealer, 20 min to dry, two of wax (common practice, no source).
-  it('card is sealed and waxed, glass released, clay chilled', () => {
-    const card = prepare({ ...surface, substance: 'card' }, firmPlatinum)
-    expect(card.find(({ id }) => id === 'seal')!.wait).toBe(1200)
-    expect(ids({ substance: 'card' })).toContain('wax')
-    expect(ids({ substance: 'glass' })).toContain('release')
-    expect(ids({ substance: 'sulphur clay' })).toEqual(['chill', 'smooth', 'wipe'])
-    expect(ids({ substance: 'plaster', damp: 'damp' })[0]).toBe('dry')
   })
 })
 
@@ -212,7 +79,9 @@ describe('templates', () => {
     const gates = [...svg.matchAll(/<circle cx="([-\d.]+)" cy="([-\d.]+)"/g)]
     expect(gates.map(([, , y]) => Number(y))).toEqual([15, -35])
     expect(svg.match(/stroke-dasharray/g)).toHaveLength(2)
-    const words = wordsOf(makingSteps(two, compiled, firmPlatinum))
+    const words = makingSteps(two, compiled, firmPlatinum).flatMap(({ title, lines }) =>
+      [title, ...lines].map((one) => sayMaking(one)),
+    )
     expect(words.some((said) => said.startsWith('Bed the 2 masters in'))).toBe(true)
     expect(words.join(' ')).toMatch(/the 2 masters/)
     expect(words.join(' ')).not.toMatch(/the master in its place/)

@@ -1,11 +1,5 @@
 import type { Silicone } from '../../matter/material/index.ts'
-import {
-  makingSteps,
-  mouldKinds,
-  type CompiledMould,
-  type MakingStep,
-  type Mould,
-} from '../../mould/index.ts'
+import { makingSteps, type CompiledMould, type MakingStep, type Mould } from '../../mould/index.ts'
 import { weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { Bench } from './bench.ts'
 import type { Task } from './tasks.ts'
@@ -38,12 +32,16 @@ export function benchOfMould(of: MouldBenchOf): Bench {
   let mixes = 0
   const tasks = steps.flatMap((step, i): Task[] => {
     const own = `${i + 1}`
-    // Each batch has its own round in the vessel.
-    if (step.step === 'vacuum') return []
-    const done = batchesOf(step, of).flatMap((weighing, k) =>
+    const made = batchesOf(step, of).map((weighing, k) =>
       mixing(weighing, `${own}.${k + 1}`, mixes++, step, of),
     )
-    return [...done, ...told(step, own), ...waiting(step, own)]
+    // Each batch has its own round in the vessel, and is poured as soon as it is mixed.
+    if (step.does === 'de-air' || step.does === 'pour') return []
+    if (step.does === 'mix') {
+      const pour = steps.find(({ does, part }) => does === 'pour' && part === step.part)!
+      return made.flatMap((tasks, k) => [...tasks, ...told(pour, `${own}.${k + 1} pour`)])
+    }
+    return [...made.flat(), ...told(step, own), ...waiting(step, own)]
   })
   return {
     name: mould.name,
@@ -58,12 +56,11 @@ export function benchOfMould(of: MouldBenchOf): Bench {
 
 /** What is mixed in a step: its batches, or one coat. */
 function batchesOf(
-  { step, need }: MakingStep,
+  { does, need }: MakingStep,
   { mould, compiled, silicone, step: finest }: MouldBenchOf,
 ): Weighing[] {
-  if (step !== 'silicone') return []
   if (need) return Array.from({ length: need.weighing.cups }, () => need.weighing)
-  if (mouldKinds[mould.kind].poured !== 'coats' || !compiled.need) return []
+  if (does !== 'brush coat' || !compiled.need) return []
   return [weighIn(1, compiled.need.volume / mould.coats, { resin: silicone }, finest)]
 }
 

@@ -96,13 +96,13 @@ const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.subs
     <section v-if="made" class="prepare">
       <h2>Preparing the master</h2>
       <ol>
-        <li v-for="(step, i) in steps" :key="step.id">
+        <li v-for="(step, i) in steps" :key="step.does">
           <SafetyLines before="Before this" :lines="step.safety" />
           <p>
             <b class="num">{{ i + 1 }}</b>
             <span
-              >{{ preparationWords[step.id].what
-              }}<small class="quiet">{{ preparationWords[step.id].why }}</small></span
+              >{{ preparationWords[step.does].what
+              }}<small class="quiet">{{ preparationWords[step.does].why }}</small></span
             >
             <span v-if="step.wait > 0" class="num wait">{{ showDuration(step.wait) }}</span>
           </p>

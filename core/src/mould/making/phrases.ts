@@ -1,4 +1,4 @@
-import type { PreparationId } from '../master/prepare.ts'
+import type { PreparationId } from './prepare.ts'
 
 type None = Record<never, never>
 
@@ -22,6 +22,8 @@ export interface PhraseAmounts {
   'hold-down': { mass: number }
   'weigh-first': None
   'stays-down': None
+  'held-above': { under: number }
+  'set-rods': { count: number }
   'wax-rod': { what: 'gate' | 'vent'; bore: number; each: boolean }
 
   cure: { time: number }
@@ -31,6 +33,7 @@ export interface PhraseAmounts {
   'next-batch': { potLife: number }
   'de-air': { batches: number; full: number }
   pump: None
+  'pour-silicone': { half: 'whole' | 'first' | 'second'; several: boolean }
   'brush-details': None
   'thin-stream': None
   vibrate: None
@@ -45,16 +48,21 @@ export interface PhraseAmounts {
   'shell-halves': None
 
   'turn-over': None
-  'release-half': None
+  'release-half': { hinged: boolean }
+  'thin-jelly': None
+  'wipe-master': None
   'press-flush': None
   'into-pot': { pressure: number; potLife: number }
   'held-in-pot': None
   'cut-openings': { count: number }
   'cut-open': None
   'part-halves': None
+  'open-hinge': None
+  'roll-off': None
   'take-out': None
   'together-again': None
   'lay-flat': None
+  nested: None
   rest: None
   'first-pull': None
 }

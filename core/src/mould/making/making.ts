@@ -1,0 +1,60 @@
+import { safetyFor } from '../../base/caution/index.ts'
+import { inOrder } from '../../base/procedure/index.ts'
+import type { Silicone } from '../../matter/material/index.ts'
+import type { CompiledMould } from '../compiled.ts'
+import { mouldKinds } from '../kind/kinds.ts'
+import type { Mould } from '../mould.ts'
+import { building } from './build.ts'
+import { opening } from './opening.ts'
+import { phrase } from './phrases.ts'
+import { prepare } from './prepare.ts'
+import { makingRules } from './rules.ts'
+import { pouring } from './silicone.ts'
+import type { Draft, MakingStep } from './step.ts'
+
+/**
+ * How the mould is made, step by step in the order of the rules, times from the silicone's sheet.
+ * Every safety line stands before the first step that it is about. None for a mould that was bought.
+ *
+ * @example makingSteps(boughtMould, compiled, undefined) // []
+ */
+export function makingSteps(
+  mould: Mould,
+  compiled: CompiledMould,
+  silicone: Silicone | undefined,
+): MakingStep[] {
+  if (mouldKinds[mould.kind].poured === 'none') return []
+  const steps = inOrder(
+    [
+      ...preparing(mould, silicone),
+      ...building(mould, compiled),
+      ...(silicone ? pouring(mould, compiled, silicone) : []),
+      ...opening(mould),
+    ],
+    makingRules,
+  )
+  const shown = new Set<string>()
+  return steps.map((step): MakingStep => {
+    const safety =
+      step.step === 'wait'
+        ? []
+        : safetyFor(step.step, step.hazards).filter((line) => !shown.has(line.id))
+    safety.forEach((line) => shown.add(line.id))
+    return { ...step, safety }
+  })
+}
+
+const preparing = (mould: Mould, silicone: Silicone | undefined): Draft[] =>
+  prepare(mould.contact.master, silicone).map(({ does, wait, hazards }) => ({
+    does,
+    part: 1,
+    step: 'prepare',
+    title: phrase('prepare', { id: does }),
+    lines: [phrase('prepare-why', { id: does })],
+    wait,
+    hazards,
+  }))
+
+/** All waiting together, s. @example waitingTime([{ wait: 300 }, { wait: 60 }]) // 360 */
+export const waitingTime = (steps: readonly Pick<MakingStep, 'wait'>[]): number =>
+  steps.reduce((sum, { wait }) => sum + wait, 0)
