@@ -101,7 +101,7 @@ test('what cannot be done is said at its place, and nothing is lost', async ({ m
   await mivro.type('Room', '38')
   await mivro.type('until', '9')
   await expect(
-    page.getByText(/the hours of the bench move it to 08:05, day 2/).first(),
+    page.getByText(/the hours of the bench move it to 08:10, day 2/).first(),
   ).toBeVisible()
   await mivro.open('/equipment')
   await mivro.type('Fill one cavity', '5 min')
@@ -133,8 +133,8 @@ test('a run goes into a calendar: every load with its laying out, and when it co
   await page.getByRole('button', { name: 'Save calendar' }).click()
   const text = readFileSync((await (await waiting).path())!, 'utf8')
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(4)
-  // Five minutes to lay out before half past nine.
-  expect(text).toContain('DTSTART:20261204T092500')
+  // Before half past nine: five minutes to lay out, and ten seconds to close and band each of six.
+  expect(text).toContain('DTSTART:20261204T092400')
 })
 
 test('what the pot and the vessel take is seen, and what they may not is refused', async ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
-import { clockAt, clocksOf, progressOf, type Bench } from '@mivro/core/work/bench'
+import { bindingClock, clockAt, clocksOf, progressOf, type Bench } from '@mivro/core/work/bench'
 import { showDuration } from '@mivro/core/base/units'
 import { sayClock } from '@mivro/words/bench'
 import { api } from '../api/client.ts'
@@ -42,7 +42,7 @@ const now = computed(() => {
   return told ? told.now + ((page.value - told.at) / 1000) * told.speed : 0
 })
 const next = computed(() => {
-  const first = document.value && clocksOf(document.value)[0]
+  const first = document.value && bindingClock(clocksOf(document.value))
   return first && clockAt(first, now.value)
 })
 const text = computed(() => {

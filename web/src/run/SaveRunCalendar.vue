@@ -21,7 +21,7 @@ const save = () =>
     const first = props.run.date ? dayjs(props.run.date) : dayjs().add(1, 'day')
     const steps = staysOf(runSteps(props.loads, props.run, props.tools))
     const entries = steps.map((step) => {
-      const { load, at = -props.run.layOut } = step
+      const { load, at = 0 } = step
       const says = step.step === 'lay out'
       return {
         title: `${props.run.name}: ${sayStay(step)}`,

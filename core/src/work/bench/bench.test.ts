@@ -6,7 +6,7 @@ import { ratioTolerance } from '../../matter/mix/index.ts'
 import { keycap } from '../run/samples.ts'
 import { benchSchema, type Bench, type BenchEvent } from './bench.ts'
 import { toRead } from './before.ts'
-import { clockAt, clocksOf, isInTime, lateCup } from './clocks.ts'
+import { bindingClock, clockAt, clocksOf, isInTime, lateCup } from './clocks.ts'
 import { cuesDue, cuesOf } from './cues.ts'
 import { progressOf, startOf } from './progress.ts'
 import { after, bench, done, ofKind } from './samples.ts'
@@ -262,6 +262,13 @@ describe('clocks', () => {
     expect(names).toContain('pressure by')
     const pours = clocksOf(mixed(1000)).find(({ what }) => what === 'pours')!
     expect(pours.until).toBeCloseTo(1000 + mix.pours, 6)
+  })
+
+  it('the one that binds is the first deadline, and a wait only where nothing is lost by time', () => {
+    const wait = { what: 'next mix', id: 'a', from: 0, until: 10, kind: 'wait' } as const
+    const gels = { what: 'gels', id: 'b', from: 0, until: 99, kind: 'deadline' } as const
+    expect(bindingClock([wait, gels])).toBe(gels)
+    expect(bindingClock([wait])).toBe(wait)
   })
 
   it('amber from four fifths, red at the end; what only has to pass never is', () => {

@@ -76,6 +76,14 @@ export function clocksOf(
   return clocks.toSorted((a, b) => a.until - b.until)
 }
 
+/**
+ * The clock that binds: the deadline that comes first, and a wait only where nothing is lost by time.
+ *
+ * @example bindingClock([]) // undefined
+ */
+export const bindingClock = (clocks: readonly Clock[]): Clock | undefined =>
+  clocks.find(({ kind }) => kind === 'deadline') ?? clocks.at(0)
+
 /** A wait begins when what came before it was done. */
 function waitingNow({ events }: Pick<Bench, 'events'>, { task }: Progress): Clock[] {
   if (task?.what !== 'wait') return []

@@ -61,7 +61,7 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
   const ofMix = { ...common, mix: number, layer: mix?.layer ?? 0 }
   switch (step.step) {
     case 'lay out':
-      return [{ ...common, id, what: 'lay out', items: layOut(step, run) }]
+      return [{ ...common, at: undefined, id, what: 'lay out', items: layOut(step, run) }]
     case 'weigh': {
       const { steps, cupSize, apart } = step.weighing!
       const { resin, tints } = mix!.moulds[0].pour.layers[mix!.layer]

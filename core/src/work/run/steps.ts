@@ -63,7 +63,7 @@ const read: Record<RunStepName, Step | undefined> = {
  */
 export function runSteps(
   loads: readonly TimedLoad[],
-  run: Pick<Run, 'room'>,
+  run: Pick<Run, 'room' | 'layOut'>,
   { pot, vessel }: AirTools,
   cups?: readonly number[],
 ): RunStep[] {
@@ -109,7 +109,8 @@ export function runSteps(
       ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
     ])
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
-    return [add('lay out'), ...worked, ...shut, add('demould', { at: load.out })]
+    const begins = -(run.layOut + load.closing)
+    return [add('lay out', { at: begins }), ...worked, ...shut, add('demould', { at: load.out })]
   })
 }
 
