@@ -96,7 +96,7 @@ test('a newcomer goes from an STL to a printed mould sheet', async ({ mivro, pag
     await lens(page, 'Record').click()
     await expect(page.getByText('1 and 2')).toBeVisible()
     await page.getByRole('link', { name: 'Mould sheet' }).click()
-    await expect(page.locator('[data-step="silicone"]')).toBeVisible({ timeout: 120_000 })
+    await expect(page.locator('[data-step="silicone"]').first()).toBeVisible({ timeout: 120_000 })
     // Each line stands once, within its step and before its words.
     for (const [line, step] of [
       ['sanding', 'prepare'],
