@@ -8,6 +8,9 @@ export interface Operation<Code extends string = string> {
 /** The first is finished before the other begins, in each part by itself. */
 export type Precedence<Code extends string = string> = readonly [first: Code, then: Code]
 
+const isEarlierPart = (a: Operation, b: Operation) =>
+  a.part !== undefined && b.part !== undefined && a.part < b.part
+
 const meet = (a: Operation, b: Operation) =>
   a.part === undefined || b.part === undefined || a.part === b.part
 
@@ -25,7 +28,7 @@ export function inOrder<T extends Operation>(
   const before = operations.map((then) =>
     operations.filter(
       (first) =>
-        first.part! < then.part! ||
+        isEarlierPart(first, then) ||
         (meet(first, then) && rules.some(([a, b]) => a === first.does && b === then.does)),
     ),
   )

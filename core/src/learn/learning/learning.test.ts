@@ -108,6 +108,31 @@ describe('what hands take', () => {
     expect(found.high).toBeCloseTo(9, 9)
   })
 
+  // Three moulds closed in 36 s are 12 s each, and put into the pot in 42 s are 14 s each. A bench of
+  // before had one task for both.
+  it('closing and the pot are learned apart; where they were one task the pot is taken off', () => {
+    const bench = (takes: Record<string, number>) => {
+      const moulds = Array.from({ length: 3 }, () => ({}))
+      const tasks = Object.keys(takes).map((what) => ({ id: what, what, moulds, load: 0, mix: 0 }))
+      let at = 0
+      const events = [
+        { what: 'noted', text: 'x', at: 0 },
+        ...tasks.map(({ id, what }) => ({ what: 'done', task: id, at: (at += takes[what]) })),
+      ]
+      return { tasks, events } as unknown as Parameters<typeof learnedHands>[0][number]
+    }
+    const middles = (takes: Record<string, number>) =>
+      learnedHands([bench(takes), bench(takes), bench(takes)]).map(({ hand, middle }) => [
+        hand,
+        Math.round(middle),
+      ])
+    expect(middles({ trim: 5, band: 36, 'into pot': 42 })).toEqual([
+      ['band', 12],
+      ['intoPot', 14],
+    ])
+    expect(middles({ trim: 5, band: 66 })).toEqual([['band', 22 - usualHands.intoPot]])
+  })
+
   it('nothing is learned from once or twice', () => {
     const { tasks, events } = worked()
     expect(learnedHands([{ tasks, events: events.slice(0, 5) }])).toEqual([])

@@ -22,7 +22,8 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
   const { poured, parts } = mouldKinds[mould.kind]
   const { box, room } = compiled
   if (poured === 'coats') {
-    return [built('seat', phrase('fix-on-board', {}), [phrase('clay-skirt', {})])]
+    const lines = [phrase('clay-skirt', {})]
+    return [built('seat', phrase('fix-on-board', {}), lines, { hazards: ['blade'] })]
   }
   if (poured === 'shell' || !box) {
     const lines = [phrase('clay-skirt', {})]

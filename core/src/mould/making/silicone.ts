@@ -17,7 +17,7 @@ const shellSets = 3600
 /** Release dries before silicone comes over it, s (common practice, no source). */
 const releaseDries = 300
 
-const hazardsOf = ({ chemistry }: Silicone): Hazard[] =>
+const hazardsOf = ({ chemistry }: Pick<Silicone, 'chemistry'>): Hazard[] =>
   chemistry === 'tin' ? ['any silicone', 'tin silicone'] : ['any silicone']
 
 /** All that is weighed and poured, half by half or coat by coat, with its cures. */
@@ -67,11 +67,11 @@ const secondHalf = ({ kind }: Mould, part: number): Draft[] => [
 
 function poured(
   mould: Mould,
-  { mixTime, potLife, viscosity = 0, ...silicone }: Silicone,
+  { mixTime, potLife, viscosity = 0, chemistry }: Silicone,
   { half, need, batches }: SiliconePour,
   part: number,
 ): Draft[] {
-  const hazards = hazardsOf(silicone as Silicone)
+  const hazards = hazardsOf({ chemistry })
   const pumped = mould.vessel !== undefined
   const several = batches.count > 1
   const mix: Draft = {
