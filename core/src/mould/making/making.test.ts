@@ -193,7 +193,10 @@ describe('the steps sheet', () => {
     // Whatever is built, a blade is never far: every kind reads of it before its silicone.
     for (const kind of mouldKindNames.filter((one) => one !== 'bought')) {
       const of = making({ kind })
-      const until = of.slice(0, of.findIndex(({ step }) => step === 'silicone'))
+      const until = of.slice(
+        0,
+        of.findIndex(({ step }) => step === 'silicone'),
+      )
       expect(until.flatMap(({ safety }) => safety.map(({ id }) => id))).toContain('build-blade')
     }
     const baked = making({ kind: 'cut block' }).find((step) => /Bake/.test(title(step)))!
