@@ -1,3 +1,4 @@
+import type { ConditionName } from '@mivro/core/mould'
 import type {
   Clock,
   ClockName,
@@ -10,6 +11,7 @@ import type {
   Weighed,
 } from '@mivro/core/work/bench'
 import { isAdding, readableBand } from '@mivro/core/work/bench'
+import { conditionHow, conditionLabel, sayWaits } from './conditioning.ts'
 import { sayMaking } from './making.ts'
 import { displayStep } from '@mivro/core/matter/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/work/instrument'
@@ -30,8 +32,8 @@ export const layOutWords: Record<LayOutItem, (count: number) => string> = {
   gloves: (count) =>
     `Gloves on, eyes covered${count > 1 ? `, ${plural(count, 'pair')} of hands` : ''}`,
   air: () => 'Extraction on, or a window open',
-  moulds: (count) => `${plural(count, 'mould')} to close, wiped, in their order`,
-  'open moulds': (count) => `${plural(count, 'open mould')} wiped, in their order`,
+  moulds: (count) => `${plural(count, 'mould')} to close, in their order`,
+  'open moulds': (count) => `${plural(count, 'open mould')}, in their order`,
   level: () => 'Table level, nothing to knock it',
   'prefill tools': (count) => `Syringe with a fine tip, for ${plural(count, 'place')}`,
   'boards and bands': (count) => `Boards, and ${plural(count, 'band')} counted`,
@@ -46,6 +48,8 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
   switch (task.what) {
     case 'lay out':
       return 'Lay out'
+    case 'condition':
+      return conditionLabel({ what: task.condition, name: task.name })
     case 'weigh':
       return isAdding(task.id) ? `Add ${task.name}` : `Pour ${task.name}`
     case 'mix':
@@ -54,6 +58,8 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
       return 'Vacuum'
     case 'prefill':
       return `Prefill ${nameOfMould(task.mould)}`
+    case 'wet':
+      return `Wet the walls of ${nameOfMould(task.mould)}`
     case 'fill':
       return `Fill ${nameOfMould(task.mould)}`
     case 'set':
@@ -99,6 +105,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
   switch (task.what) {
     case 'lay out':
       return toTick > 0 ? 'Tick the next' : 'All is ready'
+    case 'condition':
+      return 'All are done'
     case 'weigh':
       return `${task.name} is in`
     case 'mix':
@@ -107,6 +115,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
       return 'Air is out'
     case 'prefill':
       return 'They are prefilled'
+    case 'wet':
+      return 'It is wet all over'
     case 'fill':
       return `Mould ${task.mould.number} is full`
     case 'set':
@@ -137,6 +147,8 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
   switch (task.what) {
     case 'lay out':
       return 'Once the parts meet nothing can be fetched any more. Tick what lies there.'
+    case 'condition':
+      return `${conditionHow(task.condition)}${sayWaits(task.waits)}`
     case 'weigh':
       return task.part === 'tint'
         ? 'Into the same cup, before the other part: it stirs in better, and no clock runs.'
@@ -151,6 +163,8 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
       return `To ${show(task.gauge, 'pressure', units)}. Pause when the froth comes to the brim, let air in gently.`
     case 'prefill':
       return 'A small dab into each yellow place, pressed in with the tip.'
+    case 'wet':
+      return 'Pour in a third, then turn it until resin has been everywhere.'
     case 'fill':
       return task.vents > 0
         ? 'Slowly, until resin stands in every vent for 5 to 10 s. Then rock and tap.'
@@ -291,10 +305,14 @@ const clockWords: Record<ClockName, string> = {
   set: 'to set',
   demould: 'until it comes out',
   wait: 'to wait',
+  dries: 'to be left alone',
 }
 
 /** Name of a clock. @example sayClock({ what: 'pours', mix: 1 }) // 'cup 2: time to pour' */
 export function sayClock({ what, mix, name }: Pick<Clock, 'what' | 'mix' | 'name'>): string {
+  if (what === 'dries') {
+    return `${conditionLabel({ what: name as ConditionName })}: ${clockWords.dries}`
+  }
   const of = mix === undefined ? '' : `cup ${mix + 1}: `
   return name === undefined ? of + clockWords[what] : `${of}${clockWords[what]} ${name}`
 }
@@ -309,6 +327,7 @@ const overWords: Partial<Record<ClockName, string>> = {
   hold: 'It is hard. The pressure may go, slowly.',
   demould: 'It may come out. Thin parts first.',
   wait: 'It has waited long enough.',
+  dries: 'They may be touched again.',
   stir: 'It is mixed. Pour.',
 }
 
@@ -334,6 +353,7 @@ export function sayCue({ when, clock, at }: Cue): string {
     set: `${clock.name ?? 'it'} can no longer be set.`,
     demould: 'it may come out.',
     wait: 'it goes on.',
+    dries: 'the moulds may be touched again.',
   }
   return `In ${spoken(left)} ${ends[clock.what]}`
 }

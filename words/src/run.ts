@@ -7,8 +7,9 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
-import { cupsOf, handsAt } from '@mivro/core/work/run'
+import { cupsOf, handsAt, wetsFor } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
+import { sayCondition } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
 import { sayBetween } from './sheet.ts'
 
@@ -21,6 +22,7 @@ export const taskWords: Record<TaskName, string> = {
   stir: 'Stir',
   vacuum: 'Vacuum',
   prefill: 'Prefill',
+  wet: 'Wet the walls',
   fill: 'Fill',
   rock: 'Rock and tap',
   band: 'Close and band',
@@ -31,6 +33,7 @@ export const taskWords: Record<TaskName, string> = {
 
 export const runStepWords: Record<RunStepName, string> = {
   'lay out': 'Lay out',
+  condition: 'Before the pull',
   close: 'Close and band',
   weigh: 'Weigh',
   mix: 'Mix',
@@ -166,7 +169,7 @@ const dab = 1e-7
 
 /** What to do in a step of a run, in sentences. */
 export function sayRunStep(
-  { step, load, at, mix, moulds, weighing, set }: RunStep,
+  { step, load, at, mix, moulds, weighing, set, condition }: RunStep,
   run: Pick<Run, 'way'>,
   { gauge, vacuum }: { gauge?: number; vacuum?: number },
   units: UnitChoice = metric,
@@ -178,7 +181,7 @@ export function sayRunStep(
   switch (step) {
     case 'lay out': {
       const tools = [
-        `${plural(moulds.length, 'mould')} of ${names}, wiped, a level place for each`,
+        `${plural(moulds.length, 'mould')} of ${names}, a level place for each`,
         prefills > 0 ? `a syringe with a fine tip for ${plural(prefills, 'place')}` : '',
         moulds.some(({ pour }) => pour.bands > 0)
           ? `boards and ${plural(
@@ -192,6 +195,8 @@ export function sayRunStep(
       ]
       return `Lay out: ${tools.filter(Boolean).join('; ')}.`
     }
+    case 'condition':
+      return sayCondition(condition!)
     case 'weigh':
       return `Weigh for ${plural(moulds.length, 'mould')} of ${names}${sayBetween(weighing!)}.`
     case 'mix': {
@@ -210,7 +215,10 @@ export function sayRunStep(
       return `${capital(moment(at))}: with ${those(moulds)} still open, a dab of about ${show(dab, 'volume', units)} into each tight place, ${prefills} in all.`
     case 'fill': {
       const stand = vents ? ' until resin stands in every vent for 5 to 10 s' : ''
-      return `${capital(moment(at))}: in this order, pour${stand}, rock and tap.`
+      const wet = moulds.some((mould) => wetsFor(mould) > 0)
+        ? ' a third, turn it until all of the wall is wet, then pour on'
+        : ' pour'
+      return `${capital(moment(at))}: in this order,${wet}${stand}, rock and tap.`
     }
     case 'set': {
       const { name, count, how, until } = set!

@@ -73,7 +73,9 @@ describe('a sheet says its steps', () => {
         313.15,
         metric,
       ),
-    ).toBe('Block: 4 bands, spray as release, dusted with talc, warmed to 40 °C.')
+    ).toBe(
+      'Block: 4 bands, spray as release, dusted with talc, warmed to 40 °C. Before it is poured: look it over (each pull), wipe it (each pull), release (each pull), powder it (each pull).',
+    )
     const plain = { ...mould, liking: { ...mould.liking, bands: 0 }, nextTime: 'Tilt it.' }
     expect(sayMouldReady(plain, undefined, metric)).toMatch(/no bands, .* Tilt it\.$/)
   })

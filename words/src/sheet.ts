@@ -1,7 +1,7 @@
 import type { MouldStep, PourStep } from '@mivro/core/base/caution'
 import { isFast, type Weighing } from '@mivro/core/matter/mix'
 import type { Material } from '@mivro/core/matter/material'
-import type { Mould } from '@mivro/core/mould'
+import { conditioningOf, type Mould } from '@mivro/core/mould'
 import type { Plan, SheetStep } from '@mivro/core/work/plan'
 import type { RunStepName } from '@mivro/core/work/run'
 import {
@@ -12,6 +12,7 @@ import {
   type Fineness,
   type UnitChoice,
 } from '@mivro/core/base/units'
+import { conditionLabel, sayEvery } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
 
 /** What safety lines are headed with, before a step of each sheet. */
@@ -32,6 +33,7 @@ export const beforeMaking: Record<MouldStep, string> = {
 }
 export const beforeInRun: Record<RunStepName, string> = {
   'lay out': '',
+  condition: 'Before you condition the moulds',
   close: '',
   weigh: 'Before you weigh',
   mix: 'Before you mix',
@@ -54,7 +56,15 @@ export function sayMouldReady(mould: Mould, warmth: number | undefined, units: U
     warmth === undefined ? '' : `warmed to ${show(warmth, 'temperature', units)}`,
     mould.prefills.length > 0 ? `${mould.prefills.length} prefilled first` : '',
   ]
-  const words = `${said.filter(Boolean).join(', ')}.`
+  const before = conditioningOf(mould).map(
+    (line) => `${conditionLabel(line).toLowerCase()} (${sayEvery(line)})`,
+  )
+  const words = [
+    `${said.filter(Boolean).join(', ')}.`,
+    before.length > 0 ? `Before it is poured: ${before.join(', ')}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
   return mould.nextTime ? `${words} ${mould.nextTime}` : words
 }
 

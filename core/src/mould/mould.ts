@@ -1,6 +1,7 @@
 import { z } from '../base/schema/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../base/document/index.ts'
 import type { Vec3 } from '../form/mesh/index.ts'
+import { conditionSchema } from './conditioning/conditioning.ts'
 import { contactSchema } from './contact/substances.ts'
 import { mouldKindNames } from './kind/kinds.ts'
 
@@ -104,6 +105,8 @@ export const mouldSchema = z.object({
   /** What an hour of work and a kilogram of silicone cost, in the studio's money. */
   hourPrice: z.number().min(0).max(1e5),
   liking: likingSchema,
+  /** What is done to it before a pull, in its order; left out: what is usual. */
+  before: z.array(conditionSchema).max(20).optional(),
   /** For the next time. */
   nextTime: note(),
   note: note(),

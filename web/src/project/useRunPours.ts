@@ -10,10 +10,11 @@ import {
 import type { Bench } from '@mivro/core/work/bench'
 import type { CureLaw } from '@mivro/core/matter/cure'
 import type { Resin } from '@mivro/core/matter/material'
-import type { Mould } from '@mivro/core/mould'
+import { conditioningOf, type Mould } from '@mivro/core/mould'
 import type { Piece } from '@mivro/core/form/piece'
 import type { Plan } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
+import { wearOf } from '@mivro/core/work/pull'
 import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/work/run'
 import type { Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
@@ -30,6 +31,8 @@ export function useRunPours(run: () => Run | undefined) {
   const pieces = shallowRef<Stored<Piece>[]>([])
   const plans = shallowRef(new Map<string, Stored<Plan>[]>())
   const moulds = shallowRef<Stored<Mould>[]>([])
+  /** How often each mould was pulled, by its id: of those that ask it. */
+  const pulled = shallowRef(new Map<string, number>())
   const laws = shallowRef(new Map<string, CureLaw>())
   const failed = shallowRef<readonly Problem[]>([])
   const loaded = shallowRef(false)
@@ -58,9 +61,24 @@ export function useRunPours(run: () => Run | undefined) {
     moulds.value.find(({ document }) => document.pieces.includes(piece))
   const mouldOf = (piece: string) => storedMouldOf(piece)?.document
 
+  /** Some of what is done before a pull is not done before each: which one it is has to be known. */
+  const counts = (mould: Mould) => conditioningOf(mould).some(({ every }) => every !== 1)
+  async function countPulls(wanted: readonly string[]): Promise<void> {
+    const asked = wanted.flatMap((piece) => storedMouldOf(piece) ?? [])
+    for (const { id, document } of new Set(asked)) {
+      if (pulled.value.has(id) || !counts(document)) continue
+      const lists = await Promise.all(
+        document.pieces.map((piece) => listNewest('pulls', { parent: piece })),
+      )
+      const pulls = lists.flat().map((pull) => pull.document)
+      pulled.value = new Map([...pulled.value, [id, wearOf(document, id, pulls).pulls]])
+    }
+  }
+
   /** Plans of pieces that were not looked up yet: of those in the run, or of one that comes into it. */
   async function readAll(wanted = run()?.pours.map(({ piece }) => piece)): Promise<void> {
     try {
+      await countPulls(wanted ?? [])
       const missing = new Set(wanted)
       for (const piece of plans.value.keys()) missing.delete(piece)
       const found = await Promise.all(
@@ -166,6 +184,7 @@ export function useRunPours(run: () => Run | undefined) {
         shelf: shelf.materials,
         size,
         mould,
+        pulled: pulled.value.get(storedMouldOf(pour.piece)?.id ?? ''),
         drawn: shown.survey.section,
       }
       return [needsOf(pour, { ...about, lawOf: (resin) => lawOf(resin)! })]

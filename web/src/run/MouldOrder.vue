@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-vue-next'
-import { moved, type RunMould, type TimedLoad } from '@mivro/core/work/run'
+import { moved } from '@mivro/core/base/procedure'
+import { type RunMould, type TimedLoad } from '@mivro/core/work/run'
 import { showDuration } from '@mivro/core/base/units'
 import ToolButton from '../ui/ToolButton.vue'
 

@@ -9,12 +9,14 @@ defineProps<{
   value: NoInfer<V> | ''
   /** There are many: typing narrows them down. */
   filterable?: boolean
+  /** No visible label: it stands elsewhere. */
+  bare?: boolean
 }>()
 const emit = defineEmits<{ choose: [value: V] }>()
 </script>
 
 <template>
-  <FieldRow :label="label">
+  <FieldRow :label="label" :bare="bare">
     <ElSelect
       :persistent="false"
       class="line"

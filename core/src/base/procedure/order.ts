@@ -64,3 +64,8 @@ export const brokenIn = <Code extends string>(
         operations.slice(0, i).some((early) => early.does === then && meet(early, late)),
     ),
   )
+
+/** A list with one of its entries moved. @example moved(['a', 'b', 'c'], 2, 0) // ['c', 'a', 'b'] */
+export function moved<T>(list: readonly T[], from: number, to: number): T[] {
+  return list.toSpliced(from, 1).toSpliced(to, 0, list[from])
+}

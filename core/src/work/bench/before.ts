@@ -5,10 +5,12 @@ import type { Task, TaskKind } from './tasks.ts'
 /** Which step of the safety table stands before a task; each is read once, some in every load. */
 const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | undefined> = {
   'lay out': undefined,
+  condition: { step: 'prepare', again: 'once' },
   weigh: { step: 'weigh', again: 'once' },
   mix: { step: 'mix', again: 'once' },
   vacuum: { step: 'vacuum', again: 'every load' },
   prefill: { step: 'pour', again: 'once' },
+  wet: { step: 'pour', again: 'once' },
   fill: { step: 'pour', again: 'once' },
   set: { step: 'set', again: 'once' },
   band: undefined,

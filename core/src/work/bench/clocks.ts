@@ -4,7 +4,16 @@ import { progressOf, type Progress } from './progress.ts'
 import type { Task, TaskOf } from './tasks.ts'
 
 export type ClockName =
-  'pours' | 'gels' | 'pressure by' | 'hold' | 'next mix' | 'stir' | 'set' | 'demould' | 'wait'
+  | 'pours'
+  | 'gels'
+  | 'pressure by'
+  | 'hold'
+  | 'next mix'
+  | 'stir'
+  | 'set'
+  | 'demould'
+  | 'wait'
+  | 'dries'
 
 /** One row of the bench's clock. */
 export interface Clock {
@@ -39,7 +48,7 @@ export function clocksOf(
 ): Clock[] {
   const { tasks, done, skipped, met, lost, begun } = progress
   const open = (task: Task) => !done.has(task.id) && !skipped.has(task.id)
-  const clocks: Clock[] = [...waitingNow(bench, progress)]
+  const clocks: Clock[] = [...waitingNow(bench, progress), ...drying(bench, progress)]
   for (const task of tasks) {
     if (task.what === 'mix') clocks.push(...clocksOfMix(task, progress, open))
     const start = begun.get(task.load)
@@ -91,6 +100,16 @@ function waitingNow({ events }: Pick<Bench, 'events'>, { task }: Progress): Cloc
   if (from === undefined) return []
   return [{ what: 'wait', id: task.id, from, until: from + task.takes, kind: 'wait' }]
 }
+
+/** What was wiped or released is left alone until it is dry; none once its load is mixed. */
+const drying = ({ events }: Pick<Bench, 'events'>, { tasks, done, begun }: Progress): Clock[] =>
+  tasks.flatMap((task): Clock[] => {
+    if (task.what !== 'condition' || task.waits <= 0) return []
+    if (!done.has(task.id) || begun.has(task.load)) return []
+    const from = events.findLast((one) => one.what === 'done' && one.task === task.id)!.at
+    const { id, condition: name, waits } = task
+    return [{ what: 'dries', id, from, until: from + waits, kind: 'wait', name }]
+  })
 
 function clocksOfMix(
   task: TaskOf<'mix'>,

@@ -62,6 +62,11 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
   switch (step.step) {
     case 'lay out':
       return [{ ...common, at: undefined, id, what: 'lay out', items: layOut(step, run) }]
+    case 'condition': {
+      const { what, name, hands, waits } = step.condition!
+      const of = { condition: what, name, moulds: moulds.map(named), waits }
+      return [{ ...common, at: undefined, id, what: 'condition', takes: hands, ...of }]
+    }
     case 'weigh': {
       const { steps, cupSize, apart } = step.weighing!
       const { resin, tints } = mix!.moulds[0].pour.layers[mix!.layer]
@@ -148,7 +153,16 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           mass: layer.mass,
           vents: mould.pour.vents,
         }
+        const wet: Task = {
+          ...ofMix,
+          at: atOf(step, 'wet', mould),
+          takes: takesOfTask(step, 'wet', mould),
+          id: `${own} wet`,
+          what: 'wet',
+          mould: named(mould),
+        }
         return [
+          ...(wet.takes === undefined ? [] : [wet]),
           fill,
           ...later.map(({ name, count, from, until }, k): Task => ({
             ...ofMix,

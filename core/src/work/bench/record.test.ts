@@ -48,6 +48,34 @@ describe('the log that a bench writes', () => {
     }
   })
 
+  it('powder and release are written of a pull only where they were carried out in it', () => {
+    const before = [
+      { what: 'release' as const, every: 1, hands: 30 },
+      { what: 'powder' as const, every: 0, hands: 20 },
+    ]
+    const of = bench({ perMix: 1, loadsPerDay: 9 }, { casts: 2, moulds: 1, before })
+    const pours = of.pours.map((pour) => ({ ...pour, dust: 'talc', release: 'spray' }))
+    const methods = pullsOf(carriedOut({ ...of, pours }), around).map(({ method }) => method)
+    expect(methods.map((one) => [one!.dust, one!.release])).toEqual([
+      ['talc', 'spray'],
+      ['none', 'spray'],
+    ])
+    // A bench without such tasks tells what the setup was.
+    const plain = { ...bench(), pours }
+    expect(pullsOf(carriedOut(plain), around)[0].method).toMatchObject({ dust: 'talc' })
+  })
+
+  it('what is wiped is left alone until it is dry, and no longer shown once resin is mixed', () => {
+    const of = bench({}, { before: [{ what: 'wipe', every: 1, hands: 15 }] })
+    const [wipe] = ofKind(of, 'condition')
+    const dries = (events: BenchEvent[]) =>
+      clocksOf(after(of, ...events)).filter(({ what }) => what === 'dries')
+    expect(dries([])).toEqual([])
+    expect(dries([done(wipe.id, 1000)])).toMatchObject([{ from: 1000, until: 1120, kind: 'wait' }])
+    const [mix] = ofKind(of, 'mix')
+    expect(dries([done(wipe.id, 1000), done(startOf(mix.id), 1200)])).toEqual([])
+  })
+
   it('what went into its moulds is what was weighed: nothing is lost between two pieces of a cup', () => {
     const all = carriedOut(begun)
     const weighed = all.events.reduce(

@@ -128,11 +128,20 @@ function methodOf(
     const planned = task && 'gauge' in task ? task.gauge : undefined
     return event?.what === 'done' ? (event.gauge ?? planned) : undefined
   }
+  const conditioned = here.filter((task): task is TaskOf<'condition'> => task.what === 'condition')
+  /** What the setup asks for, where it was carried out; an older bench had no task for it. */
+  const carried = (what: TaskOf<'condition'>['condition'], setup?: string) => {
+    const did = conditioned.some(
+      ({ id, condition, moulds }) =>
+        condition === what && done.has(id) && moulds.some((one) => one.pour === pour.id),
+    )
+    return conditioned.length === 0 || did ? setup : 'none'
+  }
   const second = here.find((task): task is TaskOf<'mix'> => task.what === 'mix')?.secondCup
   return {
     way,
-    dust: pour.dust,
-    release: pour.release,
+    dust: carried('powder', pour.dust),
+    release: carried('release', pour.release),
     prefilled: spots(places.filter(({ id }) => done.has(id))),
     prefills: spots(places),
     vents: pour.vents,

@@ -1,6 +1,7 @@
 import { z } from '../../base/schema/index.ts'
 import { id, quantity, text, whole } from '../../base/document/index.ts'
 import { hazards, mouldSteps } from '../../base/caution/index.ts'
+import { conditionNames } from '../../mould/index.ts'
 
 const seconds = () => z.number().min(-1e7).max(1e7)
 const mass = () => quantity('mass', 0, 200)
@@ -64,6 +65,15 @@ export const taskSchema = z.discriminatedUnion('what', [
     what: z.literal('lay out'),
     items: z.array(z.object({ what: z.enum(layOutItems), count: whole(0, 10_000) })).max(20),
   }),
+  /** Done to moulds before anything is mixed; what then is left alone for so long, s. */
+  z.object({
+    ...common,
+    what: z.literal('condition'),
+    condition: z.enum(conditionNames),
+    name: text('name', 60).optional(),
+    moulds: z.array(mouldSchema).max(400),
+    waits: seconds(),
+  }),
   z.object({
     ...ofMix,
     what: z.literal('weigh'),
@@ -98,6 +108,7 @@ export const taskSchema = z.discriminatedUnion('what', [
     mould: mouldSchema,
     spots: z.array(spot).max(120),
   }),
+  z.object({ ...ofMix, what: z.literal('wet'), mould: mouldSchema }),
   z.object({
     ...ofMix,
     what: z.literal('fill'),

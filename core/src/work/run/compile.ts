@@ -55,6 +55,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
   const usable = pours.filter(({ stops, layers }) => stops === 0 && layers.length > 0)
   const left = new Map(usable.map(({ id, casts }) => [id, casts]))
   const loads: Load[] = []
+  const pulled = new Map<string, number>()
   const slow: TooSlow[] = []
   const possible = missing(run, tools) ? [] : usable
   const memory = loadMemory({ run })
@@ -64,6 +65,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
       possible.filter(({ id }) => !barred.has(id)),
       left,
       run.order,
+      pulled,
     )
     if (moulds.length === 0) break
     const found = planLoad(moulds, { run, hands, pairs: run.hands, tools, largestCup }, memory)
@@ -74,7 +76,10 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
       continue
     }
     loads.push(found.load)
-    for (const { pour, casts } of found.load.moulds) left.set(pour.id, left.get(pour.id)! - casts)
+    for (const { key, pour, casts } of found.load.moulds) {
+      left.set(pour.id, left.get(pour.id)! - casts)
+      pulled.set(key, (pulled.get(key) ?? 0) + 1)
+    }
   }
   const turnovers = loads.map(({ moulds }) => (moulds.length * hands.turnover) / run.hands)
   const times = loadTimes(loads, run, turnovers)

@@ -17,8 +17,8 @@ const step = 300
 const searched = 3 * day
 
 /**
- * When each load of a run begins: as early as the one before is out and its moulds are closed
- * and banded again, all that hands do inside a window, no more of them in a day than was wished.
+ * When each load of a run begins: as early as the one before is out and its moulds are conditioned,
+ * closed and banded again, all that hands do inside a window, no more of them in a day than was wished.
  *
  * @example loadTimes([], newRun(''), []) // []
  */
@@ -41,7 +41,7 @@ export function loadTimes(
     const fits = (at: number) =>
       !full(at) &&
       spans.every(({ from, until }) =>
-        inside(at + from - (from === 0 ? layOut + load.closing : 0), at + until, windows),
+        inside(at + from - (from === 0 ? layOut + load.preparing : 0), at + until, windows),
       )
     let at = i === 0 ? begin : Math.max(earliest, begin)
     const last = at + searched
@@ -51,13 +51,13 @@ export function loadTimes(
     if (outside) {
       at = i === 0 ? begin : Math.max(earliest, begin)
       while (full(at)) {
-        at = day * (Math.floor(at / day) + 1) + windows[0].from + layOut + load.closing
+        at = day * (Math.floor(at / day) + 1) + windows[0].from + layOut + load.preparing
       }
     }
     const on = Math.floor(at / day)
     perDay.set(on, (perDay.get(on) ?? 0) + 1)
     found.push({ at, day: on, outside })
-    earliest = at + load.out + turnovers[i] + layOut + (loads[i + 1]?.closing ?? 0)
+    earliest = at + load.out + turnovers[i] + layOut + (loads[i + 1]?.preparing ?? 0)
   }
   return found
 }

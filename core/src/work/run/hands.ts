@@ -16,7 +16,7 @@ export const handsSchema = z.object({
   /** Boards and bands. */
   band: time(),
   intoPot: time(),
-  /** Opened, cleaned, closed again for the next pull. */
+  /** Opened and cleared for the next pull. */
   turnover: time(),
 })
 export type Hands = z.infer<typeof handsSchema>

@@ -13,6 +13,7 @@ import {
 import type { Block } from '../../mould/index.ts'
 import { resinClasses, type Resin } from '../../matter/material/index.ts'
 import { cupFor } from '../../matter/mix/index.ts'
+import { conditioningOfLoad, type Conditioning } from './conditioning.ts'
 import { ageingCup, type AgeingCup } from './cup.ts'
 import {
   closing,
@@ -35,8 +36,11 @@ import { fitsPot } from './pack.ts'
 export interface Load {
   mixes: LoadedMix[]
   moulds: RunMould[]
-  /** Hands close and band its moulds for so long before anything is mixed, s. */
+  /** What is done to its moulds before anything is mixed. */
+  conditioning: Conditioning[]
+  /** Hands close and band them for so long then, s; both together, with what dries meanwhile. */
   closing: number
+  preparing: number
   /** s after the first mix: the lid is on, the pot is at pressure. */
   lid?: number
   atPressure?: number
@@ -257,10 +261,15 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
   const tightest = limits.toSorted((a, b) => a.spare - b.spare)[0]
   const moulds = [...new Set(mixes.flatMap((mix) => mix.moulds))]
   const shut = moulds.filter(({ pour }) => closesBefore(pour)).length
+  const closes = Math.ceil(shut / bench.pairs) * bench.hands.band
+  const conditioning = conditioningOfLoad(moulds, bench.pairs)
+  const conditioned = conditioning.reduce((sum, { hands, waits }) => sum + hands + waits, 0)
   return {
     mixes,
     moulds,
-    closing: Math.ceil(shut / bench.pairs) * bench.hands.band,
+    conditioning,
+    closing: closes,
+    preparing: conditioned + closes,
     lid,
     atPressure,
     handsOn: atPressure ?? done,

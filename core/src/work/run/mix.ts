@@ -1,13 +1,14 @@
 import { mixDensity } from '../../matter/mix/index.ts'
 import type { AgeingCup } from './cup.ts'
 import { thicknessAt } from './cup.ts'
+import { wetsFor } from './conditioning.ts'
 import { fillingOf, type Filling } from './filling.ts'
 import type { Hands } from './hands.ts'
 import type { RunMould } from './moulds.ts'
 import type { RunPour } from './needs.ts'
 
 export type TaskName =
-  'stir' | 'vacuum' | 'prefill' | 'fill' | 'rock' | 'band' | 'pot' | 'lid' | 'pressure'
+  'stir' | 'vacuum' | 'prefill' | 'wet' | 'fill' | 'rock' | 'band' | 'pot' | 'lid' | 'pressure'
 
 /** Something that one pair of hands does with a cup, s since its parts met. */
 export interface Task {
@@ -79,7 +80,7 @@ export const closesBefore = ({ closed, prefills }: Pick<RunPour, 'closed' | 'pre
 
 /**
  * One mix, task by task: stirred, freed of air; moulds that stand open for it prefilled, closed and
- * banded; then each filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
+ * banded; then each wetted where it is wished, filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
  * and puts into the pot what the first has prefilled and filled.
  */
 export function planMix(
@@ -123,6 +124,7 @@ export function planMix(
   }
   for (const mould of moulds) {
     free[0] = Math.max(free[0], shutAt.get(mould) ?? 0)
+    if (layer === 0) add('wet', 0, wetsFor(mould), { mould })
     const { volume } = mould.pour.layers[layer]
     const runs = { viscosity: thicknessAt(cup, free[0]), density }
     const { casts, pour } = mould

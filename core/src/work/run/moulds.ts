@@ -9,11 +9,14 @@ export interface RunMould {
   number: number
   /** Casts wanted of it; a cavity may stay empty at the end. */
   casts: number
+  /** Which pull of it this is, from 1. */
+  pull: number
 }
 
 /**
  * The moulds that are filled next: as many of each pour as are to hand and still needed, in the
- * order that was wished, then narrow and deep first, spare moulds for the rest last.
+ * order that was wished, then narrow and deep first, spare moulds for the rest last. `pulled`: how
+ * often each was filled in this run already, by its key.
  *
  * @example nextMoulds([], new Map(), []) // []
  */
@@ -21,17 +24,20 @@ export function nextMoulds(
   pours: readonly RunPour[],
   left: ReadonlyMap<string, number>,
   order: readonly string[],
+  pulled: ReadonlyMap<string, number> = new Map(),
 ): RunMould[] {
   const all = pours.flatMap((pour) => {
     const casts = left.get(pour.id) ?? 0
     const count = Math.min(pour.moulds, Math.ceil(casts / pour.cavities))
     return Array.from({ length: count }, (_, i): RunMould => {
       const own = Math.min(pour.cavities, casts - i * pour.cavities)
+      const key = `${pour.id}/${i + 1}`
       return {
-        key: `${pour.id}/${i + 1}`,
+        key,
         pour: intoCavities(pour, own),
         number: i + 1,
         casts: own,
+        pull: pour.pulled + (pulled.get(key) ?? 0) + 1,
       }
     })
   })
@@ -67,9 +73,3 @@ const harder = (a: RunPour, b: RunPour): number =>
   compare(Number(b.closed), Number(a.closed)) ||
   compare(b.prefills, a.prefills) ||
   compare(b.depth, a.depth)
-
-/** A list with one of its entries moved. @example moved(['a', 'b', 'c'], 2, 0) // ['c', 'a', 'b'] */
-export function moved<T>(list: readonly T[], from: number, to: number): T[] {
-  const rest = list.filter((_, i) => i !== from)
-  return [...rest.slice(0, to), list[from], ...rest.slice(to)]
-}

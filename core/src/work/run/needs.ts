@@ -2,7 +2,13 @@ import { blocks } from '../../base/caution/index.ts'
 import type { CureLaw } from '../../matter/cure/index.ts'
 import { toAxes, type Axes, type Vec3 } from '../../form/mesh/index.ts'
 import type { SetHow } from '../../matter/inclusion/index.ts'
-import { blockOf, type Block, type Mould } from '../../mould/index.ts'
+import {
+  blockOf,
+  conditioningOf,
+  type Block,
+  type Condition,
+  type Mould,
+} from '../../mould/index.ts'
 import { mixDensity, type Dose } from '../../matter/mix/index.ts'
 import type { Resin, Shelf } from '../../matter/material/index.ts'
 import { dosesOf, type CompiledPlan, type Plan } from '../plan/index.ts'
@@ -56,6 +62,9 @@ export interface RunPour {
   prefills: number
   vents: number
   bands: number
+  /** What is done to a mould before a pull, in its order, and how often each of them was pulled already. */
+  before: Condition[]
+  pulled: number
   /** Of a mould as it stands in the pot, m. */
   block: Block
   layers: RunLayer[]
@@ -79,6 +88,8 @@ export interface KnownPour {
   /** Of the piece as it lies, m. */
   size: { width: number; depth: number; height: number }
   mould?: Mould
+  /** Times that each mould of it was pulled. */
+  pulled?: number
   /** Of its section: the drawing's frame, and where its origin lies along it. */
   drawn: { axes: Axes; origin: Vec3 }
   lawOf: (resin: Resin) => CureLaw
@@ -87,7 +98,7 @@ export interface KnownPour {
 /** A piece as a run needs it: amounts of one copy by its plan, times the cavities of a mould. */
 export function needsOf(
   { id, casts, moulds }: Pick<PourOfRun, 'id' | 'casts' | 'moulds'>,
-  { name, plan, compiled, shelf, size, mould, drawn, lawOf }: KnownPour,
+  { name, plan, compiled, shelf, size, mould, pulled = 0, drawn, lawOf }: KnownPour,
 ): RunPour {
   const { into, layers, cautions } = compiled
   const cavities = mould?.cavities ?? 1
@@ -110,6 +121,8 @@ export function needsOf(
       ? (mould?.openings ?? []).filter(({ what }) => what === 'vent').length * cavities
       : 0,
     bands: closed ? (mould?.liking.bands ?? 0) : 0,
+    before: mould ? conditioningOf(mould) : [],
+    pulled,
     block: mould ? blockOf(mould, size) : grown(size),
     layers: poured.map((layer, i) => {
       const { resin } = layer.batch!

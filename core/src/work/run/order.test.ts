@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { usualAirPot, usualVessel } from '../../matter/air/index.ts'
 import { sheets } from '../../matter/cure/samples.ts'
+import { isDue, type Condition } from '../../mould/index.ts'
 import { benchOfRun, type Task } from '../bench/index.ts'
 import { compileRun } from './compile.ts'
 import { usualHands } from './hands.ts'
@@ -14,6 +15,12 @@ import { runSteps, type RunStep } from './steps.ts'
 const tools = { pot: usualAirPot, vessel: usualVessel }
 const bench = { hands: usualHands, tools, largestCup: 1e-3 }
 const slow = { ...sheets.coating }
+const conditions: Condition[] = [
+  { what: 'look over', every: 1, hands: 15 },
+  { what: 'wipe', every: 2, hands: 10 },
+  { what: 'powder', every: 0, hands: 20 },
+  { what: 'wet walls', every: 1, hands: 8 },
+]
 const petals = { name: 'Petal', count: 2, from: 0, until: 60 }
 
 const pour = fc.record({
@@ -22,6 +29,8 @@ const pour = fc.record({
   casts: fc.integer({ min: 1, max: 5 }),
   fast: fc.boolean(),
   set: fc.constantFrom(undefined, 'on the mould' as const, 'with the pour' as const),
+  pulled: fc.nat(3),
+  before: fc.subarray(conditions),
 })
 const anyRun = fc.record({
   pours: fc.array(pour, { minLength: 1, maxLength: 3 }),
@@ -38,12 +47,13 @@ function made({
   room,
 }: typeof anyRun extends fc.Arbitrary<infer R> ? R : never) {
   const run = { ...newRun('Any'), hands, way, room: room + 273.15 }
-  const needs = pours.map(({ prefills, closed, casts, fast, set }, i) => {
+  const needs = pours.map(({ prefills, closed, casts, fast, set, pulled, before }, i) => {
     const of = keycap({}, fast ? stirred : slow)
     const sets = set ? [{ ...petals, how: set }] : []
     return {
       ...of,
       ...{ id: `p${i}`, name: `Piece ${i}`, prefills, closed, casts, bands: closed ? 2 : 0 },
+      ...{ pulled, before },
       layers: of.layers.map((layer) => ({ ...layer, sets })),
     }
   })
@@ -51,7 +61,7 @@ function made({
   const steps = runSteps(compiled.loads, run, tools)
   const cups = [1e-4, 1e-3]
   const { tasks } = benchOfRun({ id: 'r', revision: 1, run, compiled, tools, cups, pours: [] })
-  return { compiled, steps, tasks }
+  return { compiled, steps, tasks, pairs: hands }
 }
 const forEachRun = (look: (of: ReturnType<typeof made>) => void) =>
   fc.assert(
@@ -123,6 +133,46 @@ describe('the order of the work in a run', () => {
         const keys = mix!.moulds.map(({ key }) => key)
         expect(rest.some((one) => keys.some((key) => shuts(one, key)))).toBe(false)
         expect(rest.some((one) => one.step === 'mix' && one.mix === mix)).toBe(false)
+      }
+    })
+  })
+
+  it('what is due before a pull is done to each mould once, before anything is closed, weighed or mixed', () => {
+    forEachRun(({ compiled, steps, tasks, pairs }) => {
+      const pulls = new Map<string, number>()
+      for (const load of compiled.loads) {
+        const own = steps.filter((one) => one.load === load)
+        const first = own.findIndex(({ step }) => !['lay out', 'condition'].includes(step))
+        const done = own.filter(({ step }) => step === 'condition')
+        expect(own.slice(first).some(({ step }) => step === 'condition')).toBe(false)
+        let hands = 0
+        for (const { key, pour } of load.moulds) {
+          const pull = (pulls.get(key) ?? pour.pulled) + 1
+          pulls.set(key, pull)
+          const due = pour.before.filter((line) => line.what !== 'wet walls' && isDue(line, pull))
+          hands += due.reduce((sum, line) => sum + line.hands, 0)
+          const names = done
+            .filter(({ moulds }) => moulds.some((mould) => mould.key === key))
+            .map(({ condition }) => condition!.what)
+          expect(names).toEqual(due.map(({ what }) => what))
+          const wets = pour.before.some(({ what }) => what === 'wet walls')
+          const ofMould = load.mixes
+            .flatMap((mix) => mix.tasks)
+            .filter(({ mould }) => mould?.key === key)
+          expect(ofMould.filter(({ what }) => what === 'wet').length).toBe(wets ? 1 : 0)
+          if (wets) {
+            const at = (what: string) => ofMould.find((task) => task.what === what)!
+            expect(at('fill').from).toBeGreaterThanOrEqual(at('wet').until)
+            const order = tasks
+              .filter((one) => one.load === load.index && 'mould' in one && one.mould.key === key)
+              .map(({ what }) => what)
+            expect(order.indexOf('wet')).toBe(order.indexOf('fill') - 1)
+          }
+        }
+        // Hands and what dries meanwhile, then closing: all of it before the first mix.
+        const waits = done.reduce((sum, { condition }) => sum + condition!.waits, 0)
+        expect(load.preparing).toBeCloseTo(hands / pairs + waits + load.closing, 6)
+        expect(own[0].at).toBeCloseTo(-(newRun('').layOut + load.preparing), 6)
       }
     })
   })

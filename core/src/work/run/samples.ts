@@ -36,6 +36,8 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
     prefills: 0,
     vents: 0,
     bands: 2,
+    before: [],
+    pulled: 0,
     block: { width: 40 * mm, depth: 40 * mm, height: 30 * mm, round: false },
     layers: [
       {

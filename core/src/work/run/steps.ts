@@ -1,9 +1,11 @@
 import type { AirTools } from '../../matter/air/index.ts'
+import { conditionFacts } from '../../mould/index.ts'
 import { safetyFor, type Hazard, type SafetyLine, type Step } from '../../base/caution/index.ts'
 import type { SetHow } from '../../matter/inclusion/index.ts'
 import { resinClasses } from '../../matter/material/index.ts'
 import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
+import type { Conditioning } from './conditioning.ts'
 import { inRoom, type LoadedMix } from './limits.ts'
 import { closesBefore } from './mix.ts'
 import type { RunMould } from './moulds.ts'
@@ -11,6 +13,7 @@ import type { Run } from './run.ts'
 
 export type RunStepName =
   | 'lay out'
+  | 'condition'
   | 'close'
   | 'weigh'
   | 'mix'
@@ -31,6 +34,8 @@ export interface RunStep {
   mix?: LoadedMix
   /** What goes into its cup. */
   weighing?: Weighing
+  /** What is done to its moulds before anything is mixed. */
+  condition?: Conditioning
   /** What is set into all its moulds, from `at` until so many s after the first mix of the load. */
   set?: { name: string; count: number; how: SetHow; until: number }
   /** Moulds in their order. */
@@ -43,6 +48,7 @@ export interface RunStep {
 /** Steps of the safety table that stand before a step of a run. */
 const read: Record<RunStepName, Step | undefined> = {
   'lay out': undefined,
+  condition: 'prepare',
   close: undefined,
   weigh: 'weigh',
   mix: 'mix',
@@ -56,8 +62,8 @@ const read: Record<RunStepName, Step | undefined> = {
 }
 
 /**
- * A run as steps in the order of the work: each load laid out, what lies on a mould laid before its
- * parts meet, moulds closed and banded, each of its cups weighed, mixed and poured, the pot shut, and
+ * A run as steps in the order of the work: each load laid out, its moulds conditioned, what lies on
+ * one laid before its parts meet, moulds closed and banded, each of its cups weighed, mixed and poured, the pot shut, and
  * what comes out. A mould that is prefilled from its cup is closed once it is. Cups that follow one
  * another are all weighed before the first of them is mixed: there is no time for it later.
  */
@@ -77,7 +83,7 @@ export function runSteps(
   return loads.flatMap((load) => {
     const add = (step: RunStepName, more: Partial<RunStep> = {}): RunStep => {
       const moulds = more.moulds ?? more.mix?.moulds ?? load.moulds
-      const hazards = hazardsOf(moulds, { pot, vessel })
+      const hazards = more.hazards ?? hazardsOf(moulds, { pot, vessel })
       return { step, load, moulds, hazards, safety: fresh(step, hazards), ...more }
     }
     const setSteps = (mix: LoadedMix, before: boolean) =>
@@ -109,8 +115,18 @@ export function runSteps(
       ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
     ])
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
-    const begins = -(run.layOut + load.closing)
-    return [add('lay out', { at: begins }), ...worked, ...shut, add('demould', { at: load.out })]
+    const begins = -(run.layOut + load.preparing)
+    const conditioned = load.conditioning.map((condition) => {
+      const hazards = [...conditionFacts[condition.what].hazards]
+      return add('condition', { condition, moulds: condition.moulds, hazards })
+    })
+    return [
+      add('lay out', { at: begins }),
+      ...conditioned,
+      ...worked,
+      ...shut,
+      add('demould', { at: load.out }),
+    ]
   })
 }
 

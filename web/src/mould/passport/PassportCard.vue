@@ -17,6 +17,7 @@ import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
 import { templatePdf } from '../../ui/templatePdf.ts'
+import BeforePull from './BeforePull.vue'
 import { usePullsOf } from './usePulls.ts'
 
 const project = useProject()
@@ -114,28 +115,31 @@ const shellSilicone = ref<number>()
 
 <template>
   <div class="passport">
-    <section class="card">
-      <header>
-        <h2>{{ document.name }}</h2>
-        <span class="quiet">Mould record</span>
-      </header>
-      <dl>
-        <div v-for="[label, value] in rows" :key="label">
-          <dt>{{ label }}</dt>
-          <dd class="num">{{ value }}</dd>
-        </div>
-      </dl>
-      <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
-      <p v-if="wear.state !== 'fresh'" class="next">
-        <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
-        {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
-        places and the rim of the cut before every pull, and make the next one in time.
-      </p>
-      <p v-if="!document.nextTime && lastWords" class="next">
-        <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
-        {{ lastWords.document.nextTime }}
-      </p>
-    </section>
+    <div>
+      <section class="card">
+        <header>
+          <h2>{{ document.name }}</h2>
+          <span class="quiet">Mould record</span>
+        </header>
+        <dl>
+          <div v-for="[label, value] in rows" :key="label">
+            <dt>{{ label }}</dt>
+            <dd class="num">{{ value }}</dd>
+          </div>
+        </dl>
+        <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
+        <p v-if="wear.state !== 'fresh'" class="next">
+          <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
+          {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
+          places and the rim of the cut before every pull, and make the next one in time.
+        </p>
+        <p v-if="!document.nextTime && lastWords" class="next">
+          <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
+          {{ lastWords.document.nextTime }}
+        </p>
+      </section>
+      <BeforePull v-if="project.mouldSession" :session="project.mouldSession" />
+    </div>
     <section class="out">
       <h2>Print and export</h2>
       <ElButton

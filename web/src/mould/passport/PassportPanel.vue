@@ -1,10 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { readDocument } from '@mivro/core/base/document'
-import { mouldSchema, withKind, mouldKindNames, type Mould } from '@mivro/core/mould'
+import {
+  bandsFor,
+  blockOf,
+  mouldKindNames,
+  mouldSchema,
+  withKind,
+  type Mould,
+} from '@mivro/core/mould'
+import { show } from '@mivro/core/base/units'
+import { sizeAs } from '@mivro/core/work/run'
 import { mouldKindWords } from '@mivro/words/mouldKind'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../../api/session.ts'
+import { useProject } from '../../project/projectStore.ts'
+import { useStudio } from '../../project/studioStore.ts'
 import CountField from '../../ui/CountField.vue'
 import { fieldsOf } from '../../ui/fields.ts'
 import SelectField from '../../ui/SelectField.vue'
@@ -13,7 +25,17 @@ import SegmentField from '../../ui/SegmentField.vue'
 import TextField from '../../ui/TextField.vue'
 
 const props = defineProps<{ session: Session<'moulds'> }>()
+const project = useProject()
+const studio = useStudio()
 const mould = computed(() => props.session.document)
+/** Seam of the closed mould, and the bands that hold it. */
+const held = computed(() => {
+  const measures = project.survey?.measures
+  return (
+    measures &&
+    bandsFor(mould.value.kind, blockOf(mould.value, sizeAs(measures, mould.value.masterUp)))
+  )
+})
 
 function change(values: Partial<Mould>): Problem | undefined {
   try {
@@ -42,6 +64,18 @@ const { field: likingField, choice: likingChoice } = fieldsOf(() => mould.value.
   <CountField label="Moulds on hand" v-bind="field('count')" />
   <h3>Setup</h3>
   <CountField label="Bands" v-bind="likingField('bands')" />
+  <p v-if="held" class="quiet small row">
+    Its seam is {{ show(held.seam, 'length', studio.units) }} long: about {{ held.bands }} light
+    ones hold it.
+    <ElButton
+      v-if="held.bands !== mould.liking.bands"
+      size="small"
+      text
+      @click="liking({ bands: held.bands })"
+    >
+      Take {{ held.bands }}
+    </ElButton>
+  </p>
   <SegmentField
     label="Release"
     :options="{ none: 'none', spray: 'spray', wax: 'wax' }"
