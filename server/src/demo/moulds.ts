@@ -35,6 +35,11 @@ export const moulds: Record<string, Mould> = {
     pressure: 2.8e5,
     wish: { ...wish, copies: 100 },
     liking: { ...liking, bands: 3, dust: 'talc' },
+    before: [
+      { what: 'look over', every: 1, hands: 10 },
+      { what: 'wipe', every: 1, hands: 15 },
+      { what: 'powder', every: 3, hands: 20 },
+    ],
   }),
   'demo-astronomer-solid-mould': made(
     'Astronomer for solid casts',

@@ -15,6 +15,7 @@ import BenchClocks from './BenchClocks.vue'
 import BenchDone from './BenchDone.vue'
 import BenchHead from './BenchHead.vue'
 import BenchKey from './BenchKey.vue'
+import BenchRescue from './BenchRescue.vue'
 import BenchSafety from './BenchSafety.vue'
 import BenchSteps from './BenchSteps.vue'
 import LayOutTask from './LayOutTask.vue'
@@ -68,6 +69,8 @@ const marks = ref(false)
 const noting = ref(false)
 const world = ref(false)
 const help = ref(false)
+/** Something went wrong: its cases lie over the task. */
+const rescue = ref(false)
 const press = useBenchKeys({ open, instruments, weighing })
 const { message } = press
 /** The cup that was mixed last is the one that is felt. */
@@ -102,7 +105,7 @@ const shortcuts = useShortcuts([
   {
     keys: ['Space', 'Enter', 'PageDown'],
     says: 'the large key; also Enter and a pedal’s Page Down',
-    act: press.main,
+    act: () => !rescue.value && press.main(),
   },
   { keys: ['Backspace'], says: 'take the last step back', act: press.undo },
   { keys: ['t'], says: 'tare the scale', act: press.tare },
@@ -114,6 +117,8 @@ const shortcuts = useShortcuts([
     says: 'how a cup feels: syrup, gel, hottest, hard',
     act: () => feltMix.value !== undefined && (marks.value = true),
   },
+  { keys: ['r'], says: 'something is wrong', act: () => (rescue.value = !rescue.value) },
+  { keys: ['Escape'], says: 'back to the task', act: () => (rescue.value = false) },
   { keys: ['n'], says: 'note or photo', act: () => (noting.value = true) },
   { keys: ['s'], says: 'leave this step out', act: press.skip },
   { keys: ['p'], says: 'after its pour time: it still pours', act: press.stillPours },
@@ -172,7 +177,14 @@ watch(
     <BenchSteps v-if="progress" :progress="progress" />
     <section class="now" aria-label="What to do" tabindex="0">
       <ProblemNote v-for="problem in open.problems.value" :key="problem.code" :problem="problem" />
-      <template v-if="late">
+      <BenchRescue
+        v-if="rescue && bench"
+        :open="open"
+        :instruments="instruments"
+        @wrong="press.wrong"
+        @close="rescue = false"
+      />
+      <template v-else-if="late">
         <h2>Is cup {{ late.mix + 1 }} lost?</h2>
         <p class="lead">{{ sayLate(late) }} What is not poured by now would not run into a tip.</p>
       </template>
@@ -248,10 +260,11 @@ watch(
           hint="M"
           @press="marks = true"
         />
+        <BenchKey label="Something is wrong" hint="R" @press="rescue = !rescue" />
         <BenchKey label="Note or photo" hint="N" @press="noting = true" />
       </template>
       <BenchKey
-        v-if="task || late"
+        v-if="(task || late) && !rescue"
         main
         :label="mainLabel"
         :hint="late ? 'L' : mainHint"

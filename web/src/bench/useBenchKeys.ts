@@ -4,6 +4,8 @@ import {
   type BenchPress,
   type BenchReadings,
   type LayOutItem,
+  type Mishap,
+  type MishapRemedy,
   type TouchMark,
 } from '@mivro/core/work/bench'
 import { sayRefusal } from '@mivro/words/bench'
@@ -92,6 +94,8 @@ export function useBenchKeys({ open: bench, instruments, weighing }: Parts) {
     stillPours: () => pressed({ key: 'still pours' }),
     touch: (mix: number, mark: TouchMark) => pressed({ key: 'touch', mix, mark }),
     note: (note: { text: string; picture?: string }) => pressed({ key: 'note', ...note }),
+    wrong: (wrong: { mishap: Mishap; did: MishapRemedy; mix?: number }) =>
+      pressed({ key: 'wrong', ...wrong }),
     undo,
     message,
     listens,

@@ -10,6 +10,7 @@ import {
   type Fault,
   type Pull,
 } from '@mivro/core/work/pull'
+import { sayLogged } from '@mivro/words/mishap'
 import { outcomeWords } from '@mivro/words/pull'
 import { mouldKinds } from '@mivro/core/mould'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
@@ -79,6 +80,9 @@ const { field, choice } = fieldsOf(() => pull.value, change)
       :pull="pull"
       :take="(results) => change({ results })"
     />
+    <ul v-if="pull.mishaps?.length" class="mishaps" aria-label="What went wrong at the bench">
+      <li v-for="(mishap, i) in pull.mishaps" :key="i">{{ sayLogged(mishap) }}</li>
+    </ul>
     <PullPins :id="session.id" :pull="pull" :change="change" />
     <div class="two-columns">
       <div class="stack">
@@ -185,6 +189,16 @@ const { field, choice } = fieldsOf(() => pull.value, change)
 </template>
 
 <style scoped>
+.mishaps {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  padding: 8px 12px;
+  border-left: 3px solid var(--honey);
+  background: var(--amber-soft);
+  color: var(--amber-ink);
+}
+
 .form {
   padding: 16px 20px;
   overflow: hidden auto;

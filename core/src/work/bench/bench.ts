@@ -1,6 +1,7 @@
 import { z } from '../../base/schema/index.ts'
 import { ways } from '../../matter/air/index.ts'
 import { id, note, quantity, text, whole } from '../../base/document/index.ts'
+import { mishapRemedies, mishaps } from './mishapCases.ts'
 import { layOutItems, taskSchema } from './tasks.ts'
 
 /** s since 1970, as the bench's clock had it. */
@@ -57,6 +58,16 @@ export const eventSchema = z.discriminatedUnion('what', [
     what: z.literal('room'),
     room: quantity('temperature', 263.15, 323.15).optional(),
     humidity: quantity('fraction', 0, 1).optional(),
+  }),
+  /** Something went wrong, and what was done about it. */
+  z.object({
+    ...common,
+    what: z.literal('wrong'),
+    mishap: z.enum(mishaps),
+    did: z.enum(mishapRemedies),
+    mix: whole(0, 5000).optional(),
+    /** Of the mould that it was, by its key. */
+    mould: text('mould', 80).optional(),
   }),
   z.object({ ...common, what: z.literal('noted'), text: note(), picture: hash().optional() }),
 ])

@@ -1,5 +1,7 @@
 export * from './tasks.ts'
 export * from './bench.ts'
+export * from './mishapCases.ts'
+export * from './mishap.ts'
 export * from './weighing.ts'
 export * from './press.ts'
 export * from './progress.ts'

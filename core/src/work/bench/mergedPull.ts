@@ -26,12 +26,12 @@ function merged<T>(
  * @example mergedPull({ ...pullOf12Copies, note: 'typed' }, { ...pullOf12Copies, note: 'It froths' }).note // 'typed\nIt froths'
  */
 export function mergedPull(kept: Pull, now: Pull, before: Pull = kept): Pull {
-  const { layers, room, humidity, lots, method, times, copies } = now
+  const { layers, room, humidity, lots, method, times, copies, mishaps } = now
   const earlier = before === kept ? [] : linesOf(before.note)
   const pictures = before === kept ? [] : (before.pictures ?? [])
   return {
     ...kept,
-    ...{ layers, room, humidity, lots, method, times, copies },
+    ...{ layers, room, humidity, lots, method, times, copies, mishaps },
     note: merged(linesOf(kept.note), linesOf(now.note), earlier, (line) => line).join('\n'),
     pictures: merged(kept.pictures ?? [], now.pictures ?? [], pictures, ({ id }) => id),
   }

@@ -2,6 +2,7 @@ import { canBeOpened, isAtPressure } from '../../matter/air/index.ts'
 import { toRead } from './before.ts'
 import type { Bench, BenchEvent, TouchMark } from './bench.ts'
 import { lateCup } from './clocks.ts'
+import type { Mishap, MishapRemedy } from './mishapCases.ts'
 import { progressOf, startOf, type Progress } from './progress.ts'
 import type { LayOutItem, Task, TaskOf } from './tasks.ts'
 import { beginsCup, weighedNow, zeroOf, type Weighed } from './weighing.ts'
@@ -41,6 +42,7 @@ export type BenchPress =
   | { key: 'still pours' }
   | { key: 'touch'; mix: number; mark: TouchMark }
   | { key: 'note'; text: string; picture?: string }
+  | { key: 'wrong'; mishap: Mishap; did: MishapRemedy; mix?: number }
 
 /** Why a key does nothing, with its amounts, kg and Pa. */
 export type PressRefusal =
@@ -61,6 +63,14 @@ export interface Pressed {
 
 const nothing: Pressed = { events: [] }
 const refused = (refusal: PressRefusal): Pressed => ({ events: [], refusal })
+
+/** They happen to one mould: the one that was filled last. */
+const ofMix: ReadonlySet<Mishap> = new Set<Mishap>(['seam leaks', 'not filled'])
+const lastFilled = ({ tasks, events }: Pick<Bench, 'tasks' | 'events'>): string | undefined => {
+  const done = new Set(events.flatMap((event) => (event.what === 'done' ? [event.task] : [])))
+  const last = tasks.findLast(({ what, id }) => what === 'fill' && done.has(id))
+  return last?.what === 'fill' ? last.mould.key : undefined
+}
 
 /** Less than this on a scale is no cup, kg. */
 const lightestCup = 1e-3
@@ -93,6 +103,15 @@ export function press(
       })
     case 'note':
       return happened({ what: 'noted', text: pressed.text, picture: pressed.picture })
+    case 'wrong': {
+      const { mishap, did, mix } = pressed
+      const mould = ofMix.has(mishap) ? lastFilled(bench) : undefined
+      const wrong = { what: 'wrong', mishap, did, mix, mould } as const
+      // A cup that is stopped at fills nothing more.
+      return did === 'stop here' && mix !== undefined
+        ? happened(wrong, { what: 'lost', mix })
+        : happened(wrong)
+    }
     case 'lost':
       return late ? happened({ what: 'lost', mix: late.mix }) : nothing
     case 'still pours':

@@ -80,11 +80,29 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
           results: resultsOf(whole, (task) => fullAt(task, met, done)),
           pins: [],
           pictures: picturesOf(events),
+          mishaps: mishapsOf(events, own, first),
         },
       ]
     }),
   )
 }
+
+/** What went wrong with these moulds, or with the cups that filled them. */
+const mishapsOf = (
+  events: readonly BenchEvent[],
+  fills: readonly Fill[],
+  first: number,
+): NonNullable<Pull['mishaps']> =>
+  events.flatMap((event) => {
+    if (event.what !== 'wrong') return []
+    const { mishap, did, mix, mould, at } = event
+    const ours = fills.some(
+      (fill) =>
+        (mould === undefined || fill.mould.key === mould) &&
+        (mix === undefined || fill.mix === mix),
+    )
+    return ours ? [{ what: mishap, did, at: at - first }] : []
+  })
 
 /** Of one layer: each part of its cups, in the share that went into these moulds. */
 function amountsOf(bench: Bench, fills: readonly Fill[]): Pull['layers'][number]['amounts'] {

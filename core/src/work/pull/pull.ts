@@ -135,6 +135,11 @@ const plainPullSchema = z.object({
     .max(60)
     .optional(),
   changes: z.array(changeSchema).max(40).optional(),
+  /** What went wrong at the bench and what was done about it, s after the parts met. */
+  mishaps: z
+    .array(z.object({ what: text('what', 40), did: text('did', 40), at: z.number().optional() }))
+    .max(60)
+    .optional(),
   /** What the person answered when asked about its faults, by the sign. */
   told: z.record(z.string().max(40), z.boolean()).optional(),
   /** One of a pair that differ in one thing. */
