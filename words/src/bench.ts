@@ -148,7 +148,7 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'lay out':
       return 'Once the parts meet nothing can be fetched any more. Tick what lies there.'
     case 'condition':
-      return `${conditionHow(task.condition)}${sayWaits(task.waits)}`
+      return `${conditionHow(task.condition)}${sayAbout(task)}${sayWaits(task.waits)}`
     case 'weigh':
       return task.part === 'tint'
         ? 'Into the same cup, before the other part: it stirs in better, and no clock runs.'
@@ -193,6 +193,10 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
         .join(' ')
   }
 }
+
+/** How long hands are at it, where that is planned. */
+const sayAbout = ({ takes, moulds }: TaskOf<'condition'>): string =>
+  takes ? ` About ${showDuration(takes, 'second')}${moulds.length > 1 ? ' for all' : ''}.` : ''
 
 /** A mass as the scale shows it. */
 export const grams = (mass: number, task: TaskOf<'weigh'>, units: UnitChoice = metric): string =>

@@ -74,7 +74,10 @@ function did(remedy: MishapRemedy): void {
       </ElButton>
       <h2>{{ chosen ? mishapWords[chosen].label : 'What is wrong?' }}</h2>
     </header>
-    <ul v-if="!now" class="cases">
+    <p v-if="cases.length === 0" class="lead">
+      Nothing is mixed yet. What can go wrong then comes later.
+    </p>
+    <ul v-else-if="!now" class="cases">
       <li v-for="one in cases" :key="one.mishap">
         <ElButton class="case" :class="{ likely: one.likely }" @click="chosen = one.mishap">
           <component :is="pictures[one.mishap]" :size="34" aria-hidden="true" />
@@ -85,7 +88,7 @@ function did(remedy: MishapRemedy): void {
         </ElButton>
       </li>
     </ul>
-    <template v-else>
+    <template v-if="now">
       <p v-for="line in sayMishap(now, studio.units)" :key="line" class="lead" data-known>
         {{ line }}
       </p>
@@ -121,8 +124,9 @@ function did(remedy: MishapRemedy): void {
   min-height: 0;
 }
 
-header {
-  gap: 16px;
+header.row {
+  justify-content: flex-start;
+  gap: 20px;
 }
 
 h2 {

@@ -74,7 +74,7 @@ export function mishapsNow(
     if (one === 'froths over' || one === 'splash in the vessel') {
       return tasks.some(({ what }) => what === 'vacuum')
     }
-    if (one === 'pressure lost') return tasks.some(({ what }) => what === 'lid')
+    if (one === 'pressure lost' && !tasks.some(({ what }) => what === 'lid')) return false
     return silicone || mixed !== undefined
   })
   const found = possible.map((mishap): MishapNow => {

@@ -71,6 +71,7 @@ const takes = (pull: number) => showDuration(conditioningTakes(list.value, pull)
         {{ takes(1) }} of hands for a mould at its first pull, {{ takes(2) }} at its second
       </span>
     </header>
+    <p v-if="broken" class="says" role="alert">{{ broken }}</p>
     <VueDraggable
       :key="drawn"
       :model-value="list"
@@ -137,8 +138,7 @@ const takes = (pull: number) => showDuration(conditioningTakes(list.value, pull)
         </span>
       </li>
     </VueDraggable>
-    <p v-if="broken" class="says" role="alert">{{ broken }}</p>
-    <SelectField label="Add" :options="toAdd" value="" @choose="add" />
+    <SelectField label="Add a line" :options="toAdd" value="" @choose="add" />
     <p class="quiet small">
       In a run these are steps of the bench, before anything is mixed. Change one thing at a time:
       the second pull shows whether it was that.
@@ -151,7 +151,7 @@ const takes = (pull: number) => showDuration(conditioningTakes(list.value, pull)
   display: flex;
   flex-direction: column;
   gap: 10px;
-  margin-top: 18px;
+  grid-column: 1 / 3;
   padding: 14px 18px;
   border: 1px solid var(--line);
   border-radius: var(--r-large);
@@ -168,7 +168,7 @@ ol {
 
 li {
   display: grid;
-  grid-template-columns: 16px minmax(0, 1fr) 128px 74px auto;
+  grid-template-columns: 16px minmax(0, 1fr) 150px 74px auto;
   align-items: center;
   gap: 10px;
   padding: 6px 0;

@@ -115,31 +115,28 @@ const shellSilicone = ref<number>()
 
 <template>
   <div class="passport">
-    <div>
-      <section class="card">
-        <header>
-          <h2>{{ document.name }}</h2>
-          <span class="quiet">Mould record</span>
-        </header>
-        <dl>
-          <div v-for="[label, value] in rows" :key="label">
-            <dt>{{ label }}</dt>
-            <dd class="num">{{ value }}</dd>
-          </div>
-        </dl>
-        <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
-        <p v-if="wear.state !== 'fresh'" class="next">
-          <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
-          {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
-          places and the rim of the cut before every pull, and make the next one in time.
-        </p>
-        <p v-if="!document.nextTime && lastWords" class="next">
-          <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
-          {{ lastWords.document.nextTime }}
-        </p>
-      </section>
-      <BeforePull v-if="project.mouldSession" :session="project.mouldSession" />
-    </div>
+    <section class="card">
+      <header>
+        <h2>{{ document.name }}</h2>
+        <span class="quiet">Mould record</span>
+      </header>
+      <dl>
+        <div v-for="[label, value] in rows" :key="label">
+          <dt>{{ label }}</dt>
+          <dd class="num">{{ value }}</dd>
+        </div>
+      </dl>
+      <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
+      <p v-if="wear.state !== 'fresh'" class="next">
+        <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
+        {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
+        places and the rim of the cut before every pull, and make the next one in time.
+      </p>
+      <p v-if="!document.nextTime && lastWords" class="next">
+        <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
+        {{ lastWords.document.nextTime }}
+      </p>
+    </section>
     <section class="out">
       <h2>Print and export</h2>
       <ElButton
@@ -186,6 +183,7 @@ const shellSilicone = ref<number>()
       <p v-if="busy" role="status" class="small quiet">{{ busy }} …</p>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     </section>
+    <BeforePull v-if="project.mouldSession" :session="project.mouldSession" />
   </div>
 </template>
 
@@ -196,6 +194,7 @@ const shellSilicone = ref<number>()
   padding: 14px 24px 24px;
   display: grid;
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  grid-auto-rows: max-content;
   gap: 22px;
   align-items: start;
   overflow: auto;
@@ -229,7 +228,7 @@ dl div {
   display: flex;
   justify-content: space-between;
   gap: 16px;
-  padding: 7px 0;
+  padding: 3px 0;
   border-bottom: 1px solid var(--line-2);
 }
 
