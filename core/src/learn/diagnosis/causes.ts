@@ -33,5 +33,15 @@ export const causeNames = [
   'no ground under mica',
   'dosed too little',
   'shrinkage not allowed for',
+  'forced out',
+  'opening too short',
+  'too much release',
+  'dusted too thickly',
+  'mould not wiped',
+  'dye in the mould',
+  'seen in the master',
+  'leaked at the seam',
+  'pressure was lost',
+  'turned unevenly',
 ] as const
 export type CauseName = (typeof causeNames)[number]

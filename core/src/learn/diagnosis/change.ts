@@ -1,5 +1,5 @@
 import type { Vec3 } from '../../form/mesh/index.ts'
-import type { Mould } from '../../mould/index.ts'
+import { conditioningOf, withCondition, type Mould } from '../../mould/index.ts'
 import type { Plan } from '../../work/plan/index.ts'
 import type { ChangeName } from '../../work/pull/index.ts'
 import type { Run } from '../../work/run/index.ts'
@@ -70,6 +70,14 @@ export function changed(
       return (
         mould && { mould: { ...mould, liking: { ...mould.liking, bands: mould.liking.bands + 2 } } }
       )
+    case 'no powder':
+      return mould && { mould: { ...mould, liking: { ...mould.liking, dust: 'none' } } }
+    case 'no release':
+      return mould && { mould: { ...mould, liking: { ...mould.liking, release: 'none' } } }
+    case 'wipe it first': {
+      const wiped = mould && conditioningOf(mould).some((line) => line.what === 'wipe')
+      return mould && !wiped ? { mould: { ...mould, ...withCondition(mould, 'wipe') } } : undefined
+    }
     case 'mould again':
     case 'later pour':
     case 'by hand':

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { cases } from './samples.ts'
+import { cases as castCases } from './samples.ts'
+import { mouldCases } from './mouldSamples.ts'
 import { causeNames } from './causes.ts'
 import { diagnose } from './diagnose.ts'
 import { effectOf, rateOf } from './effect.ts'
 import { likelihoods } from './likelihoods.ts'
 import { faultNames } from '../../work/pull/index.ts'
+
+const cases = [...castCases, ...mouldCases]
 
 /** Where the cause that a caster would name stands in the ranking, from 1; 0: not in it. */
 const rankOf = ({ cause, ...finding }: (typeof cases)[number]) =>

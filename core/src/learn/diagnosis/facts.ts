@@ -60,6 +60,11 @@ export function factsOf(
     prefilled: method?.prefills ? ratio(method.prefilled ?? 0, method.prefills) : undefined,
     tilt: method?.tilt,
     dusted: method?.dust === undefined ? undefined : method.dust !== 'none',
+    released: method?.release === undefined ? undefined : method.release !== 'none',
+    wiped: method?.wiped && method.wiped === 'yes',
+    leaked: pull.mishaps && happened(pull.mishaps, 'seam leaks'),
+    lostPressure: pull.mishaps && happened(pull.mishaps, 'pressure lost'),
+    turned: mould && mould.kind === 'turning',
     opened: most(known((pull.lots ?? []).map(({ opened }) => opened))),
     demouldedAt: ratio(times?.out, times?.hard),
     depthOfLimit: most(
@@ -77,6 +82,9 @@ export function factsOf(
     shrinkage: most(known(resins.map(({ shrinkage }) => shrinkage))),
   }
 }
+
+const happened = (mishaps: NonNullable<Pull['mishaps']>, which: string): boolean =>
+  mishaps.some(({ what }) => what === which)
 
 /** The largest dose that was weighed, over its limit. */
 function tintOfLimit(pull: Pull, plan: Plan | undefined, shelf: Shelf): number | undefined {

@@ -56,7 +56,19 @@ export interface Facts {
   /** Prefills that were done, as a share of those planned. */
   prefilled?: number
   tilt?: number
+  /** Its mould was powdered, released, wiped before the pull. */
   dusted?: boolean
+  released?: boolean
+  wiped?: boolean
+  /** It leaked at its seam; the pot lost its pressure. */
+  leaked?: boolean
+  lostPressure?: boolean
+  /** Something holds it: an undercut, too short an opening; the master has the fault too; dye was cast before. */
+  locked?: boolean
+  inMaster?: boolean
+  dyedBefore?: boolean
+  /** Cast hollow by turning. */
+  turned?: boolean
   /** Its bottle has been open so long, s. */
   opened?: number
   /** Out of the mould so long after mixing, as a share of what it needs. */

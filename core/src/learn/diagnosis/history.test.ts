@@ -2,7 +2,7 @@ import jStat from 'jstat'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { describe, expect, it } from 'vitest'
-import { newMould } from '../../mould/index.ts'
+import { newMould, usualCondition, type Mould } from '../../mould/index.ts'
 import { newPlan } from '../../work/plan/index.ts'
 import { newRun } from '../../work/run/index.ts'
 import { withinPull, type Pin, type Pull } from '../../work/pull/index.ts'
@@ -119,6 +119,19 @@ describe('a change', () => {
     const once = changed('fewer moulds a mix', { run }, 'v')!.run!
     expect(once.perMix).toBe(1)
     expect(changed('fewer moulds a mix', { run: once }, 'v')!.run!.perMix).toBe(1)
+  })
+
+  it('takes powder and release off, and wipes where it is not wiped', () => {
+    const powdered = {
+      ...mould,
+      liking: { ...mould.liking, dust: 'talc', release: 'spray' },
+    } as Mould
+    expect(changed('no powder', { mould: powdered }, 'c')!.mould!.liking.dust).toBe('none')
+    expect(changed('no release', { mould: powdered }, 'c')!.mould!.liking.release).toBe('none')
+    expect(changed('wipe it first', { mould }, 'c')).toBeUndefined()
+    const unwiped = { ...mould, before: [usualCondition('look over')] }
+    const wiped = changed('wipe it first', { mould: unwiped }, 'c')!.mould!
+    expect(wiped.before!.map(({ what }) => what)).toEqual(['look over', 'wipe'])
   })
 
   it('is not offered where there is nothing that it could change', () => {

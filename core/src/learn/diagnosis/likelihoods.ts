@@ -48,6 +48,7 @@ export const likelihoods: Record<CauseName, Likelihood> = {
       'fine bubbles': 0.1,
       'row of voids': 0.05,
       'deformed corner': 0.15,
+      'uneven wall': 0.15,
     },
     signs: {
       'poured late': 0.9,
@@ -185,7 +186,7 @@ export const likelihoods: Record<CauseName, Likelihood> = {
     signs: { 'opened long ago': 0.95, 'ratio off': 0.05, 'air humid': 0.2, 'all over': 0.9 },
   },
   'demoulded early': {
-    makes: { bent: 0.85, 'soft or tacky': 0.1, 'does not fit': 0.3 },
+    makes: { bent: 0.85, 'soft or tacky': 0.1, 'does not fit': 0.3, 'broken at demoulding': 0.2 },
     signs: { 'out early': 0.9, 'bent beside': 0.6, 'shrinkage left in': 0.2 },
   },
   'too deep': {
@@ -222,11 +223,18 @@ export const likelihoods: Record<CauseName, Likelihood> = {
     signs: { keyed: 0.05, 'same place again': 0.85, 'few bands': 0.2 },
   },
   'worn mould': {
-    makes: { 'seam step or flash': 0.2, 'deformed corner': 0.3, pimples: 0.03 },
+    makes: {
+      'seam step or flash': 0.2,
+      'deformed corner': 0.3,
+      pimples: 0.03,
+      'torn mould': 0.3,
+      'dull skin': 0.25,
+      'detail lost': 0.1,
+    },
     signs: { 'mould worn': 0.95, keyed: 0.85, 'few bands': 0.15, 'prefill left out': 0.08 },
   },
   'inhibited skin': {
-    makes: { 'soft or tacky': 0.1 },
+    makes: { 'soft or tacky': 0.1, 'dull skin': 0.1 },
     signs: {
       'on the skin only': 0.95,
       'all over': 0.15,
@@ -241,6 +249,51 @@ export const likelihoods: Record<CauseName, Likelihood> = {
   'dosed too little': {
     makes: { 'off colour': 0.5 },
     signs: { 'dose short': 0.9, unbacked: 0.12 },
+  },
+  'forced out': {
+    makes: { 'broken at demoulding': 0.45, 'torn mould': 0.35 },
+    signs: {
+      'at a tip': 0.7,
+      'something holds it': 0.3,
+      'out early': 0.08,
+      'same place again': 0.25,
+    },
+  },
+  'opening too short': {
+    makes: { 'torn mould': 0.35, 'broken at demoulding': 0.3 },
+    signs: { 'something holds it': 0.9, 'same place again': 0.85, 'mould worn': 0.15 },
+  },
+  'too much release': {
+    makes: { 'detail lost': 0.35, 'dull skin': 0.25, stain: 0.05 },
+    signs: { released: 0.97, 'on the skin only': 0.9, 'all over': 0.4 },
+  },
+  'dusted too thickly': {
+    makes: { 'dull skin': 0.25, 'detail lost': 0.15 },
+    signs: { powdered: 0.97, 'on the skin only': 0.95, 'all over': 0.7 },
+  },
+  'mould not wiped': {
+    makes: { stain: 0.35, 'dull skin': 0.1, 'detail lost': 0.05 },
+    signs: { 'wiped before': 0.1, 'on the skin only': 0.9, 'same place again': 0.2 },
+  },
+  'dye in the mould': {
+    makes: { stain: 0.55 },
+    signs: { 'dyed casts before': 0.95, 'on the skin only': 0.8, 'same place again': 0.6 },
+  },
+  'seen in the master': {
+    makes: { 'detail lost': 0.35, 'dull skin': 0.15, 'seam step or flash': 0.02 },
+    signs: { 'in the master too': 0.95, 'same place again': 0.97 },
+  },
+  'leaked at the seam': {
+    makes: { 'pocket near the gate': 0.15, 'void at a tip': 0.05, 'seam step or flash': 0.15 },
+    signs: { leaked: 0.95, 'on the upper side': 0.5, 'few bands': 0.5, 'stood in the vents': 0.5 },
+  },
+  'pressure was lost': {
+    makes: { 'fine bubbles': 0.08 },
+    signs: { 'pressure fell': 0.95, 'under pressure': 0.95, 'all over': 0.75 },
+  },
+  'turned unevenly': {
+    makes: { 'uneven wall': 0.8 },
+    signs: { turned: 0.95, 'poured late': 0.15 },
   },
   'shrinkage not allowed for': {
     makes: { 'does not fit': 0.65 },

@@ -164,6 +164,17 @@ describe('what is known of a pull', () => {
     expect(facts).toMatchObject({ bands: 1, dusted: false, opened: 5e7, worn: 0.9 })
   })
 
+  it('what went wrong at the bench is known of it: a leak, a pot that lost its pressure', () => {
+    const told = (what: string) =>
+      factsOf(pull({ mishaps: [{ what, did: 'more bands' }] }), { plan, shelf })
+    expect(told('seam leaks')).toMatchObject({ leaked: true, lostPressure: false })
+    expect(told('pressure lost')).toMatchObject({ leaked: false, lostPressure: true })
+    expect(factsOf(pull({}), { plan, shelf }).leaked).toBeUndefined()
+    const suspects = (facts: object) => diagnose({ fault: 'pocket near the gate', facts }).suspects
+    expect(suspects(told('seam leaks'))[0].cause).toBe('leaked at the seam')
+    expect(suspects(told('pressure lost'))[0].cause).not.toBe('leaked at the seam')
+  })
+
   it('a copy that was full in good time was not poured late, whenever the last of its pull was', () => {
     const late = pull({
       times: { full: 320, pours: 337 },

@@ -148,18 +148,19 @@ function methodOf(
   }
   const conditioned = here.filter((task): task is TaskOf<'condition'> => task.what === 'condition')
   /** What the setup asks for, where it was carried out; an older bench had no task for it. */
-  const carried = (what: TaskOf<'condition'>['condition'], setup?: string) => {
-    const did = conditioned.some(
+  const did = (what: TaskOf<'condition'>['condition']) =>
+    conditioned.some(
       ({ id, condition, moulds }) =>
         condition === what && done.has(id) && moulds.some((one) => one.pour === pour.id),
     )
-    return conditioned.length === 0 || did ? setup : 'none'
-  }
+  const carried = (what: TaskOf<'condition'>['condition'], setup?: string) =>
+    conditioned.length === 0 || did(what) ? setup : 'none'
   const second = here.find((task): task is TaskOf<'mix'> => task.what === 'mix')?.secondCup
   return {
     way,
     dust: carried('powder', pour.dust),
     release: carried('release', pour.release),
+    wiped: conditioned.length === 0 ? undefined : did('wipe') ? 'yes' : 'no',
     prefilled: spots(places.filter(({ id }) => done.has(id))),
     prefills: spots(places),
     vents: pour.vents,

@@ -19,6 +19,12 @@ export const faultNames = [
   'deformed corner',
   'off colour',
   'does not fit',
+  'broken at demoulding',
+  'torn mould',
+  'detail lost',
+  'dull skin',
+  'stain',
+  'uneven wall',
 ] as const
 export type Fault = (typeof faultNames)[number]
 
@@ -37,6 +43,9 @@ export const changeNames = [
   'more tint',
   'warmer room',
   'more bands',
+  'no powder',
+  'no release',
+  'wipe it first',
   'mould again',
   'later pour',
   'by hand',

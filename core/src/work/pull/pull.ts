@@ -66,6 +66,8 @@ export const methodSchema = z.object({
   way: z.enum(ways).optional(),
   dust: z.string().max(20).optional(),
   release: z.string().max(20).optional(),
+  /** Its mould was wiped before it. */
+  wiped: z.enum(['yes', 'no']).optional(),
   /** Places prefilled, of those that were to be. */
   prefilled: whole(0, 10_000).optional(),
   prefills: whole(0, 10_000).optional(),
