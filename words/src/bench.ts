@@ -184,7 +184,9 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'demould':
       return 'Thin parts are the last to harden: look at them first.'
     case 'trim':
-      return 'Hard ones are sawn and sanded, rubbery ones cut with a blade, away from you.'
+      return task.flat === undefined
+        ? 'Hard ones are sawn and sanded, rubbery ones cut with a blade, away from you.'
+        : 'Rubbery: a blade cuts them flush, away from you. Then flat on a board, or back into the mould, until they are hard.'
     case 'step':
     case 'wait':
       return task.phrases
@@ -310,6 +312,7 @@ const clockWords: Record<ClockName, string> = {
   demould: 'until it comes out',
   wait: 'to wait',
   dries: 'to be left alone',
+  flat: 'until they are hard, flat',
 }
 
 /** Name of a clock. @example sayClock({ what: 'pours', mix: 1 }) // 'cup 2: time to pour' */
@@ -332,6 +335,7 @@ const overWords: Partial<Record<ClockName, string>> = {
   demould: 'It may come out. Thin parts first.',
   wait: 'It has waited long enough.',
   dries: 'They may be touched again.',
+  flat: 'They are hard.',
   stir: 'It is mixed. Pour.',
 }
 
@@ -358,6 +362,7 @@ export function sayCue({ when, clock, at }: Cue): string {
     demould: 'it may come out.',
     wait: 'it goes on.',
     dries: 'the moulds may be touched again.',
+    flat: 'the casts are hard.',
   }
   return `In ${spoken(left)} ${ends[clock.what]}`
 }

@@ -167,6 +167,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `A room of ${show(a.room, 'temperature', u)} is outside the ${show(a.low, 'temperature', u)} to ${show(a.high, 'temperature', u)} where the halving rule is used: the times are a guess, and epoxy may not cure below it. Warm or cool the room.`,
   'join-missed': (a) =>
     `${a.layer} comes ${showDuration(a.late)} after ${a.below} stopped bonding. Scuff and wipe it first (a line may show), or pour sooner.`,
+  'post-cure-hot': (a, u) =>
+    `A post-cure at ${show(a.temperature, 'temperature', u)} is hotter than the ${show(a.limit, 'temperature', u)} that ${a.inside === '' ? 'the resin' : a.inside.toLowerCase()} bears. Hold it cooler, and longer.`,
   'pour-at-night': (a, u) =>
     `${a.layer} would be poured at ${showTimeOfDay(a.at, u)}, and your bench is open from ${showTimeOfDay(a.from, u)} to ${showTimeOfDay(a.until, u)}. ${
       a.begin === null

@@ -169,7 +169,7 @@ const dab = 1e-7
 
 /** What to do in a step of a run, in sentences. */
 export function sayRunStep(
-  { step, load, at, mix, moulds, weighing, set, condition }: RunStep,
+  { step, load, at, mix, moulds, weighing, set, condition, flat }: RunStep,
   run: Pick<Run, 'way'>,
   { gauge, vacuum }: { gauge?: number; vacuum?: number },
   units: UnitChoice = metric,
@@ -229,6 +229,8 @@ export function sayRunStep(
     case 'pressure':
       return `${capital(moment(at))}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${moment(load.out)}; then let it off slowly, never open it under pressure.`
     case 'demould':
-      return `${capital(moment(at))}: take them out. Gates are hard by now: saw them off and sand. Thin parts are the last to harden: look at them first.`
+      return flat === undefined
+        ? `${capital(moment(at))}: take them out. Gates are hard by now: saw them off and sand. Thin parts are the last to harden: look at them first.`
+        : `${capital(moment(at))}: take them out while they are rubbery, cut the gates with a blade, then flat on a board or back into the mould until ${moment(flat)}.`
   }
 }

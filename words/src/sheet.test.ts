@@ -57,12 +57,18 @@ describe('a sheet says its steps', () => {
   })
 
   it('out hard with a saw, or rubbery for a blade and laid flat; an open mould has no gates', () => {
-    const closed = say({ step: 'demould', at: 44 * 3600, trimAt: 13 * 3600 })
+    const hour = 3600
+    const hard = { gated: true, hardAt: 44 * hour, rubbery: false }
+    const closed = say({ step: 'demould', at: 44 * hour, out: hard })
     expect(closed).toContain('from 44 h after the first mix, its gates to saw and sand.')
-    expect(closed).toContain(
-      'Or out while it is rubbery, from 13 h after the first mix: cut the gates, and put it back or lay it flat',
+    expect(closed).not.toContain('rubbery')
+    const early = say({ step: 'demould', at: 13 * hour, out: { ...hard, rubbery: true } })
+    expect(early).toContain(
+      'Take it out while it is rubbery, from 13 h after the first mix: cut the gates with a blade, then put it back or lay it flat until it is hard, 44 h after the first mix.',
     )
-    expect(say({ step: 'demould', at: 44 * 3600 })).not.toContain('gates')
+    expect(early).not.toContain('saw')
+    const open = { ...hard, gated: false }
+    expect(say({ step: 'demould', at: 44 * hour, out: open })).not.toContain('gates')
   })
 
   it('a mould is made ready as its record has it', () => {

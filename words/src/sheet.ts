@@ -78,7 +78,7 @@ const onto = {
 
 /** A step of a pour, at its moments: by the clock where a time to begin is set. */
 export function saySheetStep(
-  { step, layer, at = 0, trimAt, set }: SheetStep,
+  { step, layer, at = 0, out, set }: SheetStep,
   plan: Plan,
   fine: Fineness,
   units: UnitChoice,
@@ -90,11 +90,11 @@ export function saySheetStep(
     return begin === undefined ? words : `${showTimeOfDay(begin + seconds, units, fine)}, ${words}`
   }
   if (step === 'demould') {
-    const gates =
-      trimAt === undefined
-        ? ''
-        : ` Or out while it is rubbery, from ${moment(trimAt)}: cut the gates, and put it back or lay it flat to harden.`
-    return `Take it out of the mould from ${moment(at)}${trimAt === undefined ? '' : ', its gates to saw and sand'}.${gates} The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
+    const gates = out?.gated ? ', its gates to saw and sand' : ''
+    const takes = out?.rubbery
+      ? `Take it out while it is rubbery, from ${moment(at)}: cut the gates with a blade, then put it back or lay it flat until it is hard, ${moment(out.hardAt)}.`
+      : `Take it out of the mould from ${moment(at)}${gates}.`
+    return `${takes} The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
   }
   if (step === 'set') {
     const { inclusions } = plan.layers[layer!.index]

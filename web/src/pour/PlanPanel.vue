@@ -5,7 +5,7 @@ import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { blocks, cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
 import { castsWanted, mixesFor, type Plan } from '@mivro/core/work/plan'
-import { show, showDuration } from '@mivro/core/base/units'
+import { show } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
 import type { Choice } from '../ui/choices.ts'
@@ -22,6 +22,7 @@ import RemoveButton from '../ui/RemoveButton.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
 import { sayTakenOff } from '../ui/takenOff.ts'
+import GettingOut from './GettingOut.vue'
 import RoomFields from './RoomFields.vue'
 import { useFixes } from './useFixes.ts'
 import TextField from '../ui/TextField.vue'
@@ -53,7 +54,8 @@ const ofShape = computed(() => project.survey?.cautions ?? [])
 const whole = computed(() =>
   compiled.value.cautions.filter(
     (c) =>
-      c.place.layer === undefined && c.place.field !== 'humidity' && c.place.field !== 'copies',
+      c.place.layer === undefined &&
+      !['humidity', 'copies', 'postCure'].includes(c.place.field ?? ''),
   ),
 )
 const fixes = useFixes()
@@ -174,10 +176,7 @@ const { field, choice } = fieldsOf(() => plan.value, change)
 
   <template v-if="compiled.needs.length > 0">
     <SafetyLines before="Before you demould" :lines="demoulding" with-deferring />
-    <p v-if="compiled.demouldAt" class="row quiet">
-      Out of the mould from
-      <b class="num">{{ showDuration(compiled.demouldAt) }}</b>
-    </p>
+    <GettingOut :change="change" />
   </template>
   <TextField
     label="Notes"

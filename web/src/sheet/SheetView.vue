@@ -43,7 +43,7 @@ const runs = computed(() => {
   if (!piece || !pour || !newest) return []
   return allRuns.value.filter(({ document }) => castsPour(document, piece.id, pour.id, newest.id))
 })
-const steps = computed(() => (project.compiled ? pourSheet(project.compiled) : []))
+const steps = computed(() => (project.compiled ? pourSheet(project.compiled, plan.value!) : []))
 const fine = computed(() => (project.compiled ? finenessOf(project.compiled) : 'minute'))
 const held = computed(() => project.into?.held)
 const words = (step: SheetStep) => saySheetStep(step, plan.value!, fine.value, studio.units)

@@ -91,6 +91,8 @@ export interface CautionAmounts {
   'damp-on-cold': { what: 'mould' | 'parts'; temperature: number; dewPoint: number; resin: string }
   'near-dew-point': { what: 'mould' | 'parts'; temperature: number; dewPoint: number }
 
+  'post-cure-hot': { temperature: number; limit: number; inside: string }
+
   'bled-needs-same-time': { layer: string; wait: number; pourable: number }
 
   'run-empty': Record<string, never>

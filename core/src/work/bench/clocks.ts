@@ -14,6 +14,7 @@ export type ClockName =
   | 'demould'
   | 'wait'
   | 'dries'
+  | 'flat'
 
 /** One row of the bench's clock. */
 export interface Clock {
@@ -70,6 +71,10 @@ export function clocksOf(
       if (task.at === undefined || (task.what === 'hold' && shut)) continue
       const what = task.what
       clocks.push({ what, id: task.id, from: start, until: start + task.at, kind: 'wait' })
+    }
+    if (task.what === 'trim' && task.flat !== undefined) {
+      const { id, flat } = task
+      clocks.push({ what: 'flat', id, from: start, until: start + flat, kind: 'wait' })
     }
     if (task.what === 'mix' && !met.has(task.mix) && !lost.has(task.mix) && task.at! > 0) {
       clocks.push({

@@ -217,7 +217,15 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
       return [
         { ...common, id, what: 'demould', moulds: order.map(named) },
         ...(closed.length > 0
-          ? [{ ...common, id: `${id} gates`, what: 'trim' as const, moulds: closed.map(named) }]
+          ? [
+              {
+                ...common,
+                id: `${id} gates`,
+                what: 'trim' as const,
+                moulds: closed.map(named),
+                flat: step.flat && Math.min(step.flat, longest),
+              },
+            ]
           : []),
       ]
     }

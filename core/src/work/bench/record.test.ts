@@ -65,6 +65,28 @@ describe('the log that a bench writes', () => {
     expect(pullsOf(carriedOut(plain), around)[0].method).toMatchObject({ dust: 'talc' })
   })
 
+  it('out rubbery for its gates, laid flat until it is hard, and not early; never out of a pot', () => {
+    const [layer] = keycap().layers
+    const trim = 0.6 * layer.hard
+    const of = (way: 'none' | 'pressure') =>
+      bench({ way, room: layer.room }, { casts: 1, layers: [{ ...layer, trim }], prefills: 0 })
+    const open = of('none')
+    const [demould] = ofKind(open, 'demould')
+    const [gates] = ofKind(open, 'trim')
+    expect(demould.at).toBeCloseTo(trim, 6)
+    expect(gates.flat).toBeCloseTo(layer.hard, 6)
+    const begun = carriedOut(open).events.filter(
+      (event) => event.what !== 'done' || event.task !== gates.id,
+    )
+    const clock = clocksOf(after(open, ...begun)).find(({ what }) => what === 'flat')!
+    expect(clock.until - clock.from).toBeCloseTo(layer.hard, 6)
+    // Its time is when its gates were to be cut: at that moment it is not out early.
+    expect(pullsOf(carriedOut(open), around)[0].times!.hard).toBeCloseTo(trim, 6)
+    const pot = of('pressure')
+    expect(ofKind(pot, 'demould')[0].at).toBeCloseTo(layer.hard, 6)
+    expect(ofKind(pot, 'trim')[0].flat).toBeUndefined()
+  })
+
   it('what is wiped is left alone until it is dry, and no longer shown once resin is mixed', () => {
     const of = bench({}, { before: [{ what: 'wipe', every: 1, hands: 15 }] })
     const [wipe] = ofKind(of, 'condition')

@@ -214,9 +214,16 @@ function timesOf(
     atPressure: at('lid'),
     letGo: at('release'),
     out: at('demould'),
-    hard: Math.max(...mixing.map(({ hard }) => hard)),
+    hard: outBy(tasks, load) ?? Math.max(...mixing.map(({ hard }) => hard)),
     gels: Math.min(...mixing.map(({ gelInMould, gel }) => gelInMould ?? gel)),
   }
+}
+
+/** What comes out rubbery on purpose has its time when its gates are cut. */
+function outBy(tasks: readonly Task[], load: number): number | undefined {
+  const ours = tasks.filter((task) => task.load === load)
+  const rubbery = ours.some((task) => task.what === 'trim' && task.flat !== undefined)
+  return rubbery ? ours.find(({ what }) => what === 'demould')?.at : undefined
 }
 
 function resultsOf(whole: readonly Fill[], full: (task: Fill) => number): CopyResult[] {

@@ -139,7 +139,13 @@ export const taskSchema = z.discriminatedUnion('what', [
   }),
   z.object({ ...common, what: z.literal('hold'), gauge: quantity('pressure', 0, 5e6) }),
   z.object({ ...common, what: z.literal('release') }),
-  z.object({ ...common, what: z.literal('trim'), moulds: z.array(mouldSchema).max(400) }),
+  /** `flat`: they came out rubbery and lie flat until they are hard, s after the first mix. */
+  z.object({
+    ...common,
+    what: z.literal('trim'),
+    moulds: z.array(mouldSchema).max(400),
+    flat: seconds().optional(),
+  }),
   z.object({ ...common, what: z.literal('demould'), moulds: z.array(mouldSchema).max(400) }),
   /** Something that is told in sentences: of a mould that is made. */
   z.object({

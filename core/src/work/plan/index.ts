@@ -1,4 +1,5 @@
 export * from './plan.ts'
+export * from './ladder.ts'
 export * from './edit.ts'
 export * from './moments.ts'
 export * from './nights.ts'

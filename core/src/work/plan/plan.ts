@@ -77,6 +77,15 @@ export const planSchema = z.object({
   /** From mixed to poured: vacuum, waiting, carrying, s. */
   standing: quantity('duration', 0, 12 * hour).optional(),
   pourEnd: z.enum(pourEnds).optional(),
+  /** How it comes out: hard, for a saw, or while its gates are rubbery, for a blade; left out: hard. */
+  out: z.enum(['hard', 'rubbery']).optional(),
+  /** Warmed afterwards: K, and held for so long, s. */
+  postCure: z
+    .object({
+      temperature: quantity('temperature', 303.15, 373.15),
+      hold: quantity('duration', 0.25 * hour, 48 * hour),
+    })
+    .optional(),
   /** When the first cup is mixed, and when the bench is open, s after midnight. */
   begin: timeOfDay().optional(),
   awake: z

@@ -46,13 +46,22 @@ describe('the pour sheet', () => {
     const trims = (mould: 'open' | 'closed') => {
       const compiled = answer(layers, { mould })
       const clocks = compiled.layers.map(({ clock }) => clock!.trimAt)
-      return { clocks, sheet: pourSheet(compiled).at(-1)!.trimAt }
+      const [hard, rubbery] = (['hard', 'rubbery'] as const).map((out) =>
+        pourSheet(compiled, { out }).at(-1)!,
+      )
+      return { clocks, hard, rubbery }
     }
-    expect(trims('open')).toEqual({ clocks: [undefined, undefined], sheet: undefined })
-    const { clocks, sheet } = trims('closed')
+    const open = trims('open')
+    expect(open.clocks).toEqual([undefined, undefined])
+    // Without gates there is nothing to cut: it comes out hard, whatever was chosen.
+    expect(open.rubbery.at).toBe(open.hard.at)
+    expect(open.rubbery.out).toMatchObject({ gated: false, rubbery: false })
+    const { clocks, hard, rubbery } = trims('closed')
     expect(clocks[0]).toBeUndefined()
-    expect(sheet).toBe(clocks[1])
-    expect(sheet).toBeGreaterThan(0)
+    expect(hard.out).toMatchObject({ gated: true, rubbery: false, hardAt: hard.at })
+    expect(rubbery.at).toBe(clocks[1])
+    expect(rubbery.out).toMatchObject({ rubbery: true, hardAt: hard.at })
+    expect(rubbery.at).toBeLessThan(hard.at!)
   })
 
   it('leaves out what cannot be poured, and is empty without any', () => {

@@ -1,6 +1,8 @@
 import { safetyFor, type Hazard, type PourStep, type SafetyLine } from '../../base/caution/index.ts'
 import type { SetMoment } from '../../matter/inclusion/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
+import { comesOutRubbery } from './ladder.ts'
+import type { Plan } from './plan.ts'
 
 /** One thing to do, with the safety lines to read before it (each once, before its first step). */
 export interface SheetStep {
@@ -10,8 +12,8 @@ export interface SheetStep {
   at?: number
   /** What is set in, which of the layer's, and until when it can be. */
   set?: SetStep
-  /** When gates trim easily, for demoulding; absent for an open mould. */
-  trimAt?: number
+  /** When it comes out, for demoulding: hard, or rubbery and hard later; whether it has gates. */
+  out?: { gated: boolean; hardAt: number; rubbery: boolean }
   safety: SafetyLine[]
 }
 
@@ -44,7 +46,7 @@ export function setSteps({ setIn }: Pick<CompiledLayer, 'setIn'>): SetStep[] {
  * The plan as steps in the order of the work: every layer weighed, mixed, poured, what is
  * set in at its moment, and the demoulding at the end. Layers that cannot be poured yet are left out.
  */
-export function pourSheet(compiled: CompiledPlan): SheetStep[] {
+export function pourSheet(compiled: CompiledPlan, plan: Pick<Plan, 'out'> = {}): SheetStep[] {
   const shown = new Set<string>()
   const lines = (step: PourStep, hazards: Iterable<Hazard>) => {
     const fresh = safetyFor(step, hazards).filter((line) => !shown.has(line.id))
@@ -76,6 +78,9 @@ export function pourSheet(compiled: CompiledPlan): SheetStep[] {
   if (poured.length === 0) return []
   const hazards = poured.flatMap((layer) => layer.hazards)
   const trimAt = poured[poured.length - 1].clock!.trimAt
-  const out = { at: compiled.demouldAt, trimAt, safety: lines('demould', hazards) }
-  return [...sheet, { step: 'demould', ...out }]
+  const hardAt = compiled.demouldAt!
+  const rubbery = comesOutRubbery(plan, trimAt)
+  const out = { gated: trimAt !== undefined, hardAt, rubbery }
+  const safety = lines('demould', hazards)
+  return [...sheet, { step: 'demould', at: rubbery ? trimAt : hardAt, out, safety }]
 }

@@ -89,13 +89,14 @@ function slowerIn({ law, room }: Pick<RunLayer, 'law' | 'room'>, run: Pick<Run, 
  * when until when things are set into it. In a warmer room all of it comes sooner.
  */
 export function inRoom(
-  layer: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'room' | 'sets'>,
+  layer: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'trim' | 'room' | 'sets'>,
   run: Pick<Run, 'room'>,
-): Pick<RunLayer, 'gel' | 'hard' | 'sets'> {
+): Pick<RunLayer, 'gel' | 'hard' | 'trim' | 'sets'> {
   const slower = slowerIn(layer, run)
   return {
     gel: layer.gel * slower,
     hard: layer.hard * slower,
+    trim: layer.trim === undefined ? undefined : layer.trim * slower,
     sets: layer.sets.map((set) => ({
       ...set,
       from: set.from * slower,
@@ -118,3 +119,16 @@ export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number
       .filter(({ pour }) => layer === pour.layers.length - 1)
       .map(({ pour }) => inRoom(pour.layers[layer], run).gel),
   )
+
+/**
+ * When a layer comes out of its mould, s after its mixing: while it is rubbery where its plan has it
+ * so, but never out of a pot before it is hard, or bubbles grow back.
+ */
+export function outOf(
+  layer: Parameters<typeof inRoom>[0],
+  run: Pick<Run, 'room' | 'way'>,
+): { at: number; rubbery: boolean } {
+  const { hard, trim } = inRoom(layer, run)
+  const rubbery = trim !== undefined && !usesPot(run)
+  return { at: rubbery ? trim : hard, rubbery }
+}

@@ -18,7 +18,7 @@ import { ageingCup, type AgeingCup } from './cup.ts'
 import {
   closing,
   gelOfMix,
-  inRoom,
+  outOf,
   lateness,
   usesPot,
   usesVacuum,
@@ -275,7 +275,7 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
     handsOn: atPressure ?? done,
     out: Math.max(
       ...mixes.flatMap(({ begins, moulds, layer }) =>
-        moulds.map(({ pour }) => begins + inRoom(pour.layers[layer], bench.run).hard),
+        moulds.map(({ pour }) => begins + outOf(pour.layers[layer], bench.run).at),
       ),
     ),
     ...tightest,

@@ -11,7 +11,7 @@ import {
 } from '../../mould/index.ts'
 import { mixDensity, type Dose } from '../../matter/mix/index.ts'
 import type { Resin, Shelf } from '../../matter/material/index.ts'
-import { dosesOf, type CompiledPlan, type Plan } from '../plan/index.ts'
+import { comesOutRubbery, dosesOf, type CompiledPlan, type Plan } from '../plan/index.ts'
 import type { PourOfRun } from './run.ts'
 
 /** One layer of a piece as a run needs it. */
@@ -30,6 +30,8 @@ export interface RunLayer {
   /** In its mould, s after its mixing: it gels, it is hard enough to come out; in a room of K. */
   gel: number
   hard: number
+  /** Out already while its gates are rubbery; absent: it stays until it is hard. */
+  trim?: number
   room: number
   /** Things set in after it is poured, in each mould; s after the parts met. */
   sets: { name: string; count: number; how: SetHow; from: number; until: number }[]
@@ -126,7 +128,7 @@ export function needsOf(
     block: mould ? blockOf(mould, size) : grown(size),
     layers: poured.map((layer, i) => {
       const { resin } = layer.batch!
-      const { mixAt, pourAt, gelAt, demouldAt } = layer.clock!
+      const { mixAt, pourAt, gelAt, trimAt, demouldAt } = layer.clock!
       const last = i === poured.length - 1
       const tints = dosesOf(plan.layers[layer.index], shelf)
       const volume = (layer.resin + (last ? into.gate : 0)) * cavities
@@ -141,6 +143,7 @@ export function needsOf(
         wait: i === 0 ? 0 : pourAt - poured[i - 1].clock!.pourAt,
         gel: gelAt - mixAt,
         hard: demouldAt - mixAt,
+        trim: comesOutRubbery(plan, trimAt) ? trimAt - mixAt : undefined,
         room: plan.room,
         sets: layer.setIn.flatMap(({ when }, k) => {
           if (!when) return []

@@ -6,7 +6,7 @@ import { resinClasses } from '../../matter/material/index.ts'
 import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
 import type { Conditioning } from './conditioning.ts'
-import { inRoom, type LoadedMix } from './limits.ts'
+import { inRoom, outOf, type LoadedMix } from './limits.ts'
 import { closesBefore } from './mix.ts'
 import type { RunMould } from './moulds.ts'
 import type { Run } from './run.ts'
@@ -38,6 +38,8 @@ export interface RunStep {
   condition?: Conditioning
   /** What is set into all its moulds, from `at` until so many s after the first mix of the load. */
   set?: { name: string; count: number; how: SetHow; until: number }
+  /** They come out rubbery, and are hard so many s after the first mix. */
+  flat?: number
   /** Moulds in their order. */
   moulds: RunMould[]
   /** What lies on the bench, as far as safety asks. */
@@ -69,7 +71,7 @@ const read: Record<RunStepName, Step | undefined> = {
  */
 export function runSteps(
   loads: readonly TimedLoad[],
-  run: Pick<Run, 'room' | 'layOut'>,
+  run: Pick<Run, 'room' | 'layOut' | 'way'>,
   { pot, vessel }: AirTools,
   cups?: readonly number[],
 ): RunStep[] {
@@ -125,7 +127,7 @@ export function runSteps(
       ...conditioned,
       ...worked,
       ...shut,
-      add('demould', { at: load.out }),
+      add('demould', { at: load.out, flat: flatUntil(load, run) }),
     ]
   })
 }
@@ -146,6 +148,17 @@ export const staysOf = (steps: readonly RunStep[]): RunStep[] =>
     const before = steps.slice(0, i).findLast((one) => one.step === 'mix' && one.load === load)
     return before !== undefined && at - before.at! >= anotherStay
   })
+
+/** What came out rubbery lies flat until it is hard, s after the first mix; undefined where nothing did. */
+function flatUntil({ mixes }: TimedLoad, run: Pick<Run, 'room' | 'way'>): number | undefined {
+  const hard = mixes.flatMap(({ begins, moulds, layer }) =>
+    moulds
+      .map(({ pour }) => pour.layers[layer])
+      .filter((one) => outOf(one, run).rubbery)
+      .map((one) => begins + inRoom(one, run).hard),
+  )
+  return hard.length > 0 ? Math.max(...hard) : undefined
+}
 
 /** Things that lie there before their layer is poured over them. */
 export const laidBefore: ReadonlySet<SetHow> = new Set(['on the mould', 'on the gel', 'dab'])

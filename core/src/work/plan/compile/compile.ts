@@ -45,7 +45,7 @@ import {
   type LayerDose,
 } from './judge.ts'
 import { hazardsOf } from './hazards.ts'
-import { heatHazards, judgeHeat } from './judgeHeat.ts'
+import { heatHazards, judgeHeat, judgePostCure } from './judgeHeat.ts'
 import { judgeInclusions } from './judgeInclusions.ts'
 import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
@@ -177,6 +177,7 @@ export function compile(
       heatLimit: limits[index],
     }
   })
+  cautions.push(...judgePostCure(plan.postCure, lowest(limits)))
   const demould = clocks.map((clock) => clock.demouldAt)
   return {
     layers,

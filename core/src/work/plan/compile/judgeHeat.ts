@@ -1,6 +1,7 @@
 import { caution, type Caution, type Hazard, type Place } from '../../../base/caution/index.ts'
 import { bandOf, patience, type Batch } from '../../../matter/cure/index.ts'
 import { resinClasses } from '../../../matter/material/index.ts'
+import type { Plan } from '../plan.ts'
 import type { LayerClock } from './compiled.ts'
 import type { HeatLimit } from './heatLimit.ts'
 import type { StackedLayer } from './stack.ts'
@@ -86,6 +87,17 @@ function judgePeak(
     return [caution('layer-runs-hot', severity, at, amounts)]
   }
   return high > limit.at ? [caution('layer-may-run-hot', 'warn', at, amounts)] : []
+}
+
+/**
+ * A post-cure that is hotter than what is in it bears.
+ *
+ * @example judgePostCure({ temperature: 333.15, hold: 3600 }, undefined) // []
+ */
+export const judgePostCure = (cure: Plan['postCure'], limit: HeatLimit | undefined): Caution[] => {
+  if (!cure || !limit || cure.temperature <= limit.at) return []
+  const amounts = { temperature: cure.temperature, limit: limit.at, inside: limit.name ?? '' }
+  return [caution('post-cure-hot', 'warn', { field: 'postCure' }, amounts)]
 }
 
 /** Which heat there is to be careful of. */
