@@ -26,6 +26,7 @@ import SegmentField from '../ui/SegmentField.vue'
 import TextField from '../ui/TextField.vue'
 import { isoFormat, momentFormat } from '../ui/dates.ts'
 import CopyResults from './CopyResults.vue'
+import PullLadder from './PullLadder.vue'
 import PullPins from './PullPins.vue'
 import PullWeights from './PullWeights.vue'
 
@@ -159,6 +160,9 @@ const { field, choice } = fieldsOf(() => pull.value, change)
           placeholder="who poured it"
           :take="(who) => change({ who: who.trim() || undefined })"
         />
+        <Fold title="When it may be sanded, painted, sent">
+          <PullLadder :id="session.id" :pull="pull" :change="change" />
+        </Fold>
         <Fold title="Paired trial">
           <TextField
             label="The one difference"

@@ -93,7 +93,13 @@ function reorder(keys: string[]): void {
       <h1>{{ run?.name ?? 'Run' }}</h1>
       <p v-if="compiled" class="quiet" role="status">{{ sayRun(compiled) }}</p>
       <span class="gap grow" />
-      <SaveRunCalendar v-if="run && compiled" :run="run" :loads="compiled.loads" :tools="tools" />
+      <SaveRunCalendar
+        v-if="run && compiled"
+        :id="open.session.value!.id"
+        :run="run"
+        :loads="compiled.loads"
+        :tools="tools"
+      />
       <ElButton
         v-if="run"
         tag="router-link"

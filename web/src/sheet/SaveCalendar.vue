@@ -1,20 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
-import { ElButton, ElDatePicker } from 'element-plus'
-import { CalendarPlus } from 'lucide-vue-next'
+import { ElDatePicker } from 'element-plus'
 import type { PourStep } from '@mivro/core/base/caution'
 import { preparationCalendar, type ThingPreparation } from '@mivro/core/matter/inclusion'
 import type { SheetStep } from '@mivro/core/work/plan'
 import { sayThingStep } from '@mivro/words/inclusion'
 import { dayFormat } from '../ui/dates.ts'
-import { download, fileName } from '../ui/download.ts'
-import ProblemNote from '../ui/ProblemNote.vue'
-import { useProblems } from '../ui/problems.ts'
-import { firstPourDay, iCalendar, momentOf, preparationDays } from '../ui/calendar.ts'
+import { firstPourDay, momentOf, preparationDays, type CalendarEntry } from '../ui/calendar.ts'
+import CalendarButton from '../ui/CalendarButton.vue'
 
 /** A run and what is done before it, for a calendar. */
 const props = defineProps<{
+  id: string
   title: string
   steps: readonly SheetStep[]
   preparations: readonly ThingPreparation[]
@@ -22,7 +20,6 @@ const props = defineProps<{
   begin: number
   say: (step: SheetStep) => string
 }>()
-const { problems, trying } = useProblems()
 const before = computed(() => preparationCalendar(props.preparations))
 const day = ref(firstPourDay(before.value, dayjs()).format('YYYY-MM-DD'))
 
@@ -33,26 +30,26 @@ const titles: Record<PourStep, string> = {
   set: 'Set in',
   demould: 'Demould',
 }
-const save = () =>
-  trying(async () => {
-    const pour = dayjs(day.value)
-    const ready = preparationDays(
-      before.value,
-      pour,
-      ({ name, step }) => `${name}: ${sayThingStep(step)}`,
-    )
-    const run = props.steps.flatMap((step) =>
-      step.at === undefined
-        ? []
-        : {
-            title: `${titles[step.step]}: ${step.layer?.name ?? props.title}`,
-            start: momentOf(pour, props.begin + step.at),
-            note: props.say(step),
-          },
-    )
-    const text = await iCalendar(props.title, [...ready, ...run])
-    download(`${fileName(props.title)}.ics`, text, 'text/calendar')
-  })
+function entries(): CalendarEntry[] {
+  const pour = dayjs(day.value)
+  const ready = preparationDays(
+    before.value,
+    pour,
+    ({ name, step }) => `${name}: ${sayThingStep(step)}`,
+    props.id,
+  )
+  const run = props.steps.flatMap((step, i) =>
+    step.at === undefined
+      ? []
+      : {
+          id: `${props.id} ${step.step} ${step.layer?.id ?? ''} ${i}`,
+          title: `${titles[step.step]}: ${step.layer?.name ?? props.title}`,
+          start: momentOf(pour, props.begin + step.at),
+          note: props.say(step),
+        },
+  )
+  return [...ready, ...run]
+}
 </script>
 
 <template>
@@ -65,8 +62,5 @@ const save = () =>
     :clearable="false"
     aria-label="Day of the pour"
   />
-  <ElButton :disabled="steps.length === 0" @click="save">
-    <CalendarPlus :size="15" aria-hidden="true" />Save calendar
-  </ElButton>
-  <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
+  <CalendarButton :title="title" :entries="entries" :disabled="steps.length === 0" />
 </template>

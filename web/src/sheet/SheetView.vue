@@ -68,6 +68,7 @@ const smallest = 0.4
     <template #tools>
       <SaveCalendar
         v-if="project.piece && plan"
+        :id="project.pour!.id"
         :title="`${project.piece.document.name}, ${plan.name}`"
         :steps="steps"
         :preparations="readied"

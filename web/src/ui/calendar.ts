@@ -6,6 +6,8 @@ const day = 24 * 3600
 
 /** Something of a pour that a calendar takes: whole days, or a moment. */
 export interface CalendarEntry {
+  /** Stays the same: imported again it replaces what it was. */
+  id: string
   title: string
   start: Dayjs
   /** Whole days: up to here, not with it. */
@@ -18,8 +20,10 @@ export const preparationDays = (
   entries: readonly PreparationEntry[],
   pour: Dayjs,
   say: (entry: PreparationEntry) => string,
+  of: string,
 ): CalendarEntry[] =>
   entries.map((entry) => ({
+    id: `${of} ${entry.name} ${entry.step}`,
     title: say(entry),
     start: pour.subtract(Math.ceil(entry.from / day), 'day'),
     end: pour.subtract(Math.floor(entry.until / day), 'day'),
@@ -42,7 +46,8 @@ const timeOf = (at: Dayjs): [number, number, number, number, number] => [
 /** Entries as an iCalendar file (RFC 5545), in the local time of whoever opens it. */
 export async function iCalendar(name: string, entries: readonly CalendarEntry[]): Promise<string> {
   const { createEvents } = await import('ics')
-  const events = entries.map(({ title, start, end, note }): EventAttributes => ({
+  const events = entries.map(({ id, title, start, end, note }): EventAttributes => ({
+    uid: `${id.replaceAll(/[^\w.-]+/g, '-')}@mivro`,
     title,
     description: note,
     calName: name,

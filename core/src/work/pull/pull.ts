@@ -137,6 +137,8 @@ const plainPullSchema = z.object({
     .max(60)
     .optional(),
   changes: z.array(changeSchema).max(40).optional(),
+  /** Steps of its ladder of cure that a hand has put on another day, by the rung. */
+  rungs: z.record(z.string().max(20), z.iso.datetime({ offset: true })).optional(),
   /** What went wrong at the bench and what was done about it, s after the parts met. */
   mishaps: z
     .array(z.object({ what: text('what', 40), did: text('did', 40), at: z.number().optional() }))
