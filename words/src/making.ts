@@ -1,4 +1,4 @@
-import type { Phrase, PhraseAmounts, PhraseCode } from '@mivro/core/mould'
+import type { MakingStage, Phrase, PhraseAmounts, PhraseCode } from '@mivro/core/mould'
 import { metric, show, showDuration, type UnitChoice } from '@mivro/core/base/units'
 import { preparationWords } from './prepare.ts'
 
@@ -125,3 +125,35 @@ export const sayMaking = <C extends PhraseCode>(
   { code, amounts }: Phrase<C>,
   choice: UnitChoice = metric,
 ): string => sentences[code](amounts, choice)
+
+/**
+ * What of a mould is there, in words: for whoever does not see its drawing.
+ *
+ * @example sayStage({ ...stage, bed: true }) // 'The master in its bed of clay.'
+ */
+export function sayStage({
+  master,
+  walls,
+  bed,
+  rods,
+  first,
+  second,
+  coats,
+  shell,
+  turned,
+  released,
+  open,
+}: MakingStage): string {
+  if (open) return 'Open, the master out.'
+  if (!master) return 'Together again, at rest.'
+  const there = [
+    coats > 0 ? `under ${plural(coats, 'coat')}` : '',
+    shell ? 'in its shell' : '',
+    bed ? 'in its bed of clay' : '',
+    first && turned ? 'in its first half, turned over' : first ? 'under silicone' : '',
+    second ? 'the second half poured' : released ? 'release on' : '',
+    rods && !first ? 'rods set' : '',
+    walls && !first ? 'walls round it' : '',
+  ].filter(Boolean)
+  return there.length > 0 ? `The master ${there.join(', ')}.` : 'The master by itself.'
+}

@@ -75,7 +75,10 @@ export function frameFor(
 }
 
 /** The outlines as one SVG path. */
-export function outlinePath({ outlines }: Section, { x, y }: Frame): string {
+export function outlinePath(
+  { outlines }: Pick<Section, 'outlines'>,
+  { x, y }: Pick<Frame, 'x' | 'y'>,
+): string {
   return outlines
     .map(({ points, closed }) => {
       const steps: string[] = []

@@ -14,6 +14,7 @@ import { useProblems } from '../ui/problems.ts'
 import AirCut from './air/AirCut.vue'
 import AirPanel from './air/AirPanel.vue'
 import CastingPanel from './casting/CastingPanel.vue'
+import { useSteps } from './steps/useSteps.ts'
 import { topics, type Topic } from './topics.ts'
 import { stepWords } from '@mivro/words/steps'
 
@@ -24,6 +25,8 @@ const BoxCut = defineAsyncComponent(() => import('./silicone/BoxCut.vue'))
 const SiliconePanel = defineAsyncComponent(() => import('./silicone/SiliconePanel.vue'))
 const ContactTable = defineAsyncComponent(() => import('./contact/ContactTable.vue'))
 const ContactPanel = defineAsyncComponent(() => import('./contact/ContactPanel.vue'))
+const StepsStage = defineAsyncComponent(() => import('./steps/StepsStage.vue'))
+const StepsPanel = defineAsyncComponent(() => import('./steps/StepsPanel.vue'))
 const PassportCard = defineAsyncComponent(() => import('./passport/PassportCard.vue'))
 const PassportPanel = defineAsyncComponent(() => import('./passport/PassportPanel.vue'))
 
@@ -35,6 +38,7 @@ const { problems, trying } = useProblems()
 const topic = computed(
   (): Topic => topics.find(({ name }) => name === route.params.topic)?.name ?? 'air',
 )
+const steps = useSteps(() => topic.value === 'steps')
 const drawn = computed(() => topic.value === 'air' || topic.value === 'casting')
 const solid = ref(false)
 const help = ref(false)
@@ -51,7 +55,7 @@ const others = computed(() =>
 
 const to = (name: Topic) => () => void router.push({ name: 'mould', params: { topic: name } })
 const shortcuts = useShortcuts([
-  { shown: '1 to 6', says: topics.map(({ label }) => label).join(', ') },
+  { shown: '1 to 7', says: topics.map(({ label }) => label).join(', ') },
   ...topics.map(({ key, name }) => ({ keys: [key], act: to(name) })),
   { keys: ['t'], says: 'Turn the cut by 15°', act: turn },
   { keys: ['d'], says: '3D, or section', act: () => (solid.value = !solid.value) },
@@ -119,6 +123,7 @@ onUnmounted(project.lookAtMould())
         <KindChart v-else-if="topic === 'kind'" />
         <BoxCut v-else-if="topic === 'silicone'" />
         <ContactTable v-else-if="topic === 'contact'" />
+        <StepsStage v-else-if="topic === 'steps'" :of="steps" />
         <PassportCard v-else />
       </div>
     </section>
@@ -144,6 +149,7 @@ onUnmounted(project.lookAtMould())
       <KindPanel v-else-if="topic === 'kind'" />
       <SiliconePanel v-else-if="topic === 'silicone'" />
       <ContactPanel v-else-if="topic === 'contact'" />
+      <StepsPanel v-else-if="topic === 'steps'" :of="steps" />
       <PassportPanel v-else-if="project.mouldSession" :session="project.mouldSession" />
     </aside>
     <KeysDialog v-model="help" :shortcuts="shortcuts" />

@@ -5,6 +5,7 @@ export const topics = [
   { name: 'kind', label: 'Kind', key: '3' },
   { name: 'silicone', label: 'Silicone', key: '4' },
   { name: 'contact', label: 'Compatibility', key: '5' },
-  { name: 'passport', label: 'Record', key: '6' },
+  { name: 'steps', label: 'Steps', key: '6' },
+  { name: 'passport', label: 'Record', key: '7' },
 ] as const
 export type Topic = (typeof topics)[number]['name']

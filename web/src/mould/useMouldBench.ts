@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { benchOfMould, progressOf } from '@mivro/core/work/bench'
-import { api, newId } from '../api/client.ts'
+import { benchOfMould, progressOf, type Bench } from '@mivro/core/work/bench'
+import { api, newId, type Stored } from '../api/client.ts'
 import { listNewest } from '../api/sessions.ts'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -18,14 +18,15 @@ export function useMouldBench() {
     () => project.compiledMould !== undefined && project.silicone !== undefined && !busy.value,
   )
 
-  async function make(): Promise<void> {
+  /** The bench that is under way, else a new one. */
+  async function benchOfIt(): Promise<Stored<Bench>> {
     const session = project.mouldSession!
     const { id, revision } = session
     const known = await listNewest('benches', { naming: id })
     const open = known.findLast(
       ({ document }) => document.of.id === id && !progressOf(document).finished,
     )
-    const bench =
+    return (
       open ??
       (await api.add(
         'benches',
@@ -41,6 +42,10 @@ export function useMouldBench() {
           gauge: studio.studio.vessel?.gauge,
         }),
       ))
+    )
+  }
+  async function make(): Promise<void> {
+    const bench = await benchOfIt()
     await router.push({ name: 'mould-bench', params: { id: project.piece!.id, bench: bench.id } })
   }
 
@@ -50,5 +55,5 @@ export function useMouldBench() {
     await trying(make)
     busy.value = false
   }
-  return { possible, begin, problems }
+  return { possible, benchOfIt, begin, problems }
 }

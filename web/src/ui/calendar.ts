@@ -12,6 +12,8 @@ export interface CalendarEntry {
   start: Dayjs
   /** Whole days: up to here, not with it. */
   end?: Dayjs
+  /** Of a moment: how long it takes; a quarter of an hour unless said. */
+  minutes?: number
   note?: string
 }
 
@@ -46,7 +48,7 @@ const timeOf = (at: Dayjs): [number, number, number, number, number] => [
 /** Entries as an iCalendar file (RFC 5545), in the local time of whoever opens it. */
 export async function iCalendar(name: string, entries: readonly CalendarEntry[]): Promise<string> {
   const { createEvents } = await import('ics')
-  const events = entries.map(({ id, title, start, end, note }): EventAttributes => ({
+  const events = entries.map(({ id, title, start, end, minutes = 15, note }): EventAttributes => ({
     uid: `${id.replaceAll(/[^\w.-]+/g, '-')}@mivro`,
     title,
     description: note,
@@ -56,7 +58,7 @@ export async function iCalendar(name: string, entries: readonly CalendarEntry[])
     startOutputType: 'local',
     ...(end
       ? { start: dateOf(start), end: dateOf(end) }
-      : { start: timeOf(start), duration: { minutes: 15 } }),
+      : { start: timeOf(start), duration: { minutes } }),
   }))
   const { error, value } = createEvents(events)
   if (error || !value) throw error ?? new Error('no calendar')

@@ -1,10 +1,11 @@
 import { safetyFor } from '../../base/caution/index.ts'
-import { inOrder } from '../../base/procedure/index.ts'
+import { brokenIn, inOrder } from '../../base/procedure/index.ts'
 import type { Silicone } from '../../matter/material/index.ts'
 import type { CompiledMould } from '../compiled.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { building } from './build.ts'
+import { handsOfMaking } from './hands.ts'
 import { opening } from './opening.ts'
 import { phrase } from './phrases.ts'
 import { prepare } from './prepare.ts'
@@ -40,7 +41,9 @@ export function makingSteps(
         ? []
         : safetyFor(step.step, step.hazards).filter((line) => !shown.has(line.id))
     safety.forEach((line) => shown.add(line.id))
-    return { ...step, safety }
+    const batches =
+      step.part === undefined ? 1 : (compiled.pours[step.part - 1]?.batches.count ?? 1)
+    return { ...step, hands: handsOfMaking(step, batches, silicone?.mixTime ?? 0), safety }
   })
 }
 
@@ -54,6 +57,25 @@ const preparing = (mould: Mould, silicone: Silicone | undefined): Draft[] =>
     wait,
     hazards,
   }))
+
+/**
+ * Steps that by the rules come before one and are not done: what it was ticked ahead of.
+ *
+ * @example earlierOpen([{ does: 'bed' }, { does: 'walls' }], 1, new Set()) // [0]
+ */
+export const earlierOpen = (
+  steps: readonly Pick<MakingStep, 'does' | 'part'>[],
+  step: number,
+  done: ReadonlySet<number>,
+): number[] =>
+  steps.flatMap((one, i) => {
+    if (i >= step || done.has(i)) return []
+    return brokenIn([steps[step], one], makingRules).length > 0 ? [i] : []
+  })
+
+/** All hands together, s. @example handsTime([{ hands: 300 }, { hands: 60 }]) // 360 */
+export const handsTime = (steps: readonly Pick<MakingStep, 'hands'>[]): number =>
+  steps.reduce((sum, { hands }) => sum + hands, 0)
 
 /** All waiting together, s. @example waitingTime([{ wait: 300 }, { wait: 60 }]) // 360 */
 export const waitingTime = (steps: readonly Pick<MakingStep, 'wait'>[]): number =>

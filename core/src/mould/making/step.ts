@@ -11,11 +11,12 @@ export interface MakingStep extends Operation<MakingCode> {
   lines: Phrase[]
   /** A batch to weigh. */
   need?: SiliconeNeed
-  /** Waits after it, s. */
+  /** Hands are at it, and it waits by itself afterwards, s. */
+  hands: number
   wait: number
   hazards: Hazard[]
   safety: SafetyLine[]
 }
 
 /** As it is built, before its place in the order and its safety lines are known. */
-export type Draft = Omit<MakingStep, 'safety'>
+export type Draft = Omit<MakingStep, 'safety' | 'hands'>

@@ -7,7 +7,7 @@ import { block60, geometryOfSolid, sampleMould } from '../../mould/samples.ts'
 import { benchSchema } from './bench.ts'
 import { toRead } from './before.ts'
 import { clocksOf } from './clocks.ts'
-import { benchOfMould } from './fromMould.ts'
+import { benchOfMould, doneMaking, tickedMaking } from './fromMould.ts'
 
 const geometry = geometryOfSolid(block60)
 const benchOf = (more: Partial<Mould>) => {
@@ -79,5 +79,29 @@ describe('a mould on the bench', () => {
     const wait = clocksOf({ ...bench, events }).find(({ what }) => what === 'wait')!
     const { takes } = bench.tasks[at] as { takes: number }
     expect(wait.until).toBeCloseTo(100 + at - 1 + takes, 6)
+  })
+})
+
+describe('the list of steps and its bench', () => {
+  const { bench } = benchOf({ kind: 'two-part', vessel: 0.02 })
+  const steps = Math.max(...bench.tasks.map(({ id }) => Number.parseInt(id, 10)))
+
+  it('a step that is ticked is done at the bench too, with its moment, and no other is', () => {
+    expect(doneMaking(bench, steps).size).toBe(0)
+    const events = tickedMaking(bench, 2, true, 5000)
+    const after = { ...bench, events }
+    expect([...doneMaking(after, steps)]).toEqual([2])
+    expect(events.every((event) => event.what === 'done' && event.at === 5000)).toBe(true)
+    expect(readDocument(benchSchema, after)).toEqual(after)
+    expect(doneMaking({ ...bench, events: tickedMaking(after, 2, false, 6000) }, steps).size).toBe(
+      0,
+    )
+  })
+
+  it('a mixing that is ticked has its batches freed of air and poured with it', () => {
+    const mix = bench.tasks.find(({ what }) => what === 'mix')!
+    const at = Number.parseInt(mix.id, 10) - 1
+    const done = doneMaking({ ...bench, events: tickedMaking(bench, at, true, 5000) }, steps)
+    expect([...done].toSorted((a, b) => a - b)).toEqual([at, at + 1, at + 2])
   })
 })

@@ -2,6 +2,7 @@ import type { Silicone } from '../../matter/material/index.ts'
 import { makingSteps, type CompiledMould, type MakingStep, type Mould } from '../../mould/index.ts'
 import { weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { Bench } from './bench.ts'
+import { progressOf } from './progress.ts'
 import type { Task } from './tasks.ts'
 
 /** Thickeners are stirred in by weight; their volume hardly counts (from memory), kg/m³. */
@@ -52,6 +53,49 @@ export function benchOfMould(of: MouldBenchOf): Bench {
     tasks,
     events: [],
   }
+}
+
+/** Which step of the making a task belongs to, from 0: its number stands first in the task's id. */
+const stepOf = ({ id }: Pick<Task, 'id'>): number => Number.parseInt(id, 10) - 1
+
+/**
+ * Steps of the making that a bench has behind it. What has no task of its own (each batch is freed of
+ * air and poured with its mixing) goes with the step before.
+ *
+ * @example doneMaking({ tasks: [], events: [] }, 0).size // 0
+ */
+export function doneMaking(
+  bench: Pick<Bench, 'tasks' | 'events'>,
+  steps: number,
+): ReadonlySet<number> {
+  const { done, skipped } = progressOf(bench)
+  const found = new Set<number>()
+  for (let i = 0; i < steps; i++) {
+    const own = bench.tasks.filter((task) => stepOf(task) === i)
+    const over = own.every(({ id }) => done.has(id) || skipped.has(id))
+    if (own.length > 0 ? over : found.has(i - 1)) found.add(i)
+  }
+  return found
+}
+
+/**
+ * A step of the making ticked on its list rather than at the bench: its open tasks are done at `at`,
+ * s since 1970. Ticked off again, what was recorded of them is taken back.
+ */
+export function tickedMaking(
+  bench: Bench,
+  step: number,
+  ticked: boolean,
+  at: number,
+): Bench['events'] {
+  if (!ticked) {
+    return bench.events.filter((event) => !('task' in event && stepOf({ id: event.task }) === step))
+  }
+  const { tasks, done, skipped } = progressOf(bench)
+  const open = tasks.filter(
+    (task) => stepOf(task) === step && !done.has(task.id) && !skipped.has(task.id),
+  )
+  return [...bench.events, ...open.map(({ id }) => ({ what: 'done', at, task: id }) as const)]
 }
 
 /** What is mixed in a step: its batches, or one coat. */

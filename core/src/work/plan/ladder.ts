@@ -74,5 +74,11 @@ function usualAt({ clock, batch }: CompiledLayer, rung: RungName): number | unde
   const { resin } = batch!
   const usual = usualRungs[resin.class][rung]
   const slower = Math.max(1, (clock!.demouldAt - clock!.mixAt) / resin.demould)
-  return usual === undefined ? undefined : clock!.mixAt + usual * slower
+  return usual === undefined ? undefined : roundedUp(clock!.mixAt + usual * slower)
+}
+
+/** A usual time is known to five minutes within a few hours, later to the hour, s. */
+const roundedUp = (at: number): number => {
+  const step = at < 6 * 3600 ? 300 : 3600
+  return step * Math.ceil(at / step - 1e-9)
 }

@@ -1,5 +1,6 @@
 import type { BuiltBox, Footprint } from '@mivro/core/mould'
 import type { Section } from '@mivro/core/form/filling'
+import { outlinePath } from '../../cutaway/frame.ts'
 
 /** Where the side view and the view from above lie, px. */
 export interface BoxDrawing {
@@ -46,15 +47,7 @@ export function boxDrawing(
   // Masters that stand behind one another are seen as one.
   const aside = [...new Set(foot.places.map(([dx]) => dx))]
   const piece = aside
-    .flatMap((dx) => section.outlines.map((outline) => ({ ...outline, dx })))
-    .map(({ points, closed, dx }) => {
-      const steps: string[] = []
-      for (let i = 0; i < points.length; i += 2) {
-        const x = middle + (points[i] + dx) * scale
-        steps.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${stands(points[i + 1]).toFixed(1)}`)
-      }
-      return steps.join('') + (closed ? 'Z' : '')
-    })
+    .map((dx) => outlinePath(section, { x: (a) => middle + (a + dx) * scale, y: stands }))
     .join('')
   const planLeft = right + edge.gap
   const planMiddle = planLeft + (planWidth * scale) / 2

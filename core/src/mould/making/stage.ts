@@ -1,0 +1,75 @@
+import type { MakingCode } from './rules.ts'
+import type { MakingStep } from './step.ts'
+
+/** What is there when a step is done: what a drawing of it shows. */
+export interface MakingStage {
+  master: boolean
+  /** It stands in its place rather than in the hand. */
+  seated: boolean
+  walls: boolean
+  bed: boolean
+  rods: boolean
+  /** Silicone that has been poured of each half, or of the whole; coats that lie on. */
+  first: boolean
+  second: boolean
+  coats: number
+  shell: boolean
+  /** It stands on its head, and release lies on the first half. */
+  turned: boolean
+  released: boolean
+  /** The master is out. */
+  open: boolean
+}
+
+const nothing: MakingStage = {
+  master: true,
+  seated: false,
+  walls: false,
+  bed: false,
+  rods: false,
+  first: false,
+  second: false,
+  coats: 0,
+  shell: false,
+  turned: false,
+  released: false,
+  open: false,
+}
+
+const brings: Partial<
+  Record<MakingCode, (stage: MakingStage, part: number) => Partial<MakingStage>>
+> = {
+  'own box': () => ({ walls: true }),
+  walls: () => ({ walls: true }),
+  shell: () => ({ shell: true, seated: true }),
+  seat: () => ({ seated: true }),
+  bed: () => ({ bed: true, seated: true }),
+  rods: () => ({ rods: true }),
+  pour: (_, part) => (part > 1 ? { second: true } : { first: true }),
+  'brush coat': ({ coats }) => ({ coats: coats + 1 }),
+  clear: () => ({ bed: false, turned: true }),
+  'release half': () => ({ released: true }),
+  bandage: () => ({ shell: true }),
+  open: () => ({
+    open: true,
+    master: false,
+    walls: false,
+    rods: false,
+    turned: false,
+    released: false,
+  }),
+  rest: () => ({ open: false }),
+}
+
+/**
+ * What is there once the first so many steps are done.
+ *
+ * @example stageAfter([{ does: 'bed', part: 1 }], 1).bed // true
+ */
+export const stageAfter = (
+  steps: readonly Pick<MakingStep, 'does' | 'part'>[],
+  count: number,
+): MakingStage =>
+  steps
+    .slice(0, count)
+    .reduce((stage, { does, part = 1 }) => ({ ...stage, ...brings[does]?.(stage, part) }), nothing)
