@@ -1,4 +1,4 @@
-import type { PreparationId } from '@mivro/core/mould'
+import type { MasterAim, PreparationId } from '@mivro/core/mould'
 
 /** What to do to a master, and why. */
 export const preparationWords: Record<PreparationId, { what: string; why: string }> = {
@@ -27,8 +27,8 @@ export const preparationWords: Record<PreparationId, { what: string; why: string
     why: 'One colour makes scratches and dents visible.',
   },
   'grit-1200': {
-    what: 'Wet-sand with 1200 grit; polish where the cast should gloss',
-    why: 'A glossy mould makes a glossy cast.',
+    what: 'Wet-sand with 1200 grit',
+    why: 'Smooth enough for paint: primer hides the rest.',
   },
   seal: {
     what: 'Two coats of sealer',
@@ -37,6 +37,18 @@ export const preparationWords: Record<PreparationId, { what: string; why: string
   wax: {
     what: 'Two coats of wax, wiped off thin',
     why: 'Lets go of silicone and hides nothing.',
+  },
+  mask: {
+    what: 'Mask the faces that fit onto others',
+    why: 'A coat there makes them too tight.',
+  },
+  'gloss coat': {
+    what: 'Three to six thin gloss coats, each dry before the next',
+    why: 'A glossy mould makes a glossy and a clear cast. They keep print and platinum apart as well.',
+  },
+  polish: {
+    what: 'Polish it with a fine paste, on a soft cloth',
+    why: 'What shines here shines on every cast, and needs no polishing there.',
   },
   coat: {
     what: 'Two thin acrylic coats',
@@ -62,4 +74,13 @@ export const preparationWords: Record<PreparationId, { what: string; why: string
     what: 'Dust it with a soft dry brush and do not touch it again',
     why: 'Fingerprints show in clear casts.',
   },
+}
+
+/** What the casts of a master are to show. */
+export const aimWords: Record<MasterAim, { label: string; hint: string }> = {
+  smooth: { label: 'Smooth, for paint', hint: 'Sanded to 1200' },
+  gloss: { label: 'Gloss and clear', hint: 'Gloss coats and a polish' },
+  texture: { label: 'Texture kept', hint: 'Skin, grain, brush marks: no abrasive at all' },
+  metal: { label: 'A metal skin', hint: 'As it is, fine: metal shows every scratch' },
+  fit: { label: 'Parts that fit', hint: 'No coat on the faces that meet' },
 }

@@ -50,6 +50,10 @@ export const surfaceSchema = z.object({
 })
 export type Surface = z.infer<typeof surfaceSchema>
 
+/** What the casts of a master are to show: it is prepared for that. */
+export const masterAims = ['smooth', 'gloss', 'texture', 'metal', 'fit'] as const
+export type MasterAim = (typeof masterAims)[number]
+
 export const castResins = ['epoxy', 'urethane', 'polyester'] as const
 export type CastResin = (typeof castResins)[number]
 
@@ -68,6 +72,8 @@ export type ContactRole = (typeof contactRoles)[number]
 
 /** Everything the mould's silicone and its casts touch, and the patch tests made of them. */
 export const contactSchema = z.object({
+  /** Left out: smooth. */
+  aim: z.enum(masterAims).optional(),
   master: surfaceSchema,
   /** Walls, bedding clay, glue, fillers and rods where they are other than usual. */
   roles: z.partialRecord(z.enum(contactRoles), surfaceSchema).default({}),

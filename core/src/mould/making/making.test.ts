@@ -5,7 +5,7 @@ import { benchSteps, mouldSteps, safetyTable } from '../../base/caution/index.ts
 import { brokenIn, inOrder } from '../../base/procedure/index.ts'
 import { firmPlatinum, softTin } from '../../matter/material/samples.ts'
 import { compileMould } from '../compile.ts'
-import { substances } from '../contact/substances.ts'
+import { masterAims, substances } from '../contact/substances.ts'
 import { mouldKindNames } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
@@ -36,12 +36,14 @@ describe('the order in which a mould is made', () => {
     substance: fc.constantFrom(...substances),
     finish: fc.constantFrom('none' as const, 'wax' as const, 'acrylic coat' as const),
     own: fc.boolean(),
+    aim: fc.constantFrom(...masterAims),
     tin: fc.boolean(),
   })
   const made = ({
     substance,
     finish,
     own,
+    aim,
     tin,
     ...more
   }: ReturnType<typeof anyMould.generate>['value']) => {
@@ -49,7 +51,7 @@ describe('the order in which a mould is made', () => {
     const master = { ...contact.master, substance, finish }
     const size = own ? { width: 0.14, depth: 0.12, height: 0.05 } : undefined
     return making(
-      { ...more, contact: { ...contact, master }, box: { ...box, own: size } },
+      { ...more, contact: { ...contact, master, aim }, box: { ...box, own: size } },
       tin ? softTin : firmPlatinum,
     )
   }
@@ -132,10 +134,10 @@ describe('the order in which a mould is made', () => {
     for (const substance of substances) {
       for (const finish of ['none', 'wax', 'acrylic coat'] as const) {
         const master = { ...sampleMould().contact.master, substance, finish }
-        const does = prepare(master, firmPlatinum).map((one) => one.does)
-        const last = Math.max(
-          ...(['seal', 'wax', 'coat', 'smooth'] as const).map((one) => does.indexOf(one)),
-        )
+        const over = ['seal', 'wax', 'coat', 'gloss coat', 'smooth'] as const
+        const aim = masterAims[substances.indexOf(substance) % masterAims.length]
+        const does = prepare(master, firmPlatinum, aim).map((one) => one.does)
+        const last = Math.max(...over.map((one) => does.indexOf(one)))
         if (last >= 0) expect(does.slice(last + 1)).not.toContain('wipe')
         if (finish !== 'none') expect(does).not.toContain('wipe')
       }
@@ -266,6 +268,27 @@ describe('preparing a master', () => {
       'grit-1200',
       'dust',
     ])
+  })
+
+  // Gloss is made on the master; a texture meets no abrasive (common practice, no source).
+  it('by what its casts are to show: gloss coats and a polish, no abrasive, faces that fit masked', () => {
+    const of = (aim: (typeof masterAims)[number], values: Partial<typeof surface> = {}) =>
+      prepare({ ...surface, ...values }, firmPlatinum, aim).map(({ does }) => does)
+    expect(of('gloss').slice(-4)).toEqual(['wipe', 'gloss coat', 'polish', 'dust'])
+    expect(of('gloss')).not.toContain('coat')
+    for (const substance of substances) {
+      const kept = of('texture', { substance })
+      expect(
+        kept.filter((one) => ['grit-300', 'guide', 'grit-1200', 'polish'].includes(one)),
+      ).toEqual([])
+    }
+    expect(of('texture', { substance: 'wood' })).toContain('seal')
+    const fit = of('fit')
+    expect(fit.indexOf('mask')).toBeLessThan(fit.indexOf('coat'))
+    expect(of('fit', { substance: 'metal' })).not.toContain('mask')
+    // Wax would dull it; what is dull already is not sanded for gloss.
+    expect(of('gloss', { substance: 'plaster' })).not.toContain('wax')
+    expect(of('gloss', { substance: 'metal' })).not.toContain('gloss coat')
   })
 
   // Card: two coats of sealer, 20 min to dry, two of wax (common practice, no source).

@@ -48,7 +48,7 @@ export function makingSteps(
 }
 
 const preparing = (mould: Mould, silicone: Silicone | undefined): Draft[] =>
-  prepare(mould.contact.master, silicone).map(({ does, wait, hazards }) => ({
+  prepare(mould.contact.master, silicone, mould.contact.aim).map(({ does, wait, hazards }) => ({
     does,
     part: 1,
     step: 'prepare',

@@ -2,7 +2,8 @@
 import { Plus } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { finishes, substances, type ContactRole, type Surface } from '@mivro/core/mould'
+import { finishes, masterAims, substances, type ContactRole, type Surface } from '@mivro/core/mould'
+import { aimWords } from '@mivro/words/prepare'
 import { fieldsOf } from '../../ui/fields.ts'
 import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
@@ -22,6 +23,7 @@ const roles: Record<ContactRole, string> = {
   fillers: 'Chunks of old moulds',
   rods: 'Rods for gates and vents',
 }
+const aims = masterAims.map((value) => ({ value, ...aimWords[value] }))
 const cast = computed(() => [...new Set(project.castResins)].join(' and '))
 
 const plain: Surface = {
@@ -49,6 +51,12 @@ const { choice: contactChoice } = fieldsOf(() => contact.value, change)
   <ShelfSelect label="Silicone" kind="silicone" v-bind="choice('silicone')" />
   <template v-if="made">
     <SelectField label="Master material" :options="substances" v-bind="masterChoice('substance')" />
+    <SelectField
+      label="Its casts show"
+      :options="aims"
+      :value="contact.aim ?? 'smooth'"
+      @choose="change({ aim: $event })"
+    />
     <QuantityField
       label="Age in weeks"
       kind="duration"

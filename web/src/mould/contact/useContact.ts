@@ -18,7 +18,7 @@ export function useContact() {
   const touched = computed(() => touchedBy(project.mould!, project.silicone))
   const made = computed(() => mouldKinds[project.mould!.kind].poured !== 'none')
   const preparing = computed(() =>
-    made.value ? prepare(contact.value.master, project.silicone) : [],
+    made.value ? prepare(contact.value.master, project.silicone, contact.value.aim) : [],
   )
   const change = (values: Partial<Contact>) =>
     project.changeMould({ contact: { ...contact.value, ...values } })
