@@ -20,7 +20,8 @@ export class AtBench {
 
   /** Everything laid out by one key, and what has to be closed is closed and banded. */
   async toWeighing(key = 'Space'): Promise<void> {
-    for (let i = 0; i < 14 && /lay out|band/.test((await this.task)!); i++) await this.key(key)
+    for (let i = 0; i < 24 && /lay out|condition|band/.test((await this.task)!); i++)
+      await this.key(key)
   }
 
   get task(): Promise<string | null> {

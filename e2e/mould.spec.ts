@@ -161,6 +161,81 @@ test.describe('in the demo studio', () => {
     await expect.poll(async () => (await vent.boundingBox())!.x).toBeLessThan(before!.x - 5)
   })
 
+  test('a mould is made step by step: the box as it stands, ticks that stay, what comes first, a calendar, the bench', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-comet-drop/mould/steps')
+    const step = (does: string, nth = 0) => page.locator(`li[data-does="${does}"]`).nth(nth)
+    const stage = page.locator('.cut svg')
+    await step('bed').getByRole('button').click()
+    await expect(stage).toHaveAccessibleName('The master in its bed of clay.')
+    await step('pour', 1).getByRole('button').click()
+    await expect(stage).toHaveAccessibleName(/turned over, the second half poured/)
+    // By keys the list is walked, and the drawing follows.
+    await page.keyboard.press('ArrowDown')
+    await expect(step('cure', 1).getByRole('button')).toHaveAttribute('aria-current', 'true')
+    await step('fill').locator('.el-checkbox').click()
+    await expect(page.getByText('Ticked all the same.')).toContainText('Wash it out')
+    await step('wash').locator('.el-checkbox').click()
+    await expect(page.getByText('Ticked all the same.')).toBeHidden()
+    await expect(page.getByText('2 of 23 done')).toBeVisible()
+    await mivro.saved()
+    await page.reload()
+    await expect(page.getByText('2 of 23 done')).toBeVisible()
+
+    const waiting = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Save calendar' }).click()
+    const calendar = readFileSync((await (await waiting).path())!, 'utf8')
+    expect(calendar.match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(4)
+    expect(calendar).toContain('UID:demo-drop-mould-making-0@mivro')
+
+    // Prepared for gloss it is polished, once, here.
+    await lens(page, 'Compatibility').click()
+    await mivro.pick('Its casts show', 'Gloss and clear')
+    await lens(page, 'Steps').click()
+    await expect(step('polish')).toBeVisible()
+    await page.keyboard.press('Control+z')
+    await expect(step('polish')).toHaveCount(0)
+
+    // The bench goes on where the list stands.
+    await page.getByRole('button', { name: 'Make it at the bench' }).click()
+    await expect(page.locator('.bench')).toHaveAttribute('data-task', /step|wait/)
+    await expect(page.locator('.bench .steps .done').first()).toContainText('Wash it out')
+  })
+
+  test('what is done before each pull is kept with the mould, in an order that the trade allows', async ({
+    mivro,
+    page,
+  }) => {
+    await mivro.open('/pieces/demo-comet-drop/mould/passport')
+    const list = page.getByRole('region', { name: 'Before each pull' })
+    await expect(list.locator('li')).toHaveCount(2)
+    await mivro.pick('Add a line', 'Powder it')
+    await expect(list.locator('li')).toHaveCount(3)
+    await expect(page.getByRole('combobox', { name: 'Dust' })).toHaveText(/starch/)
+    await list.getByRole('button', { name: 'Powder it earlier' }).click()
+    await expect(list.getByRole('alert')).toHaveText(
+      'Wipe it comes before Powder it: alcohol takes off again what lies there.',
+    )
+    await mivro.pick('When: Powder it', 'every 3rd pull')
+    await mivro.type('Time: Wipe it', '40')
+    await expect(list).toContainText('1 min 15 s of hands for a mould at its first pull')
+    await mivro.saved()
+    await page.reload()
+    await expect(mivro.field('Time: Wipe it')).toHaveValue('40 s')
+    await expect(page.getByRole('combobox', { name: 'When: Powder it' })).toHaveText(/every 3rd/)
+    // Nonsense is refused at its place.
+    await mivro.type('Time: Wipe it', 'soon')
+    await expect(list.locator('.wrong')).toBeVisible()
+    await mivro.type('Time: Wipe it', '40 s')
+    // Its sheet says it.
+    await mivro.open('/pieces/demo-comet-drop/sheet')
+    await expect(
+      page.getByText(/Before it is poured: .*powder it \(every 3rd pull\)/),
+    ).toBeVisible()
+  })
+
   test('the search proposes a tilt with fewer vents; it can be stopped', async ({
     mivro,
     page,

@@ -133,8 +133,11 @@ test('a run goes into a calendar: every load with its laying out, and when it co
   await page.getByRole('button', { name: 'Save calendar' }).click()
   const text = readFileSync((await (await waiting).path())!, 'utf8')
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(4)
-  // Before half past nine: five minutes to lay out, and ten seconds to close and band each of six.
-  expect(text).toContain('DTSTART:20261204T092400')
+  // Before half past nine: five minutes to lay out; of each of four moulds 25 s to look it over and
+  // wipe it and ten to close it; two minutes until they are dry. That is 9 min 20 s.
+  expect(text).toContain('DTSTART:20261204T092000')
+  // Imported again it replaces what it was.
+  expect(text).toMatch(/UID:demo-run-keycaps-0-lay-out-0@mivro/)
 })
 
 test('what the pot and the vessel take is seen, and what they may not is refused', async ({

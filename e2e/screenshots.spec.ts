@@ -18,12 +18,11 @@ test.describe('pictures for the README', () => {
     ['inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions', 'Dusk violet'],
     ['bubbles', '/pieces/demo-keycap/pour?lens=air'],
     ['run', '/runs/demo-run-keycaps'],
-    ['runs', '/runs'],
     ['log', '/log'],
     ['pull', '/pieces/demo-astronomer-solid/pulls/demo-astronomer-solid-pull-3'],
     ['air', '/pieces/demo-astronomer/mould/air'],
     ['silicone', '/pieces/demo-astronomer/mould/silicone'],
-    ['moulds', '/moulds/demo-astronomer-solid-mould'],
+    ['steps', '/pieces/demo-comet-drop/mould/steps', 'Pour the first half'],
     ['shelf', '/shelf/demo-slow-epoxy'],
   ]
   for (const [name, path, layer] of views) {
@@ -57,6 +56,8 @@ test.describe('pictures for the README', () => {
     const shot = (name: string) =>
       page.screenshot({ path: join(resolve(folder!), `bench-${name}.png`) })
     await bench.begin('demo-run-solid')
+    while ((await bench.task) === 'lay out') await bench.key('Space')
+    await shot('before')
     await bench.toWeighing()
     await bench.readCaution()
     await bench.world()
@@ -71,12 +72,12 @@ test.describe('pictures for the README', () => {
     for (let i = 0; i < 40 && (await bench.task) !== 'fill'; i++) await bench.key('Space')
     await page.waitForTimeout(6000)
     await shot('pouring')
+    await bench.key('r')
+    await page.waitForTimeout(500)
+    await shot('rescue')
   })
 
-  const sheets: [string, string][] = [
-    ['pour-sheet', '/pieces/demo-comet-drop/sheet'],
-    ['mould-sheet', '/pieces/demo-comet-drop/mould-sheet'],
-  ]
+  const sheets: [string, string][] = [['mould-sheet', '/pieces/demo-comet-drop/mould-sheet']]
   for (const [name, path] of sheets) {
     test(`the printed ${name}`, async ({ mivro, page }) => {
       await mivro.open(path)

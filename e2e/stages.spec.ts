@@ -135,6 +135,29 @@ test('the shape is shown in 3D where its section says little', async ({ mivro, p
   await expect(page.getByText('Lowest in the mould, poured first')).toBeVisible()
 })
 
+test('it comes out rubbery or hard as the pour has it; what may be done then is a ladder, and a post-cure is told what it bears', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-crater-keycap/pour')
+  const out = page.getByRole('region', { name: 'Getting it out' })
+  await expect(out.locator('[data-rung="out"]')).toBeVisible({ timeout: 120_000 })
+  await out.getByText('Rubbery', { exact: true }).click()
+  await expect(out.locator('[data-rung="rubbery"]')).toContainText('Gates by a blade')
+  await expect(out.locator('[data-rung="out"]')).toHaveCount(0)
+  await out.getByRole('button', { name: 'Add a post-cure' }).click()
+  await expect(out.locator('[data-rung="post-cure"]')).toBeVisible()
+  await expect(out.locator('[data-gain]')).toContainText(/it softens at about \d+ °C instead of/)
+  await mivro.type('Post-cure at', '500')
+  await expect(out.locator('.wrong')).toBeVisible()
+  await mivro.type('Post-cure at', '60')
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Pour sheet' }).click()
+  await expect(page.locator('[data-step="demould"]')).toContainText(
+    /Take it out while it is rubbery, .* cut the gates with a blade/,
+  )
+})
+
 test('prices are written in the currency of the settings', async ({ mivro, page }) => {
   await mivro.open('/studio')
   await mivro.field('Currency of prices').fill('CHF')

@@ -19,6 +19,7 @@ export const views: [string, string][] = [
   ['Kind', '/pieces/demo-astronomer/mould/kind'],
   ['Silicone', '/pieces/demo-orrery/mould/silicone'],
   ['Compatibility', '/pieces/demo-astronomer/mould/contact'],
+  ['Steps', '/pieces/demo-comet-drop/mould/steps'],
   ['Mould record', '/pieces/demo-astronomer/mould/passport'],
   ['Mould sheet', '/pieces/demo-astronomer/mould-sheet'],
   ['Moulds', '/moulds'],
