@@ -123,6 +123,24 @@ test('what cannot be done is said at its place, and nothing is lost', async ({ m
   await expect(page.getByRole('link', { name: 'New run' })).toHaveCount(0)
 })
 
+test('tight places are prefilled from the cup or from a small mix before it; its cost and its sheet say so', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/runs/demo-run-solid')
+  const cost = page.locator('[data-prefill]')
+  await expect(cost).toContainText('of the time that the cup pours', { timeout: 120_000 })
+  await page.getByText('From a small mix before', { exact: true }).click()
+  await expect(cost).toContainText('before the one that fills is mixed')
+  await mivro.saved()
+  await page.goto(`${mivro.server.address}/runs/demo-run-solid/sheet`)
+  const steps = page.locator('li[data-step]')
+  await expect(steps.filter({ hasText: 'mix the small cup' })).toHaveCount(1)
+  const order = await steps.evaluateAll((all) => all.map((one) => one.getAttribute('data-step')))
+  expect(order.indexOf('close')).toBeGreaterThan(order.indexOf('prefill'))
+  expect(order.indexOf('fill')).toBeGreaterThan(order.lastIndexOf('mix'))
+})
+
 test('a run goes into a calendar: every load with its laying out, and when it comes out', async ({
   mivro,
   page,
@@ -133,9 +151,9 @@ test('a run goes into a calendar: every load with its laying out, and when it co
   await page.getByRole('button', { name: 'Save calendar' }).click()
   const text = readFileSync((await (await waiting).path())!, 'utf8')
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(4)
-  // Before half past nine: five minutes to lay out; of each of four moulds 25 s to look it over and
-  // wipe it and ten to close it; two minutes until they are dry. That is 9 min 20 s.
-  expect(text).toContain('DTSTART:20261204T092000')
+  // Before half past nine: five minutes to lay out; two pairs of hands look over and wipe four moulds,
+  // 25 s each, and close them, ten each; two minutes until they are dry. That is 8 min 10 s.
+  expect(text).toContain('DTSTART:20261204T092100')
   // Imported again it replaces what it was.
   expect(text).toMatch(/UID:demo-run-keycaps-0-lay-out-0@mivro/)
 })

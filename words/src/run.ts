@@ -7,7 +7,7 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
-import { cupsOf, handsAt, wetsFor } from '@mivro/core/work/run'
+import { cupsOf, dab, handsAt, wetsFor } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 import { sayCondition } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
@@ -145,6 +145,18 @@ export const sayOffer = (offer: Offer, units: UnitChoice = metric): string => {
   return `${offerWords[offer.what](offer, units)}: ${plural(casts, 'cast')} in ${plural(mixes, 'mix', 'mixes')} and ${plural(loads, 'load')}, ${plural(days, 'day')}.`
 }
 
+/**
+ * What prefilling costs, by the way it is done.
+ *
+ * @example sayPrefill(70, 'from the cup') // 'Prefilling and closing take 1 min 10 s of the time that the cup pours.'
+ */
+export const sayPrefill = (costs: number, way: NonNullable<Run['prefill']>): string => {
+  const takes = `Prefilling and closing take ${showDuration(costs, 'second')}`
+  return way === 'from the cup'
+    ? `${takes} of the time that the cup pours.`
+    : `${takes} of a small cup’s time, before the one that fills is mixed.`
+}
+
 /** From so long after the first mix on a moment is said by the clock too, s. */
 const byTheClock = 900
 
@@ -163,9 +175,6 @@ const capital = (words: string): string => words[0].toUpperCase() + words.slice(
 
 const those = (moulds: readonly unknown[]): string =>
   moulds.length === 1 ? 'the mould' : `all ${moulds.length} moulds`
-
-/** A dab in a tight spot, m³ (common practice, no source). */
-const dab = 1e-7
 
 /** What to do in a step of a run, in sentences. */
 export function sayRunStep(
@@ -198,9 +207,15 @@ export function sayRunStep(
     case 'condition':
       return sayCondition(condition!)
     case 'weigh':
+      if (mix!.dabs) {
+        return `Weigh a small first cup, for the tight places alone${sayBetween(weighing!)}.`
+      }
       return `Weigh for ${plural(moulds.length, 'mould')} of ${names}${sayBetween(weighing!)}.`
     case 'mix': {
       const pours = showDuration(mix!.cup.poursUntil, 'second')
+      if (mix!.dabs) {
+        return `${capital(moment(at))}: mix the small cup. Scrape sides and bottom. It pours for ${pours}; the last place is dabbed after ${showDuration(mix!.poured, 'second')}.`
+      }
       return `${capital(moment(at))}: mix. Scrape sides and bottom. It pours for ${pours}; the last mould is full after ${showDuration(mix!.poured, 'second')}.`
     }
     case 'vacuum':
@@ -208,6 +223,9 @@ export function sayRunStep(
     case 'close': {
       const how = 'keys or wave home, no step at the lip; boards, and many light bands all round'
       if (!mix) return `Before anything is mixed: close ${those(moulds)}, ${how}.`
+      if (mix.dabs) {
+        return `${capital(moment(at))}: close what is prefilled, ${how}. The cup that fills them is mixed afterwards.`
+      }
       const costs = `That takes ${showDuration(handsAt(mix, 'band'), 'second')} of the ${showDuration(mix.cup.poursUntil, 'second')} that it pours`
       return `${capital(moment(at))}: close what is prefilled, ${how}. ${costs}.`
     }

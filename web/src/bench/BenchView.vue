@@ -105,7 +105,7 @@ const shortcuts = useShortcuts([
   {
     keys: ['Space', 'Enter', 'PageDown'],
     says: 'the large key; also Enter and a pedal’s Page Down',
-    act: () => !rescue.value && press.main(),
+    act: () => (rescue.value ? false : press.main()),
   },
   { keys: ['Backspace'], says: 'take the last step back', act: press.undo },
   { keys: ['t'], says: 'tare the scale', act: press.tare },

@@ -4,9 +4,9 @@ import { ElButton, ElDatePicker } from 'element-plus'
 import { Plus } from 'lucide-vue-next'
 import { safetyFor } from '@mivro/core/base/caution'
 import { resinClasses } from '@mivro/core/matter/material'
-import type { BenchWindow, PourOfRun } from '@mivro/core/work/run'
+import { prefillTakes, type BenchWindow, type PourOfRun } from '@mivro/core/work/run'
 import { wayWords } from '@mivro/words/air'
-import { sayOffer } from '@mivro/words/run'
+import { sayOffer, sayPrefill } from '@mivro/words/run'
 import { newId } from '../api/client.ts'
 import { useStudio } from '../project/studioStore.ts'
 import CautionNotes from '../ui/CautionNotes.vue'
@@ -53,6 +53,11 @@ const plansOf = (piece: string) =>
     label: document.name,
   }))
 
+const prefilled = computed(() => known.pours.value.some(({ prefills }) => prefills > 0))
+/** What hands take for it, in the busiest cup, s. */
+const costs = computed(() =>
+  prefillTakes(compiled.value?.loads.flatMap(({ mixes }) => mixes) ?? []),
+)
 const ways = (['none', 'vacuum', 'pressure', 'both'] as const).map((way) => ({
   value: way,
   label: wayWords[way],
@@ -142,6 +147,18 @@ const { field, choice } = fieldsOf(() => run.value, change)
     </template>
     <h2>The bench</h2>
     <SegmentField label="Against bubbles" :options="ways" v-bind="choice('way')" above />
+    <template v-if="prefilled">
+      <SegmentField
+        above
+        label="Tight places are prefilled"
+        :options="{ 'from the cup': 'From the cup', 'small mix': 'From a small mix before' }"
+        :value="run.prefill ?? 'from the cup'"
+        @choose="change({ prefill: $event })"
+      />
+      <p v-if="costs > 0" class="quiet small" data-prefill>
+        {{ sayPrefill(costs, run.prefill ?? 'from the cup') }}
+      </p>
+    </template>
     <SegmentField
       label="Pairs of hands"
       :options="[

@@ -9,7 +9,8 @@ export interface Shortcut {
   shown?: string
   /** Absent: the help leaves it out. */
   says?: string
-  act?: () => void
+  /** False: it does nothing now, and what has the focus hears the key. */
+  act?: () => unknown
 }
 
 /** What every screen's help says of undo, which the bar at the top hears. */
@@ -36,8 +37,7 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): [string, string][]
     for (const key of keys) {
       const listen = (event: KeyboardEvent) => {
         if (!act || resting(event)) return
-        event.preventDefault()
-        act()
+        if (act() !== false) event.preventDefault()
       }
       bindings[key] = listen
       // Some layouts need Shift for the question mark, some report it without.

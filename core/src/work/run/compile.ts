@@ -93,7 +93,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
     wanted,
     casts: planned,
     mixes: mixes.length,
-    perMix: Math.max(0, ...mixes.map(({ moulds }) => moulds.length)),
+    perMix: Math.max(0, ...mixes.map(({ moulds, dabs }) => (dabs ? 0 : moulds.length))),
     days: new Set(timed.map(({ day }) => day)).size,
     until: Math.max(0, ...timed.map(({ at, out }) => at + out)),
     slow,

@@ -8,7 +8,7 @@ import type { Run } from './run.ts'
 
 /** What every load of a run is planned with. */
 export interface LoadBench {
-  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way'>
+  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way' | 'prefill'>
   hands: Hands
   /** Pairs of hands. */
   pairs: number
@@ -113,10 +113,10 @@ export const waitInRoom = (
 ): number => (layer === 0 ? 0 : layers[layer].wait * slowerIn(layers[layer - 1], run))
 
 /** When the first of a mix's moulds gels that are to go into the pot; Infinity where none is. */
-export const gelOfMix = ({ moulds, layer }: Mix, run: Pick<Run, 'room'>): number =>
+export const gelOfMix = ({ moulds, layer, dabs }: Mix, run: Pick<Run, 'room'>): number =>
   Math.min(
     ...moulds
-      .filter(({ pour }) => layer === pour.layers.length - 1)
+      .filter(({ pour }) => !dabs && layer === pour.layers.length - 1)
       .map(({ pour }) => inRoom(pour.layers[layer], run).gel),
   )
 

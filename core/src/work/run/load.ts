@@ -12,7 +12,7 @@ import {
 } from '../../matter/air/index.ts'
 import type { Block } from '../../mould/index.ts'
 import { resinClasses, type Resin } from '../../matter/material/index.ts'
-import { cupFor } from '../../matter/mix/index.ts'
+import { cupFor, mixDensity } from '../../matter/mix/index.ts'
 import { conditioningOfLoad, type Conditioning } from './conditioning.ts'
 import { ageingCup, type AgeingCup } from './cup.ts'
 import {
@@ -27,7 +27,7 @@ import {
   type LoadedMix,
   type TooSlow,
 } from './limits.ts'
-import { closesBefore, mixedFor, planMix, type Mix } from './mix.ts'
+import { closesBefore, dabsVolume, mixedFor, planDabs, planMix, type Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
 import type { Run } from './run.ts'
 import { fitsPot } from './pack.ts'
@@ -95,7 +95,39 @@ export function planLoad(
     }
   }
   if (mixes.length === 0) return { slow }
-  return { load: finished(mixes, bench), slow }
+  return { load: finished(withDabs(mixes, bench), bench), slow }
+}
+
+/**
+ * Small cups for tight places come before the first that fills, and put all of those off: none of
+ * their own limits moves. As many moulds from one as there is time for.
+ */
+function withDabs(mixes: LoadedMix[], bench: LoadBench): LoadedMix[] {
+  if (bench.run.prefill !== 'small mix') return mixes
+  const { run } = bench
+  const open = mixes
+    .filter(({ layer }) => layer === 0)
+    .flatMap(({ moulds }) => moulds.filter(({ pour }) => pour.prefills > 0))
+  const found: LoadedMix[] = []
+  let begins = 0
+  for (const group of byMix(open, 0)) {
+    for (let rest = group; rest.length > 0;) {
+      const { law, resin } = rest[0].pour.layers[0]
+      const planned = (count: number) => {
+        const moulds = rest.slice(0, count)
+        const mass = dabsVolume(moulds) * mixDensity(resin.ratio, resin)
+        const cup = ageingCup(law, { mass, room: run.room, parts: run.parts })
+        return planDabs(moulds, cup, bench)
+      }
+      let count = rest.length
+      while (count > 1 && planned(count).poured > planned(count).cup.poursUntil) count--
+      const mix = { ...planned(count), begins }
+      found.push(mix)
+      begins += mix.done
+      rest = rest.slice(count)
+    }
+  }
+  return [...found, ...mixes.map((mix) => ({ ...mix, begins: mix.begins + begins }))]
 }
 
 type Pot = Parameters<typeof fitsPot>[1]
@@ -241,10 +273,12 @@ function mixOf(
       },
       vessel,
     ).takes
-  return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot })
+  const prefills = run.prefill !== 'small mix'
+  return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot, prefills })
 }
 
 function finished(mixes: LoadedMix[], bench: LoadBench): Load {
+  const filling = mixes.filter(({ dabs }) => !dabs)
   const { lid, atPressure } = closing(mixes, bench)
   const done = Math.max(...mixes.map((mix) => mix.begins + mix.done))
   const limits = mixes.flatMap((mix): Required<Pick<Load, 'spare' | 'tight'>>[] => {
@@ -259,7 +293,7 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
     return [pouring, { spare, tight: { mould: last, by: 'lid' as const } }]
   })
   const tightest = limits.toSorted((a, b) => a.spare - b.spare)[0]
-  const moulds = [...new Set(mixes.flatMap((mix) => mix.moulds))]
+  const moulds = [...new Set(filling.flatMap((mix) => mix.moulds))]
   const shut = moulds.filter(({ pour }) => closesBefore(pour)).length
   const closes = Math.ceil(shut / bench.pairs) * bench.hands.band
   const conditioning = conditioningOfLoad(moulds, bench.pairs)
@@ -274,7 +308,7 @@ function finished(mixes: LoadedMix[], bench: LoadBench): Load {
     atPressure,
     handsOn: atPressure ?? done,
     out: Math.max(
-      ...mixes.flatMap(({ begins, moulds, layer }) =>
+      ...filling.flatMap(({ begins, moulds, layer }) =>
         moulds.map(({ pour }) => begins + outOf(pour.layers[layer], bench.run).at),
       ),
     ),

@@ -35,6 +35,8 @@ export interface Mix {
   /** s since its parts met: the last mould is filled; the last is in its bands and in the pot. */
   poured: number
   done: number
+  /** It prefills tight places alone: another one fills the moulds. */
+  dabs?: true
 }
 
 export interface MixBench {
@@ -45,6 +47,8 @@ export interface MixBench {
   vacuum?: number
   /** Moulds go into the pot when this is the last layer. */
   pot: boolean
+  /** Tight places are prefilled from this cup; else they were from a small one before it. */
+  prefills: boolean
 }
 
 /**
@@ -78,19 +82,8 @@ export const handsAt = ({ tasks }: Pick<Mix, 'tasks'>, what: TaskName): number =
 export const closesBefore = ({ closed, prefills }: Pick<RunPour, 'closed' | 'prefills'>): boolean =>
   closed && prefills === 0
 
-/**
- * One mix, task by task: stirred, freed of air; moulds that stand open for it prefilled, closed and
- * banded; then each wetted where it is wished, filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
- * and puts into the pot what the first has prefilled and filled.
- */
-export function planMix(
-  moulds: readonly RunMould[],
-  layer: number,
-  cup: AgeingCup,
-  { hands, pairs, vacuum = 0, pot }: MixBench,
-): Mix {
-  const { resin } = moulds[0].pour.layers[layer]
-  const density = mixDensity(resin.ratio, resin)
+/** Two pairs of hands that take up one task after the other while a cup ages. */
+function handsWith(cup: AgeingCup) {
   const tasks: Task[] = []
   const free = [0, 0]
   const add = (what: TaskName, by: number, takes: number, more: Partial<Task> = {}) => {
@@ -100,6 +93,111 @@ export function planMix(
     tasks.push({ what, by, from, until, viscosity: thicknessAt(cup, from), ...more })
     free[by] = until
   }
+  return { tasks, free, add }
+}
+
+/** Tight places dabbed while the moulds stand open, then those closed and banded: when each is shut. */
+function prefilled(
+  moulds: readonly RunMould[],
+  {
+    hands,
+    helper,
+    free,
+    add,
+  }: { hands: Hands; helper: number } & Pick<ReturnType<typeof handsWith>, 'free' | 'add'>,
+): Map<RunMould, number> {
+  const dabbed = new Map<RunMould, number>()
+  for (const mould of moulds) {
+    if (mould.pour.prefills === 0) continue
+    add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
+    dabbed.set(mould, free[0])
+  }
+  const shutAt = new Map<RunMould, number>()
+  for (const [mould, at] of dabbed) {
+    if (!mould.pour.closed) continue
+    free[helper] = Math.max(free[helper], at)
+    add('band', helper, hands.band, { mould })
+    shutAt.set(mould, free[helper])
+  }
+  return shutAt
+}
+
+/** A dab in a tight spot, and the least that is mixed by hand, m³ (common practice, no source). */
+export const dab = 1e-7
+const leastMix = 5e-6
+
+/**
+ * What a small first cup for tight places holds, m³.
+ *
+ * @example dabsVolume([{ pour: { prefills: 3 } }]) // 5e-6 (0.3 ml are dabbed, but less can't be mixed)
+ */
+export const dabsVolume = (moulds: readonly { pour: Pick<RunPour, 'prefills'> }[]): number =>
+  Math.max(
+    leastMix,
+    moulds.reduce((sum, { pour }) => sum + pour.prefills * dab, 0),
+  )
+
+/**
+ * A small first cup: stirred, every tight place dabbed with the moulds open, and those closed and
+ * banded before the cup that fills them is mixed. Their closing is then on no clock but this one's.
+ */
+export function planDabs(
+  moulds: readonly RunMould[],
+  cup: AgeingCup,
+  { hands, pairs }: Pick<MixBench, 'hands' | 'pairs'>,
+): Mix {
+  const { resin } = moulds[0].pour.layers[0]
+  const { tasks, free, add } = handsWith(cup)
+  add('stir', 0, resin.mixTime)
+  free[1] = free[0]
+  prefilled(moulds, { hands, helper: pairs > 1 ? 1 : 0, free, add })
+  const volume = dabsVolume(moulds)
+  const last = tasks.findLast(({ what }) => what === 'prefill')
+  return {
+    moulds: [...moulds],
+    layer: 0,
+    volume,
+    mass: volume * mixDensity(resin.ratio, resin),
+    cup,
+    tasks,
+    poured: last?.until ?? 0,
+    done: Math.max(...free),
+    dabs: true,
+  }
+}
+
+/**
+ * How long hands are at prefilling and at the closing that waits for it, in the busiest cup, s.
+ *
+ * @example prefillTakes([{ tasks: [{ what: 'prefill', from: 30, until: 50 }, { what: 'band', from: 50, until: 60 }] }]) // 30
+ */
+export function prefillTakes(
+  mixes: readonly { tasks: readonly Pick<Task, 'what' | 'from' | 'until'>[] }[],
+): number {
+  return Math.max(
+    0,
+    ...mixes.map(({ tasks }) => {
+      const own = tasks.filter(({ what }) => what === 'prefill' || what === 'band')
+      if (own.length === 0) return 0
+      return Math.max(...own.map(({ until }) => until)) - Math.min(...own.map(({ from }) => from))
+    }),
+  )
+}
+
+/**
+ * One mix, task by task: stirred, freed of air; moulds that stand open for it prefilled, closed and
+ * banded; then each wetted where it is wished, filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
+ * and puts into the pot what the first has prefilled and filled.
+ */
+export function planMix(
+  moulds: readonly RunMould[],
+  layer: number,
+  cup: AgeingCup,
+  { hands, pairs, vacuum = 0, pot, prefills }: MixBench,
+): Mix {
+  const { resin } = moulds[0].pour.layers[layer]
+  const density = mixDensity(resin.ratio, resin)
+  const { tasks, free, add } = handsWith(cup)
   add('stir', 0, resin.mixTime)
   add('vacuum', 0, vacuum)
   free[1] = free[0]
@@ -109,19 +207,7 @@ export function planMix(
     const last = layer === mould.pour.layers.length - 1
     add('pot', helper, pot && last ? hands.intoPot : 0, { mould })
   }
-  const prefilledAt = new Map<RunMould, number>()
-  for (const mould of layer === 0 ? moulds : []) {
-    if (mould.pour.prefills === 0) continue
-    add('prefill', 0, mould.pour.prefills * hands.prefill, { mould })
-    prefilledAt.set(mould, free[0])
-  }
-  const shutAt = new Map<RunMould, number>()
-  for (const [mould, at] of prefilledAt) {
-    if (!mould.pour.closed) continue
-    free[helper] = Math.max(free[helper], at)
-    add('band', helper, hands.band, { mould })
-    shutAt.set(mould, free[helper])
-  }
+  const shutAt = prefilled(layer === 0 && prefills ? moulds : [], { hands, helper, free, add })
   for (const mould of moulds) {
     free[0] = Math.max(free[0], shutAt.get(mould) ?? 0)
     if (layer === 0) add('wet', 0, wetsFor(mould), { mould })

@@ -37,6 +37,7 @@ const anyRun = fc.record({
   hands: fc.constantFrom(1, 2),
   way: fc.constantFrom('none' as const, 'pressure' as const, 'vacuum' as const, 'both' as const),
   room: fc.integer({ min: 16, max: 26 }),
+  prefill: fc.constantFrom('from the cup' as const, 'small mix' as const),
 })
 
 /** A random run, compiled, as steps and as tasks of the bench. */
@@ -45,8 +46,9 @@ function made({
   hands,
   way,
   room,
+  prefill,
 }: typeof anyRun extends fc.Arbitrary<infer R> ? R : never) {
-  const run = { ...newRun('Any'), hands, way, room: room + 273.15 }
+  const run = { ...newRun('Any'), hands, way, prefill, room: room + 273.15 }
   const needs = pours.map(({ prefills, closed, casts, fast, set, pulled, before }, i) => {
     const of = keycap({}, fast ? stirred : slow)
     const sets = set ? [{ ...petals, how: set }] : []
@@ -61,7 +63,7 @@ function made({
   const steps = runSteps(compiled.loads, run, tools)
   const cups = [1e-4, 1e-3]
   const { tasks } = benchOfRun({ id: 'r', revision: 1, run, compiled, tools, cups, pours: [] })
-  return { compiled, steps, tasks, pairs: hands }
+  return { compiled, steps, tasks, pairs: hands, prefill }
 }
 const forEachRun = (look: (of: ReturnType<typeof made>) => void) =>
   fc.assert(
@@ -94,18 +96,22 @@ describe('the order of the work in a run', () => {
           expect(banded >= 0).toBe(pour.closed)
           expect(filled).toBeGreaterThan(banded)
         }
-        for (const { tasks: hands } of load.mixes) {
-          for (const band of hands.filter(({ what }) => what === 'band')) {
-            const fill = hands.find(({ what, mould }) => what === 'fill' && mould === band.mould)!
-            expect(fill.from).toBeGreaterThanOrEqual(band.until)
-          }
+        const hands = load.mixes.flatMap(({ begins, tasks: own }) =>
+          own.map(({ what, mould, from, until }) => ({
+            ...{ what, mould, from: begins + from, until: begins + until },
+          })),
+        )
+        for (const band of hands.filter(({ what }) => what === 'band')) {
+          const fill = hands.find(({ what, mould }) => what === 'fill' && mould === band.mould)!
+          expect(fill.from).toBeGreaterThanOrEqual(band.until - 1e-9)
         }
       }
     })
   })
 
   it('tight places are prefilled while the mould is open, and cost the cup what closing takes', () => {
-    forEachRun(({ compiled, steps }) => {
+    forEachRun(({ compiled, steps, prefill }) => {
+      if (prefill !== 'from the cup') return
       for (const { tasks, moulds } of compiled.loads.flatMap(({ mixes }) => mixes)) {
         const open = moulds.filter(({ pour }) => pour.prefills > 0)
         const of = (what: string) => tasks.filter((task) => task.what === what)
@@ -121,6 +127,34 @@ describe('the order of the work in a run', () => {
         if (step !== 'prefill') continue
         const next = steps.slice(i).find((one) => one.step === 'fill' && one.mix === mix)
         expect(next).toBeDefined()
+      }
+    })
+  })
+
+  it('or from a small cup before: closed on its clock, and the cup that fills has all its time', () => {
+    forEachRun(({ compiled, steps, prefill }) => {
+      if (prefill !== 'small mix') return
+      for (const load of compiled.loads) {
+        const dabs = load.mixes.filter((mix) => mix.dabs)
+        const filling = load.mixes.filter((mix) => !mix.dabs)
+        const open = load.moulds.filter(({ pour }) => pour.prefills > 0)
+        expect(dabs.flatMap(({ moulds }) => moulds.map(({ key }) => key)).toSorted()).toEqual(
+          open.map(({ key }) => key).toSorted(),
+        )
+        const of = (mixes: typeof dabs, what: string) =>
+          mixes.flatMap(({ tasks }) => tasks.filter((task) => task.what === what))
+        expect(of(dabs, 'prefill').length).toBe(open.length)
+        expect(of(dabs, 'fill').length + of(filling, 'prefill').length).toBe(0)
+        expect(of(filling, 'band').length).toBe(0)
+        for (const { begins, done, volume } of dabs) {
+          // Less than 5 ml nobody mixes by hand (common practice, no source).
+          expect(volume).toBeGreaterThanOrEqual(5e-6)
+          for (const mix of filling) expect(mix.begins).toBeGreaterThanOrEqual(begins + done - 1e-9)
+        }
+        const ours = steps.filter((one) => one.load === load)
+        const poured = ours.filter(({ step }) => step === 'fill').map(({ mix }) => mix)
+        expect(poured.every((mix) => !mix!.dabs)).toBe(true)
+        if (load.lid !== undefined) expect(load.out).toBeGreaterThan(load.lid)
       }
     })
   })

@@ -59,6 +59,8 @@ export const runSchema = z.object({
   parts: quantity('temperature', 273.15, 333.15).optional(),
   /** Moulds in the order they are filled, by the pour and the mould's number; others follow by difficulty. */
   order: z.array(text('mould', 80)).max(400),
+  /** Tight places are prefilled from the cup that fills, or from a small one before it; left out: from the cup. */
+  prefill: z.enum(['from the cup', 'small mix']).optional(),
   /** No more moulds than this from one cup; left out: as many as there is time for. */
   perMix: whole(1, 400).optional(),
   /** No more loads than this in a day; left out: as many as there is time for. */

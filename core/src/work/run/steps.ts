@@ -97,21 +97,23 @@ export function runSteps(
         const task = mix.tasks.find((one) => one.what === what)
         return task && mix.begins + task.from
       }
-      const open = mix.moulds.filter(({ pour }) => mix.layer === 0 && pour.prefills > 0)
-      const shut = open.filter(({ pour }) => pour.closed)
+      const handled = (what: string) =>
+        mix.moulds.filter((mould) =>
+          mix.tasks.some((task) => task.what === what && task.mould === mould),
+        )
+      const [open, shut] = [handled('prefill'), handled('band')]
       return [
         add('mix', { mix, at: mix.begins }),
         ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
         ...(open.length === 0 ? [] : [add('prefill', { mix, moulds: open, at: at('prefill') })]),
         ...(shut.length === 0 ? [] : [add('close', { mix, moulds: shut, at: at('band') })]),
-        add('fill', { mix, at: at('fill') }),
-        ...setSteps(mix, false),
+        ...(mix.dabs ? [] : [add('fill', { mix, at: at('fill') }), ...setSteps(mix, false)]),
         ...(at('pot') === undefined ? [] : [add('into pot', { mix, at: at('pot') })]),
       ]
     }
     const closed = load.moulds.filter(({ pour }) => closesBefore(pour))
     const worked = rounds(load.mixes).flatMap((round, i) => [
-      ...round.flatMap((mix) => setSteps(mix, true)),
+      ...round.filter(({ dabs }) => !dabs).flatMap((mix) => setSteps(mix, true)),
       ...(i === 0 && closed.length > 0 ? [add('close', { moulds: closed })] : []),
       ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, load, cups) })),
       ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
@@ -151,8 +153,8 @@ export const staysOf = (steps: readonly RunStep[]): RunStep[] =>
 
 /** What came out rubbery lies flat until it is hard, s after the first mix; undefined where nothing did. */
 function flatUntil({ mixes }: TimedLoad, run: Pick<Run, 'room' | 'way'>): number | undefined {
-  const hard = mixes.flatMap(({ begins, moulds, layer }) =>
-    moulds
+  const hard = mixes.flatMap(({ begins, moulds, layer, dabs }) =>
+    (dabs ? [] : moulds)
       .map(({ pour }) => pour.layers[layer])
       .filter((one) => outOf(one, run).rubbery)
       .map((one) => begins + inRoom(one, run).hard),
