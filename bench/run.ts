@@ -7,7 +7,18 @@ import {
 import { airInUrethane, sourcesOf, type LayerBubbles } from '../core/src/matter/air/index.ts'
 import { gelOf, thickeningOf } from '../core/src/matter/cure/index.ts'
 import { sheets } from '../core/src/matter/cure/samples.ts'
-import { apart, compileRun, newRun, packPlate, usualHands } from '../core/src/work/run/index.ts'
+import { firmPlatinum } from '../core/src/matter/material/samples.ts'
+import { compileMould, makingSteps, stageAfter } from '../core/src/mould/index.ts'
+import { block60, geometryOfSolid, sampleMould } from '../core/src/mould/samples.ts'
+import { benchOfRun } from '../core/src/work/bench/index.ts'
+import {
+  apart,
+  compileRun,
+  newRun,
+  packPlate,
+  runSteps,
+  usualHands,
+} from '../core/src/work/run/index.ts'
 import { keycap, lawOf } from '../core/src/work/run/samples.ts'
 import { compare, median, within } from './timing.ts'
 
@@ -69,7 +80,8 @@ export async function benchRun(): Promise<void> {
   within('all three', 3 * first, 1000)
 
   console.log('\nA run of 40 moulds')
-  const pour = keycap({ casts: 40, moulds: 40 })
+  const before = (['look over', 'wipe'] as const).map((what) => ({ what, every: 1, hands: 15 }))
+  const pour = keycap({ casts: 40, moulds: 40, before })
   const run = newRun('Forty')
   const bench = { hands: usualHands, tools, largestCup: 1e-3 }
   const found = compileRun(run, [pour], bench)
@@ -78,6 +90,26 @@ export async function benchRun(): Promise<void> {
     'compiled',
     median(() => compileRun(run, [pour], bench), 9),
     20,
+  )
+
+  const cups = [1e-4, 1e-3]
+  const of = { id: 'r', revision: 1, run, compiled: found, tools, cups, pours: [] }
+  within(
+    'its steps and the tasks of its bench',
+    median(() => [runSteps(found.loads, run, tools, cups), benchOfRun(of)], 15),
+    5,
+  )
+
+  console.log('\nA two-part mould')
+  const mould = sampleMould({ kind: 'two-part' })
+  const compiled = compileMould(mould, geometryOfSolid(block60), firmPlatinum, 1e-4)
+  within(
+    'its steps in their order, and what is there at each',
+    median(() => {
+      const steps = makingSteps(mould, compiled, firmPlatinum)
+      return steps.map((_, i) => stageAfter(steps, i + 1))
+    }, 15),
+    5,
   )
 
   console.log('\nSixty footprints on a plate')
