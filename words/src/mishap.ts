@@ -145,6 +145,9 @@ export function sayMishap(
 ): string[] {
   const time = (seconds: number) => showDuration(Math.abs(seconds), 'second')
   switch (mishap) {
+    case 'master rises':
+    case 'silicone short':
+    case 'box leaks':
     case 'turns to syrup':
     case 'not filled':
     case 'seam leaks': {
@@ -158,7 +161,8 @@ export function sayMishap(
         open && open.moulds > 0
           ? `Still empty: ${open.moulds} ${open.moulds === 1 ? 'mould' : 'moulds'}, ${open.casts} ${open.casts === 1 ? 'cast' : 'casts'}, ${show(open.mass, 'mass', units)}.`
           : ''
-      return [pours, empty].filter(Boolean)
+      const down = hold ? `${show(hold, 'mass', units)} on top hold it down.` : ''
+      return [down, pours, empty].filter(Boolean)
     }
     case 'pressure lost':
       if (left === undefined) return []
@@ -174,8 +178,6 @@ export function sayMishap(
       const why = known.length > 0 ? `Likely: ${known.join(', ')}.` : usualCauses
       return [stood, why]
     }
-    case 'master rises':
-      return hold ? [`${show(hold, 'mass', units)} on top hold it down.`] : []
     case 'cup smokes':
       return ['Leave the cup. Air the room, nobody bends over it, no water into it.']
     default:

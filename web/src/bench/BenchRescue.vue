@@ -111,7 +111,13 @@ function did(remedy: MishapRemedy): void {
           @press="did(remedy)"
         />
       </div>
-      <p class="quiet">What you press is written into the log, with its time.</p>
+      <p class="quiet">
+        {{
+          open.bench.value!.of.what === 'run'
+            ? 'What you press is written into the log, with its time.'
+            : 'What you press stands with the steps of the mould, with its time.'
+        }}
+      </p>
     </template>
   </section>
 </template>

@@ -31,7 +31,8 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
   }
   const masters = mould.cavities
   const { width, depth, shape } = box
-  const size = { width, depth, round: shape === 'round' || shape === 'cup' }
+  const area = box.areaAt(box.height)
+  const size = { width, depth, round: shape === 'round' || shape === 'cup', area }
   const { own } = mould.box
   const height = box.under + room.parting
   const castIn = mould.openings.filter(({ made }) => made === 'cast in')

@@ -10,8 +10,9 @@ export interface PhraseAmounts {
   'fix-on-board': None
   'print-shell': None
   'clay-skirt': None
-  'ready-box': { width: number; depth: number; round: boolean }
-  'build-box': { width: number; depth: number; round: boolean; walls: number }
+  'ready-box': { width: number; depth: number; round: boolean; area?: number }
+  /** `area` of its floor at the fill line; a bench that was begun before it was told has none. */
+  'build-box': { width: number; depth: number; round: boolean; walls: number; area?: number }
   'seal-seams': None
   'fill-line': { height: number }
   brace: { places: number }

@@ -137,10 +137,16 @@ function clocksOfMix(
     mix: task.mix,
     ...more,
   })
+  /** Silicone is poured by the step that follows its mixing, and has its pot life until then. */
+  const poursNext = ({ id }: TaskOf<'mix'>) => {
+    const rest = tasks.slice(tasks.findIndex((one) => one.id === id) + 1)
+    const next = rest.find(({ what }) => what !== 'vacuum')
+    return next?.what === 'step' && open(next)
+  }
   const found: Clock[] = []
   if (open(task) && task.takes) found.push(clock('stir', task.takes, 'wait'))
   const ours = tasks.filter((other) => 'mix' in other && other.mix === task.mix && open(other))
-  const pouring = ours.some(({ what }) => what === 'fill' || what === 'prefill')
+  const pouring = ours.some(({ what }) => what === 'fill' || what === 'prefill') || poursNext(task)
   if (pouring) found.push(clock('pours', task.pours, 'deadline'))
   else if (ours.some(({ what }) => what === 'into pot'))
     found.push(clock('gels', task.gel, 'deadline'))
@@ -183,8 +189,10 @@ export function lateCup(
   progress: Progress = progressOf(bench),
 ): { mix: number; since: number } | undefined {
   const kept = new Set(bench.events.flatMap((event) => (event.what === 'kept' ? [event.mix] : [])))
+  // Silicone past its pot life is still poured: thick, not lost.
+  const fills = new Set(bench.tasks.flatMap((task) => (task.what === 'fill' ? [task.mix] : [])))
   const over = clocksOf(bench, progress).find(
-    ({ what, until, mix }) => what === 'pours' && until < now && !kept.has(mix!),
+    ({ what, until, mix }) => what === 'pours' && until < now && fills.has(mix!) && !kept.has(mix!),
   )
   return over && { mix: over.mix!, since: now - over.until }
 }

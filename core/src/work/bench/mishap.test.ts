@@ -3,6 +3,7 @@ import { firmPlatinum } from '../../matter/material/samples.ts'
 import { compileMould } from '../../mould/index.ts'
 import { block60, geometryOfSolid, sampleMould } from '../../mould/samples.ts'
 import type { Bench, BenchEvent } from './bench.ts'
+import { clocksOf, lateCup } from './clocks.ts'
 import { benchOfMould } from './fromMould.ts'
 import { mishapsNow, toTopUp } from './mishap.ts'
 import { mishapCases, type Mishap } from './mishapCases.ts'
@@ -149,6 +150,30 @@ describe('what goes wrong at a mould', () => {
     expect(mass / volume).toBeGreaterThan(1000)
     expect(mass / volume).toBeLessThan(1300)
     expect(toTopUp(bench(), 0.005)).toBeUndefined()
+  })
+
+  it('of an outline box it follows from the outline, not from what stands around it', () => {
+    const outline = sampleMould({ masterMass: 0.03, box: { ...mould.box, shape: 'round' } })
+    const round = compileMould(outline, geometryOfSolid(block60), firmPlatinum, 1e-4)
+    const bench = benchOfMould({
+      ...{ id: 'm', revision: 1, mould: outline, compiled: round },
+      ...{ silicone: firmPlatinum, room: 294, step: 1e-4 },
+    })
+    const { box } = round
+    expect(toTopUp(bench, 0.005)!.volume).toBeCloseTo(box!.areaAt(box!.height) * 0.015, 12)
+  })
+
+  it('its pot life runs from the mixing until it is poured, and then no more; nothing asks whether it is lost', () => {
+    const [mix] = ofKind(of, 'mix')
+    const at = of.tasks.indexOf(mix)
+    const begun = of.tasks.slice(0, at).map((task) => done(task.id, 1000, 0.01))
+    const mixed = after(of, ...begun, done(startOf(mix.id), 1000), done(mix.id, 1200))
+    const pours = (bench: Bench) => clocksOf(bench).find(({ what }) => what === 'pours')
+    expect(pours(mixed)).toMatchObject({ until: 1000 + firmPlatinum.potLife, kind: 'deadline' })
+    expect(known(mixed, 'box leaks', 1300).left).toBe(firmPlatinum.potLife - 300)
+    expect(lateCup(mixed, 1e6)).toBeUndefined()
+    const poured = after(mixed, ...mixed.events, done(of.tasks[at + 1].id, 1500))
+    expect(pours(poured)).toBeUndefined()
   })
 
   it('offers nothing of a pour', () => {

@@ -92,8 +92,8 @@ function knownOf(
   mix: number | undefined,
   now: number,
 ): Partial<MishapNow> {
-  if (mishap === 'master rises') return { hold: amountIn(tasks, 'hold-down', 'mass') }
-  if (mix === undefined) return {}
+  const hold = mishap === 'master rises' ? amountIn(tasks, 'hold-down', 'mass') : undefined
+  if (mix === undefined) return { hold }
   const own = tasks.find((one): one is TaskOf<'mix'> => one.what === 'mix' && one.mix === mix)!
   const age = now - met.get(mix)!
   switch (mishap) {
@@ -102,7 +102,10 @@ function knownOf(
       return { mix, left: own.pours - age, open: openIn(tasks, done, mix) }
     case 'seam leaks':
     case 'cup smokes':
-      return { mix, left: own.pours - age }
+    case 'master rises':
+    case 'silicone short':
+    case 'box leaks':
+      return { mix, left: own.pours - age, hold }
     case 'pressure lost': {
       const gels = own.gelInMould ?? own.gel
       return { mix, left: underPressureBy * gels - age }
@@ -164,13 +167,13 @@ export function toTopUp(
   bare: number,
 ): { volume: number; mass: number } | undefined {
   const box = phrasesOf(tasks).find(({ code }) => code === 'build-box' || code === 'ready-box')
-  const { width, depth, round } = (box?.amounts ?? {}) as Partial<PhraseAmounts['build-box']>
+  const { width, depth, round, area } = (box?.amounts ?? {}) as Partial<PhraseAmounts['build-box']>
   const parts = tasks.filter((one): one is TaskOf<'weigh'> => one.what === 'weigh')
   if (!width || !depth || parts.length === 0) return undefined
   const sum = (of: (task: TaskOf<'weigh'>) => number) =>
     parts.reduce((all, one) => all + of(one), 0)
   const density = sum(({ mass }) => mass) / sum(({ mass, density: of }) => mass / of)
-  const floor = round ? (Math.PI / 4) * width * depth : width * depth
+  const floor = area ?? (round ? (Math.PI / 4) * width * depth : width * depth)
   const volume = floor * (bare + coveredBy)
   return { volume, mass: volume * density }
 }

@@ -28,9 +28,10 @@ const props = defineProps<{ session: Session<'moulds'> }>()
 const project = useProject()
 const studio = useStudio()
 const mould = computed(() => props.session.document)
-/** Seam of the closed mould, and the bands that hold it. */
+/** Seam of the closed mould, and the bands that hold it: known where its piece is open. */
 const held = computed(() => {
-  const measures = project.survey?.measures
+  const ours = project.mouldSession?.id === props.session.id
+  const measures = ours ? project.survey?.measures : undefined
   return (
     measures &&
     bandsFor(mould.value.kind, blockOf(mould.value, sizeAs(measures, mould.value.masterUp)))

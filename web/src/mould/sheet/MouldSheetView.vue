@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed, onUnmounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { cuttingList, makingSteps, mouldKinds, template, waitingTime } from '@mivro/core/mould'
+import {
+  cuttingList,
+  handsTime,
+  makingSteps,
+  mouldKinds,
+  template,
+  waitingTime,
+} from '@mivro/core/mould'
 import { sayMaking } from '@mivro/words/making'
 import { mouldKindWords } from '@mivro/words/mouldKind'
 import { show, showDuration } from '@mivro/core/base/units'
@@ -76,8 +83,8 @@ const held = computed(() => project.into?.held)
           {{ project.silicone?.name ?? 'no silicone chosen' }} · {{ studio.studio.name }}
         </p>
         <p>
-          Sheet of {{ showDay(now()) }} · waiting in all {{ showDuration(waitingTime(steps)) }} ·
-          begun ______ : ______
+          Sheet of {{ showDay(now()) }} · hands in all {{ showDuration(handsTime(steps)) }}, waiting
+          {{ showDuration(waitingTime(steps)) }} · begun ______ : ______
         </p>
         <p v-if="held && held.as !== 'as it stood'">It is poured {{ heldWords(held) }}.</p>
       </header>

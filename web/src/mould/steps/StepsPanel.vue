@@ -7,6 +7,7 @@ import { makingStays } from '@mivro/core/mould'
 import { usualDay } from '@mivro/core/work/plan'
 import { showDuration } from '@mivro/core/base/units'
 import { sayMaking } from '@mivro/words/making'
+import { sayLogged } from '@mivro/words/mishap'
 import { beforeMaking } from '@mivro/words/sheet'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -58,6 +59,9 @@ function entries(): CalendarEntry[] {
       {{ of.skipped.value.map(say).join('; ') }}.
     </p>
   </template>
+  <ul v-if="of.mishaps.value.length > 0" class="says" aria-label="What went wrong at the bench">
+    <li v-for="(mishap, i) in of.mishaps.value" :key="i">{{ sayLogged(mishap) }}</li>
+  </ul>
   <p v-if="of.changed.value" class="quiet small">
     The mould was changed since its bench was begun: the bench keeps the steps it began with.
   </p>

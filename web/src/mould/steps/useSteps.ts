@@ -38,6 +38,12 @@ export function useSteps(shown: () => boolean) {
   const changed = computed(
     () => bench.value !== undefined && bench.value.of.revision !== project.mouldSession?.revision,
   )
+  /** What went wrong at its bench. */
+  const mishaps = computed(() =>
+    (bench.value?.events ?? []).flatMap((event) =>
+      event.what === 'wrong' ? [{ what: event.mishap, did: event.did }] : [],
+    ),
+  )
   /** Steps that usually come before the one that was ticked last, and are open. */
   const skipped = ref<number[]>([])
   const tick = (step: number, ticked: boolean) =>
@@ -49,7 +55,7 @@ export function useSteps(shown: () => boolean) {
       session.value!.edit({ ...document, events })
     })
   return {
-    ...{ session, steps, chosen, done, skipped, changed, tick, possible, begin },
+    ...{ session, steps, chosen, done, skipped, mishaps, changed, tick, possible, begin },
     problems: computed(() => [...problems.value, ...notOpened.value, ...notBegun.value]),
   }
 }
