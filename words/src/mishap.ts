@@ -53,8 +53,8 @@ export const remedyWords: Record<MishapRemedy, { label: string; how: string; log
   },
   wait: { label: 'Wait', how: 'Nothing is opened before twice its time.', log: 'waited' },
   'warm it': {
-    label: 'Warm it to 30 °C',
-    how: 'A warm cupboard, mould and all, no warmer than the mould bears.',
+    label: 'Warm it',
+    how: 'A hand-warm cupboard, mould and all, no warmer than the mould bears.',
     log: 'warmed it',
   },
   'suspect the ratio': {

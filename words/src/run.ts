@@ -246,9 +246,14 @@ export function sayRunStep(
       return `${capital(moment(at))}: into the pot, each on its board, level.`
     case 'pressure':
       return `${capital(moment(at))}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${moment(load.out)}; then let it off slowly, never open it under pressure.`
-    case 'demould':
+    case 'demould': {
+      const wished = moulds.some(({ pour }) => pour.layers.at(-1)?.trim !== undefined)
+      const stays = wished
+        ? ' Their plan has them out rubbery; out of a pot they come hard, or bubbles grow back.'
+        : ''
       return flat === undefined
-        ? `${capital(moment(at))}: take them out. Gates are hard by now: saw them off and sand. Thin parts are the last to harden: look at them first.`
+        ? `${capital(moment(at))}: take them out. Gates are hard by now: saw them off and sand. Thin parts are the last to harden: look at them first.${stays}`
         : `${capital(moment(at))}: take them out while they are rubbery, cut the gates with a blade, then flat on a board or back into the mould until ${moment(flat)}.`
+    }
   }
 }

@@ -26,6 +26,7 @@ const ownClock = computed(() => {
   const wanted: Partial<Record<Task['what'], string[]>> = {
     mix: ['stir'],
     prefill: ['pours'],
+    wet: ['pours'],
     fill: ['pours'],
     set: ['set'],
     band: ['pours'],
@@ -33,6 +34,7 @@ const ownClock = computed(() => {
     lid: ['pressure by'],
     hold: ['hold'],
     release: [],
+    trim: ['flat'],
     demould: ['demould'],
     wait: ['wait'],
   }
@@ -61,6 +63,8 @@ const figureWords = computed(() => {
   const words: Partial<Record<Task['what'], string>> = {
     mix: 'to stir',
     prefill: 'left to pour',
+    wet: 'left to pour',
+    trim: 'until they are hard',
     fill: 'left to pour',
     set: 'left to set them',
     band: 'left to pour',

@@ -37,7 +37,11 @@ const warm = (values: Partial<NonNullable<Plan['postCure']>>) =>
   props.change({ postCure: { ...plan.value.postCure!, ...values } })
 const ways = [
   { value: 'hard', label: 'Hard', hint: 'Gates by a saw, then sanded' },
-  { value: 'rubbery', label: 'Rubbery', hint: 'Gates by a blade, then laid flat or put back' },
+  {
+    value: 'rubbery',
+    label: 'Rubbery',
+    hint: 'Gates by a blade, then laid flat or put back; from a pot it comes out hard',
+  },
 ] as const
 </script>
 

@@ -257,6 +257,10 @@ const kinds = computed(() => [
   background: var(--prefilled);
 }
 
+.wet {
+  background: var(--resin);
+}
+
 .fill {
   background: var(--resin-deep);
 }

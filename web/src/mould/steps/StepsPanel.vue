@@ -65,7 +65,7 @@ function entries(): CalendarEntry[] {
   <p v-if="of.changed.value" class="quiet small">
     The mould was changed since its bench was begun: the bench keeps the steps it began with.
   </p>
-  <div class="acts">
+  <div v-if="steps.length > 0" class="acts">
     <ElButton type="primary" :disabled="!of.possible.value" @click="of.begin">
       <Hammer :size="15" aria-hidden="true" />Make it at the bench
     </ElButton>

@@ -32,8 +32,8 @@ const drawing = computed(() => {
 </script>
 
 <template>
-  <div class="steps">
-    <StepsList :of="of" />
+  <div class="steps" :class="{ none: of.steps.value.length === 0 }">
+    <StepsList v-if="of.steps.value.length > 0" :of="of" />
     <div ref="holder" class="cut">
       <template v-if="drawing && step">
         <p class="caption">
@@ -49,7 +49,7 @@ const drawing = computed(() => {
           :says="sayStage(stage)"
         />
       </template>
-      <p v-else class="none">
+      <p v-else class="empty">
         {{
           of.steps.value.length === 0 ? 'A bought mould is not made: it has no steps.' : 'Drawing …'
         }}
@@ -79,8 +79,12 @@ const drawing = computed(() => {
   flex-direction: column;
 }
 
-.none {
-  margin: 40% 40px 0;
+.steps.none {
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.empty {
+  margin: 26% 40px 0;
   text-align: center;
   color: var(--ink-2);
 }
