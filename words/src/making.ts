@@ -129,7 +129,7 @@ export const sayMaking = <C extends PhraseCode>(
 /**
  * What of a mould is there, in words: for whoever does not see its drawing.
  *
- * @example sayStage({ ...stage, bed: true }) // 'The master in its bed of clay.'
+ * @example sayStage({ master: true, bed: true, coats: 0 }) // 'The master in its bed of clay.'
  */
 export function sayStage({
   master,

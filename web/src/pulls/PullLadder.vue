@@ -28,8 +28,10 @@ const rungs = computed(() => {
   })
 })
 function put(rung: string, at: string | null): void {
-  const { [rung]: _, ...others } = props.pull.rungs ?? {}
-  props.change({ rungs: at ? { ...others, [rung]: at } : others })
+  const rungs = { ...props.pull.rungs }
+  if (at) rungs[rung] = at
+  else delete rungs[rung]
+  props.change({ rungs })
 }
 const entries = () =>
   rungs.value.map(({ rung, at }) => ({

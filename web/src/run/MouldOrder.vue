@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
-import { ArrowDown, ArrowUp, GripVertical } from 'lucide-vue-next'
+import { GripVertical } from 'lucide-vue-next'
 import { moved } from '@mivro/core/base/procedure'
 import { type RunMould, type TimedLoad } from '@mivro/core/work/run'
 import { showDuration } from '@mivro/core/base/units'
-import ToolButton from '../ui/ToolButton.vue'
+import MoveButtons from '../ui/MoveButtons.vue'
 
 /** The moulds of a load in the order they are filled; drawn, or moved by arrows. */
 const props = defineProps<{ load: TimedLoad }>()
@@ -66,24 +66,12 @@ const facts = ({ key, casts, pour: { prefills } }: RunMould) => {
       </span>
       <span class="at">full at {{ showDuration(filled.get(mould.key)?.at ?? 0, 'second') }}</span>
       <span class="tools">
-        <ToolButton
-          bare
-          :label="`${mould.pour.name}, mould ${mould.number} earlier`"
-          tip="Earlier"
-          :disabled="i === 0"
-          @click="emit('order', moved(keys, i, i - 1))"
-        >
-          <ArrowUp :size="14" aria-hidden="true" />
-        </ToolButton>
-        <ToolButton
-          bare
-          :label="`${mould.pour.name}, mould ${mould.number} later`"
-          tip="Later"
-          :disabled="i === load.moulds.length - 1"
-          @click="emit('order', moved(keys, i, i + 1))"
-        >
-          <ArrowDown :size="14" aria-hidden="true" />
-        </ToolButton>
+        <MoveButtons
+          :label="`${mould.pour.name}, mould ${mould.number}`"
+          :index="i"
+          :count="load.moulds.length"
+          @move="emit('order', moved(keys, i, $event))"
+        />
       </span>
     </li>
   </VueDraggable>

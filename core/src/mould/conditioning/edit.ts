@@ -26,7 +26,7 @@ const dropped: Partial<Record<ConditionName, Partial<Mould['liking']>>> = {
  * A setup with one more line in its place of the order. Powder comes before the first pull alone,
  * until said otherwise.
  *
- * @example withCondition({ liking: { dust: 'none', ... } }, 'powder').liking.dust // 'starch'
+ * @example withCondition({ liking: { dust: 'none', release: 'none' } }, 'powder').liking.dust // 'starch'
  */
 export function withCondition({ before, liking }: Setup, what: ConditionName): Setup {
   const list = conditioningOf({ before, liking })

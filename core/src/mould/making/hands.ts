@@ -48,7 +48,7 @@ const weighing = 4 * minute
  * How long hands are at a step of making a mould, s: each batch is weighed, stirred, freed of air and
  * poured by itself. `mixTime` of its silicone, s.
  *
- * @example handsOfMaking({ does: 'mix', need: { weighing: { cups: 2 } } }, 2, 180) // 840 (2 × (4 + 3 min))
+ * @example handsOfMaking({ does: 'mix', need: { weighing: { cups: 2 } } }, 2, 180) // 840 (twice 4 and 3 min)
  */
 export function handsOfMaking(
   { does }: Pick<Draft, 'does'>,

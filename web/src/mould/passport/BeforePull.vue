@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
-import { ArrowDown, ArrowUp, GripVertical } from 'lucide-vue-next'
+import { GripVertical } from 'lucide-vue-next'
 import { readDocument } from '@mivro/core/base/document'
 import {
   conditionNames,
@@ -19,11 +19,11 @@ import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { showDuration } from '@mivro/core/base/units'
 import { conditionHow, conditionLabel, sayBroken, sayEvery } from '@mivro/words/conditioning'
 import type { Session } from '../../api/session.ts'
+import MoveButtons from '../../ui/MoveButtons.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import SelectField from '../../ui/SelectField.vue'
 import TextField from '../../ui/TextField.vue'
-import ToolButton from '../../ui/ToolButton.vue'
 
 /** What is done to the mould before it is poured: what, how often, how long, in which order. */
 const props = defineProps<{ session: Session<'moulds'> }>()
@@ -113,24 +113,12 @@ const takes = (pull: number) => showDuration(conditioningTakes(list.value, pull)
           :take="(hands) => put(i, { hands })"
         />
         <span class="tools">
-          <ToolButton
-            bare
-            :label="`${conditionLabel(line)} earlier`"
-            tip="Earlier"
-            :disabled="i === 0"
-            @click="move(i, i - 1)"
-          >
-            <ArrowUp :size="14" aria-hidden="true" />
-          </ToolButton>
-          <ToolButton
-            bare
-            :label="`${conditionLabel(line)} later`"
-            tip="Later"
-            :disabled="i === list.length - 1"
-            @click="move(i, i + 1)"
-          >
-            <ArrowDown :size="14" aria-hidden="true" />
-          </ToolButton>
+          <MoveButtons
+            :label="conditionLabel(line)"
+            :index="i"
+            :count="list.length"
+            @move="move(i, $event)"
+          />
           <RemoveButton
             :label="`Remove ${conditionLabel(line)}`"
             @click="change(withoutCondition(mould, i))"

@@ -18,7 +18,7 @@ const widest = computed(() => Math.max(...steps.value.map(({ wait }) => wait), 1
 const wide = (wait: number) => `${Math.max(12, 100 * Math.sqrt(wait / widest.value)).toFixed(1)}%`
 
 function go(to: number): void {
-  props.of.chosen.value = Math.max(0, Math.min(steps.value.length - 1, to))
+  props.of.choose(to)
   rows.value[props.of.chosen.value]?.querySelector<HTMLElement>('.title')?.focus()
 }
 </script>
@@ -49,12 +49,7 @@ function go(to: number): void {
           :disabled="!of.possible.value && !of.session.value"
           @update:model-value="of.tick(i, $event === true)"
         />
-        <ElButton
-          text
-          class="title"
-          :aria-current="of.chosen.value === i"
-          @click="of.chosen.value = i"
-        >
+        <ElButton text class="title" :aria-current="of.chosen.value === i" @click="of.choose(i)">
           {{ sayMaking(step.title, studio.units) }}
         </ElButton>
         <span v-if="step.hands > 0" class="hands num">{{ showDuration(step.hands) }}</span>
@@ -132,7 +127,7 @@ li.done .title {
 
 .wait i {
   height: 7px;
-  border-radius: 4px;
+  border-radius: var(--r-tiny);
   background: linear-gradient(90deg, var(--pourable), var(--hard));
 }
 </style>

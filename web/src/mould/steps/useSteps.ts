@@ -30,6 +30,8 @@ export function useSteps(shown: () => boolean) {
       }),
     { immediate: true },
   )
+  const choose = (step: number) =>
+    (chosen.value = Math.max(0, Math.min(steps.value.length - 1, step)))
   const bench = computed(() => session.value?.document)
   const done = computed(() =>
     bench.value ? doneMaking(bench.value, steps.value.length) : new Set<number>(),
@@ -55,7 +57,7 @@ export function useSteps(shown: () => boolean) {
       session.value!.edit({ ...document, events })
     })
   return {
-    ...{ session, steps, chosen, done, skipped, mishaps, changed, tick, possible, begin },
+    ...{ session, steps, chosen, choose, done, skipped, mishaps, changed, tick, possible, begin },
     problems: computed(() => [...problems.value, ...notOpened.value, ...notBegun.value]),
   }
 }
