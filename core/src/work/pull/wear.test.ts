@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest'
+import { mouldKindNames } from '../../mould/index.ts'
 import { sampleMould } from '../../mould/samples.ts'
 import type { Pull } from './pull.ts'
 import { wearOf } from './wear.ts'
@@ -13,6 +14,7 @@ it('a mould wears by casts over its cavities and the moulds on hand, not by reco
     casts: 30,
     pulls: 5,
     life: 40,
+    band: [10, 100],
     state: 'fresh',
   })
   // A half-filled pull wears as much as a full one.
@@ -29,4 +31,20 @@ it('says when the expected life is near, and when it is over', () => {
     'near its end',
     'past its life',
   ])
+})
+
+// 10 to 100 for a cut block, 6 for two brushed coats, each one more about as many again (common
+// practice, no source).
+it('a life is a band of its kind, the usual one within it; a sock’s moves with its coats', () => {
+  for (const kind of mouldKindNames) {
+    for (const detail of ['plain', 'fine grooves'] as const) {
+      const one = sampleMould({ kind, coats: 2 })
+      const { life, band } = wearOf({ ...one, wish: { ...one.wish, detail } }, 'mine', [])
+      expect(band[0], kind).toBeLessThanOrEqual(life)
+      expect(band[1], kind).toBeGreaterThanOrEqual(life)
+    }
+  }
+  const coats = (count: number) =>
+    wearOf(sampleMould({ kind: 'brushed sock', coats: count }), 'mine', []).band
+  expect(coats(3)).toEqual([8, 18])
 })

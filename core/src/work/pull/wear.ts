@@ -1,4 +1,4 @@
-import { mouldKinds, pullsOfCoats, type Mould } from '../../mould/index.ts'
+import { mouldKinds, pullsOfCoats, type Band, type Mould } from '../../mould/index.ts'
 import type { Pull } from './pull.ts'
 
 /** From this share of its expected life on a mould is looked at before every pull. */
@@ -10,8 +10,9 @@ export interface Wear {
   casts: number
   /** Times that each of them was pulled. */
   pulls: number
-  /** Pulls that one is expected to give. */
+  /** Pulls that one is expected to give, and the least and the most that its kind has given. */
   life: number
+  band: Band
   state: 'fresh' | 'near its end' | 'past its life'
 }
 
@@ -33,7 +34,17 @@ export function wearOf(
     .reduce((sum, { copies }) => sum + copies, 0)
   const each = Math.ceil(casts / (mould.cavities * mould.count))
   const state = each > life ? 'past its life' : each >= nearEnd * life ? 'near its end' : 'fresh'
-  return { casts, pulls: each, life, state }
+  return { casts, pulls: each, life, band: bandOf(mould), state }
+}
+
+/** Of a sock it moves with its coats, as its usual life does. */
+function bandOf({ kind, coats, wish }: Mould): Band {
+  const { lives, pulls } = mouldKinds[kind]
+  const fine = wish.detail === 'fine grooves' ? 'fine' : 'plain'
+  const [least, most] = lives[fine]
+  if (kind !== 'brushed sock') return [least, most]
+  const more = pullsOfCoats(coats) / pulls[fine]
+  return [Math.round(least * more), Math.round(most * more)]
 }
 
 const usualLife = ({ kind, coats, wish }: Mould): number =>
