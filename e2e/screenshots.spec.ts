@@ -73,7 +73,7 @@ test.describe('pictures for the README', () => {
     await page.waitForTimeout(6000)
     await shot('pouring')
     await bench.key('r')
-    await page.waitForTimeout(500)
+    await expect(page.getByRole('heading', { name: 'What is wrong?' })).toBeVisible()
     await shot('rescue')
   })
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { cases as castCases } from './samples.ts'
-import { mouldCases } from './mouldSamples.ts'
+import { mouldCases } from './mould.samples.ts'
 import { causeNames } from './causes.ts'
 import { diagnose } from './diagnose.ts'
 import { effectOf, rateOf } from './effect.ts'
