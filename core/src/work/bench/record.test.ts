@@ -96,6 +96,10 @@ describe('the log that a bench writes', () => {
     expect(dries([done(wipe.id, 1000)])).toMatchObject([{ from: 1000, until: 1120, kind: 'wait' }])
     const [mix] = ofKind(of, 'mix')
     expect(dries([done(wipe.id, 1000), done(startOf(mix.id), 1200)])).toEqual([])
+    // What follows was waited for: it says nothing of how fast hands close a mould.
+    const [band] = ofKind(of, 'band')
+    const events = [done(wipe.id, 1000), done(band.id, 1150)]
+    expect(takenTasks(after(of, ...events)).map(({ task }) => task.id)).toEqual([])
   })
 
   it('what went into its moulds is what was weighed: nothing is lost between two pieces of a cup', () => {

@@ -271,7 +271,7 @@ export function roomBefore(
   return found
 }
 
-/** Tasks with what hands took for them, s: those that were done without a pause before. */
+/** Tasks with what hands took for them, s: those that were done without a pause or a drying before. */
 export function takenTasks({
   tasks,
   events,
@@ -280,7 +280,9 @@ export function takenTasks({
   const times = events.filter((event) => event.what === 'done')
   return times.flatMap((event, i) => {
     const task = byId.get(event.task)
-    const taken = i > 0 ? event.at - times[i - 1].at : 0
+    const before = i > 0 ? byId.get(times[i - 1].task) : undefined
+    const dried = before?.what === 'condition' && before.waits > 0
+    const taken = i > 0 && !dried ? event.at - times[i - 1].at : 0
     return task && taken > 0 && taken < longestTask ? [{ task, taken }] : []
   })
 }
