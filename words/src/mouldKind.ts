@@ -76,6 +76,6 @@ const reasons: Reasons = {
 export const sayKindReason = (reason: KindReason): string =>
   (reasons[reason.reason] as (amounts: KindReason) => string)(reason)
 
-/** How few and how many pulls a kind has given. @example sayBand([10, 100]) // 'between 10 and 100' */
-export const sayBand = ([least, most]: readonly [number, number]): string =>
+/** How few and how many pulls a kind has given. @example sayLives([10, 100]) // 'between 10 and 100' */
+export const sayLives = ([least, most]: readonly [number, number]): string =>
   `between ${least} and ${most}`

@@ -6,7 +6,7 @@ import { lifeOf } from '@mivro/core/learn/learning'
 import type { Mould } from '@mivro/core/mould'
 import type { Pull } from '@mivro/core/work/pull'
 import { showDuration } from '@mivro/core/base/units'
-import { sayBand } from '@mivro/words/mouldKind'
+import { sayLives } from '@mivro/words/mouldKind'
 import { showDay } from '../../ui/dates.ts'
 
 /** How a mould has fared so far, and how long it will last at this pace. */
@@ -36,7 +36,7 @@ const states = {
   <section class="stack-8" aria-label="The life of the mould">
     <h2>Its life</h2>
     <div class="row">
-      <span>{{ life.pulls }} of about {{ life.life }} pulls, {{ sayBand(life.band) }}</span>
+      <span>{{ life.pulls }} of about {{ life.life }} pulls, {{ sayLives(life.band) }}</span>
       <span class="quiet small">{{ states[life.state] }}</span>
     </div>
     <ElProgress

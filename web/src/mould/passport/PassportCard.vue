@@ -4,7 +4,7 @@ import { ElButton } from 'element-plus'
 import { FileDown, Printer } from 'lucide-vue-next'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
-import { mouldKindWords, sayBand } from '@mivro/words/mouldKind'
+import { mouldKindWords, sayLives } from '@mivro/words/mouldKind'
 import { wearOf } from '@mivro/core/work/pull'
 import { show } from '@mivro/core/base/units'
 import { checkLineWords } from '@mivro/words/template'
@@ -65,7 +65,7 @@ const rows = computed(() => [
   ['Keys', document.value.liking.keys || 'none noted'],
   ['Casts so far', String(wear.value.casts)],
   ['Pulls of each mould', `${wear.value.pulls} of about ${wear.value.life}`],
-  ['Such moulds give', sayBand(wear.value.band)],
+  ['Such moulds give', sayLives(wear.value.band)],
 ])
 const box = computed(() =>
   facts.value.poured === 'block' ? project.compiledMould?.box : undefined,
