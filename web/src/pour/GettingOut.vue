@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { postCured } from '@mivro/core/matter/cure'
 import { cautionsAt } from '@mivro/core/base/caution'
-import { ladderOf, usualPostCure, type Plan } from '@mivro/core/work/plan'
+import { gainOf, ladderOf, usualPostCure, type Plan } from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
 import { showDuration } from '@mivro/core/base/units'
 import { rungBasis, rungWords, sayGain } from '@mivro/words/ladder'
@@ -25,13 +24,9 @@ const rungs = computed(() => ladderOf(plan.value, compiled.value))
 const last = computed(() => compiled.value.layers.findLast(({ clock, batch }) => clock && batch))
 const gated = computed(() => last.value?.clock?.trimAt !== undefined)
 const law = useLaw(() => (plan.value.postCure ? last.value?.batch?.resin : undefined))
-const gain = computed(() => {
-  const { postCure: cure, room } = plan.value
-  const begins = compiled.value.demouldAt
-  if (!cure || !law.value || !last.value || begins === undefined) return undefined
-  const { class: resin } = last.value.batch!.resin
-  return postCured(law.value.law.kinetics, resin, { begins, room, cure })
-})
+const gain = computed(() =>
+  law.value ? gainOf(plan.value, compiled.value, law.value.law.kinetics) : undefined,
+)
 const cautions = computed(() => cautionsAt(compiled.value.cautions, { field: 'postCure' }))
 const warm = (values: Partial<NonNullable<Plan['postCure']>>) =>
   props.change({ postCure: { ...plan.value.postCure!, ...values } })

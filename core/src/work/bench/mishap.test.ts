@@ -115,6 +115,22 @@ describe('what goes wrong at a pour', () => {
     expect(other.mishaps).toEqual([])
   })
 
+  it('a small cup for tight places that is stopped at leaves its moulds to be closed and filled', () => {
+    const small = bench({ prefill: 'small mix' })
+    const until = small.tasks.findIndex(({ what }) => what === 'prefill')
+    const events = small.tasks
+      .slice(0, until)
+      .flatMap((task): BenchEvent[] => [
+        ...(task.what === 'mix' ? [done(startOf(task.id), 1000)] : []),
+        done(task.id, 1030, task.what === 'weigh' ? task.mass : undefined),
+      ])
+    const at = after(small, ...events)
+    const wrong = { mishap: 'turns to syrup', did: 'stop here', mix: 0 } as const
+    const stop = press(at, {}, { key: 'wrong', ...wrong }, 1050)
+    const { task } = progressOf(after(at, ...at.events, ...stop.events))
+    expect(task?.what).toBe('band')
+  })
+
   it('a cup that is stopped at fills nothing more', () => {
     const stop = press(
       of,

@@ -65,7 +65,7 @@ const nothing: Pressed = { events: [] }
 const refused = (refusal: PressRefusal): Pressed => ({ events: [], refusal })
 
 /** They happen to one mould: the one that was filled last. */
-const ofMix: ReadonlySet<Mishap> = new Set<Mishap>(['seam leaks', 'not filled'])
+const ofOneMould: ReadonlySet<Mishap> = new Set<Mishap>(['seam leaks', 'not filled'])
 const lastFilled = ({ tasks, events }: Pick<Bench, 'tasks' | 'events'>): string | undefined => {
   const done = new Set(events.flatMap((event) => (event.what === 'done' ? [event.task] : [])))
   const last = tasks.findLast(({ what, id }) => what === 'fill' && done.has(id))
@@ -105,7 +105,7 @@ export function press(
       return happened({ what: 'noted', text: pressed.text, picture: pressed.picture })
     case 'wrong': {
       const { mishap, did, mix } = pressed
-      const mould = ofMix.has(mishap) ? lastFilled(bench) : undefined
+      const mould = ofOneMould.has(mishap) ? lastFilled(bench) : undefined
       const wrong = { what: 'wrong', mishap, did, mix, mould } as const
       // A cup that is stopped at fills nothing more.
       return did === 'stop here' && mix !== undefined

@@ -28,7 +28,11 @@ export function progressOf(bench: Pick<Bench, 'tasks' | 'events'>): Progress {
   const doneAt = new Map(eventsOf(events, 'done').map(({ task, at }) => [task, at]))
   const skipped = new Set(eventsOf(events, 'skipped').map(({ task }) => task))
   const lost = new Set(eventsOf(events, 'lost').map(({ mix }) => mix))
-  const gone = (task: Task) => 'mix' in task && lost.has(task.mix) && task.what !== 'weigh'
+  const fills = new Set(tasks.flatMap((task) => (task.what === 'fill' ? [task.mix] : [])))
+  // A small cup for tight places that is lost fills nothing: its moulds are closed all the same.
+  const stays = (task: Task & { mix: number }) =>
+    task.what === 'weigh' || (task.what === 'band' && !fills.has(task.mix))
+  const gone = (task: Task) => 'mix' in task && lost.has(task.mix) && !stays(task)
   const open = (task: Task) => !doneAt.has(task.id) && !skipped.has(task.id) && !gone(task)
   const met = new Map<number, number>()
   const begun = new Map<number, number>()

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { CompiledLayer } from './compile/compiled.ts'
 import { sheets } from '../../matter/cure/samples.ts'
 import type { Resin } from '../../matter/material/index.ts'
-import { ladderOf, type Rung } from './ladder.ts'
+import { gainOf, ladderOf, type Rung } from './ladder.ts'
 
 const hour = 3600
 const day = 24 * hour
@@ -64,6 +64,22 @@ describe('the ladder of cure', () => {
     expect(rungs[1]).toMatchObject({ rung: 'post-cure', at: 24 * hour, until: 34 * hour })
     expect(at(rungs, 'full')).toBe(34 * hour)
     expect(at(rungs, 'heatproof')).toBe(21 * day)
+  })
+
+  it('a post-cure is reckoned from the mixing of the last layer, not of the first', () => {
+    const kinetics = { k1: 1 / day, k2: 0, energy: 55e3, m: 1, n: 2 }
+    const cured = { ...plan, postCure: { temperature: 323.15, hold: 4 * hour } }
+    const gain = (mixAt: number) =>
+      gainOf(
+        cured,
+        { layers: [poured(slow, mixAt + 24 * hour, { mixAt })], demouldAt: mixAt + 24 * hour },
+        kinetics,
+      )!
+    expect(gain(3 * day).before.alpha).toBeCloseTo(gain(0).before.alpha, 9)
+    // Its whole age of four days would have it further.
+    const older = { layers: [poured(slow, 96 * hour)], demouldAt: 96 * hour }
+    expect(gainOf(cured, older, kinetics)!.before.alpha).toBeGreaterThan(gain(0).before.alpha)
+    expect(gainOf(plan, older, kinetics)).toBeUndefined()
   })
 
   it('is empty while nothing can be poured', () => {

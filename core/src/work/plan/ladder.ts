@@ -1,8 +1,11 @@
 import {
+  postCured,
   postCureTakes,
   rungNames,
   usualRungs,
   type Basis,
+  type Kinetics,
+  type PostCured,
   type RungName,
 } from '../../matter/cure/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
@@ -68,6 +71,23 @@ export function ladderOf(
     found.push({ rung, at: least, basis: 'usual' })
   }
   return found
+}
+
+/**
+ * What its post-cure gains the layer that was mixed last, whose cure is the youngest when all of it is
+ * out. Undefined without a post-cure, or while nothing can be poured.
+ *
+ * @example gainOf({ room: 294 }, { layers: [] }, {}) // undefined
+ */
+export function gainOf(
+  { postCure, room }: Pick<Plan, 'postCure' | 'room'>,
+  { layers, demouldAt }: Pick<CompiledPlan, 'layers' | 'demouldAt'>,
+  kinetics: Kinetics,
+): PostCured | undefined {
+  const last = layers.findLast(({ clock, batch }) => clock && batch)
+  if (!postCure || !last || demouldAt === undefined) return undefined
+  const begins = demouldAt - last.clock!.mixAt
+  return postCured(kinetics, last.batch!.resin.class, { begins, room, cure: postCure })
 }
 
 function usualAt({ clock, batch }: CompiledLayer, rung: RungName): number | undefined {
