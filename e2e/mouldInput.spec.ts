@@ -131,6 +131,9 @@ test.describe('moulds', () => {
     await expect(page.locator('[data-code="shell-thin"]')).toContainText(
       '0.3 mm is thinner than printers lay',
     )
+    await expect(page.getByRole('heading', { name: /^First half, / })).toBeVisible()
+    await expect(page.getByRole('heading', { name: /^Second half, / })).toBeVisible()
+    await expect(page.getByRole('img', { name: /in its shell/ })).toBeVisible()
   })
 
   test('a gate that misses the piece after it was made smaller', async ({ mivro, page }) => {

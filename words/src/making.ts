@@ -22,6 +22,17 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
 
   'fix-on-board': () => 'Fix the master on a board',
   'print-shell': () => 'Print the shell, seal its seams',
+  'print-halves': (a) =>
+    `Print both halves of ${a.shells > 1 ? `the ${a.shells} shells` : 'the shell'}, supports off, seams sealed`,
+  'clip-width': () => 'Try its clips: they open as wide as both flanges are thick.',
+  'bed-in-shell': (a, u) =>
+    `Bed ${master(a.masters)} in the lower half of ${a.masters > 1 ? 'its shell' : 'the shell'}: ${show(a.clay, 'volume', u)} of clay up to the parting, ${show(a.height, 'length', u)} above the lowest point`,
+  'close-shell': (a) =>
+    a.parted === 'upper'
+      ? 'Put the upper half of the shell on and clip it all round'
+      : 'Put the lower half of the shell back on and clip it all round',
+  'shut-tight': () =>
+    'A thin string of clay along the flange, pressed in from outside, keeps it tight.',
   'clay-skirt': () => 'A skirt of clay around it catches what runs.',
   'ready-box': (a, u) => `Set the existing box ready, ${across(a, u)} inside`,
   'build-box': (a, u) =>
@@ -68,6 +79,8 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
     'Brush or drizzle it first into letters, creases and deep wells, and under knobs and stems.',
   'thin-stream': () =>
     'Then pour a thin high stream into one low corner and let it climb. Cover it against dust.',
+  'by-the-hole': () =>
+    'A thin stream through its hole, the shell a little tilted so that air leaves ahead of it, until silicone stands in hole and vents. Top it up once it has settled.',
   vibrate: () =>
     'It is thick: vibrate it 1 to 3 min after each batch, or let it rest 10 to 20 min.',
 
@@ -89,6 +102,8 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
 
   'turn-over': () =>
     'Turn it over, all clay off, cold, to the last crumb, and the film under the keys cut',
+  'lift-lower': () =>
+    'The lower half of the shell comes off with it; the first half of the silicone stays in its own.',
   'release-half': (a) =>
     a.hinged
       ? 'Release over all silicone but a strip along the back edge: there the halves grow together'
@@ -140,6 +155,7 @@ export function sayStage({
   second,
   coats,
   shell,
+  jacket,
   turned,
   released,
   open,
@@ -148,7 +164,9 @@ export function sayStage({
   if (!master) return 'Together again, at rest.'
   const there = [
     coats > 0 ? `under ${plural(coats, 'coat')}` : '',
-    shell ? 'in its shell' : '',
+    shell || jacket === 'both' ? 'in its shell' : '',
+    jacket === 'lower' && !bed ? 'beside the printed shell' : '',
+    jacket === 'upper' ? 'in the upper half of its shell' : '',
     bed ? 'in its bed of clay' : '',
     first && turned ? 'in its first half, turned over' : first ? 'under silicone' : '',
     second ? 'the second half poured' : released ? 'release on' : '',

@@ -21,8 +21,9 @@ import { siliconeRoom, type SiliconeRoom } from './silicone/room.ts'
 /** Density of silicone where none is chosen, kg/m³, and its price for a kilogram (common practice). */
 const usual = { density: 1130, price: 30 }
 
-/** Layers of bandage that make a shell stiff (common practice, no source). */
-const bandageLayers = 4
+/** Plies of bandage that make a shell stiff, and what overlaps (common practice, no source). */
+const plies = 3
+const overlap = 1.3
 
 /** More weight on top than the uplift, so that a knock does not free it. */
 const safety = 1.5
@@ -74,7 +75,7 @@ export function compileMould(
     cover: covers,
     uplift: force,
     weightOnTop: Math.max(0, (force * safety) / 9.80665),
-    bandage: facts.poured === 'coats' ? geometry.area * bandageLayers : 0,
+    bandage: facts.poured === 'coats' ? geometry.area * plies * overlap : 0,
     bulge: give,
     braces:
       give > mostBulge

@@ -12,6 +12,7 @@ import { fillCurve, type FillCurve } from '../form/filling/index.ts'
 import { shellsOf, type Vec3 } from '../form/mesh/index.ts'
 import { type Cavity } from '../form/mesh/index.ts'
 import { hullOf, type Hull } from './box/hull.ts'
+import { supportFunction } from './box/jacket.ts'
 import { footprint, type Footprint } from './box/footprint.ts'
 
 /** Silicone thinner than this tears on the first pull; walls thinner stay weak (common practice), m. */
@@ -42,6 +43,8 @@ export interface MouldGeometry {
   /** Convex hulls, as one: what a printed shell follows, and how many shells there are. */
   hull: Hull
   hulls: number
+  /** Support function of one of them. */
+  support: number[]
   /** Only its sides and its volume are known: places in it are a guess. */
   guessed: boolean
   /** A plain shape that is sold as a mould, as far as anyone can tell from its sizes. */
@@ -102,6 +105,7 @@ export function mouldGeometry(
     around,
     hull: hullOf(mesh),
     hulls: 1,
+    support: supportFunction(mesh, up),
     guessed: cautions.some(({ code }) => code === 'shape-measured'),
     soldReady,
     parting: best,

@@ -237,10 +237,9 @@ export const handlers = {
   },
 
   /** The two halves of a printed shell as STL files in millimetres. */
-  async shell({ form, up, openings, layer, wall }: ShellQuestion, { cavity }: JobContext) {
+  async shell({ form, up, openings, ...options }: ShellQuestion, { cavity }: JobContext) {
     const { mesh, measures } = await cavity(form)
     const { printShell } = await import('./hulls.ts')
-    const options = { layer, wall }
     const made = printShell(await solidKernel(), mesh, measures.volume, up, openings, options)
     return {
       lower: writeStl(made.lower),
@@ -290,6 +289,7 @@ export interface ShellQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[]
   layer: number
   wall: number
+  parting?: number
 }
 
 export type JobName = keyof typeof handlers

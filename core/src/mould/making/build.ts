@@ -25,17 +25,14 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
     const lines = [phrase('clay-skirt', {})]
     return [built('seat', phrase('fix-on-board', {}), lines, { hazards: ['blade'] })]
   }
-  if (poured === 'shell' || !box) {
-    const lines = [phrase('clay-skirt', {})]
-    return [built('shell', phrase('print-shell', {}), lines, { hazards: ['blade'] })]
-  }
   const masters = mould.cavities
+  if (poured === 'shell') return inShell(mould, compiled)
+  if (!box) return []
   const { width, depth, shape } = box
   const area = box.areaAt(box.height)
   const size = { width, depth, round: shape === 'round' || shape === 'cup', area }
   const { own } = mould.box
   const height = box.under + room.parting
-  const castIn = mould.openings.filter(({ made }) => made === 'cast in')
   return [
     built(
       own ? 'own box' : 'walls',
@@ -57,17 +54,40 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
         ]
       : []),
     seating(mould, compiled),
-    ...(castIn.length > 0
-      ? [
-          built(
-            'rods',
-            phrase('set-rods', { count: castIn.length * masters }),
-            castIn.map(({ what, bore }) => phrase('wax-rod', { what, bore, each: masters > 1 })),
-          ),
-        ]
-      : []),
+    ...rods(mould),
   ]
 }
+
+function rods({ openings, cavities }: Mould): Draft[] {
+  const castIn = openings.filter(({ made }) => made === 'cast in')
+  if (castIn.length === 0) return []
+  return [
+    built(
+      'rods',
+      phrase('set-rods', { count: castIn.length * cavities }),
+      castIn.map(({ what, bore }) => phrase('wax-rod', { what, bore, each: cavities > 1 })),
+    ),
+  ]
+}
+
+/** The lower half of a printed shell is the tray for the bed; the upper one closes it. */
+function inShell(mould: Mould, { room }: CompiledMould): Draft[] {
+  const masters = mould.cavities
+  return [
+    built('shell', phrase('print-halves', { shells: masters }), [phrase('clip-width', {})], {
+      hazards: ['blade'],
+    }),
+    built('bed', phrase('bed-in-shell', { masters, clay: room.clay, height: room.parting }), [
+      phrase('press-clay', { masters }),
+    ]),
+    ...rods(mould),
+    closing('upper', 1),
+  ]
+}
+
+/** One half of a printed shell goes on for what is poured next. */
+export const closing = (parted: 'upper' | 'lower', part: number): Draft =>
+  built('jacket', phrase('close-shell', { parted }), [phrase('shut-tight', {})], { part })
 
 function seating(mould: Mould, { uplift, weightOnTop, box }: CompiledMould): Draft {
   const masters = mould.cavities

@@ -25,6 +25,7 @@ const usual: Record<MakingCode, number> = {
   dust: 2 * minute,
   'own box': 5 * minute,
   shell: 60 * minute,
+  jacket: 15 * minute,
   bed: 90 * minute,
   seat: 10 * minute,
   rods: 15 * minute,

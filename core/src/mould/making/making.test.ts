@@ -123,6 +123,21 @@ describe('the order in which a mould is made', () => {
     expect(said).not.toMatch(/flat|Cut 1 opening/)
   })
 
+  it('a printed shell is a two-part mould: bed in its half as a tray, two pours through holes', () => {
+    const steps = making({ kind: 'printed shell', parting: 0.01 })
+    const does = steps.map((one) => one.does)
+    expect(does.slice(does.indexOf('shell')).filter((one) => one !== 'de-air')).toEqual([
+      ...['shell', 'bed', 'jacket', 'mix', 'pour', 'cure'],
+      ...['clear', 'release half', 'jacket', 'mix', 'pour', 'cure', 'open', 'rest'],
+    ])
+    const said = wordsOf(steps).join(' ')
+    expect(said).toMatch(
+      /in the lower half of the shell: [\d.]+ ml of clay up to the parting, 10\.0 mm/,
+    )
+    expect(said).not.toMatch(/floor|board|low corner/)
+    expect(said).toMatch(/Part the halves/)
+  })
+
   it('a cut block’s master stands on its gate or hangs: nothing stands in the air', () => {
     const lines = (under: number) =>
       wordsOf(making({ kind: 'cut block', box: { ...sampleMould().box, under } })).join(' ')

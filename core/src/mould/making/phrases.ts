@@ -9,6 +9,11 @@ export interface PhraseAmounts {
 
   'fix-on-board': None
   'print-shell': None
+  'print-halves': { shells: number }
+  'clip-width': None
+  'bed-in-shell': { masters: number; clay: number; height: number }
+  'close-shell': { parted: 'upper' | 'lower' }
+  'shut-tight': None
   'clay-skirt': None
   'ready-box': { width: number; depth: number; round: boolean; area?: number }
   /** `area` of its floor at the fill line; a bench that was begun before it was told has none. */
@@ -49,6 +54,8 @@ export interface PhraseAmounts {
   'shell-halves': None
 
   'turn-over': None
+  'lift-lower': None
+  'by-the-hole': None
   'release-half': { hinged: boolean }
   'thin-jelly': None
   'wipe-master': None

@@ -22,6 +22,7 @@ export const makingCodes = [
   'dust',
   'own box',
   'shell',
+  'jacket',
   'bed',
   'seat',
   'rods',
@@ -46,7 +47,8 @@ const before = (first: MakingCode, ...then: MakingCode[]): Precedence<MakingCode
 
 /**
  * The order in which a mould is made (common practice, no source). A master is clean before anything
- * is laid over it, and no alcohol comes afterwards; a bed lies before walls go round it; air leaves
+ * is laid over it, and no alcohol comes afterwards; a bed lies before walls go round it or a shell is
+ * closed over it; air leaves
  * before silicone is poured; release is on the first half before the second is mixed; a new mould
  * rests before it is pulled.
  */
@@ -70,13 +72,14 @@ export const makingRules: readonly Precedence<MakingCode>[] = [
   ...before('release', 'dust'),
   ...before('dust', 'bed', 'seat', 'own box', 'shell'),
   ...before('own box', 'bed', 'seat'),
-  ...before('shell', 'bed', 'seat'),
-  ...before('bed', 'seat', 'rods', 'walls', 'mix'),
+  ...before('shell', 'bed', 'seat', 'jacket'),
+  ...before('bed', 'seat', 'rods', 'jacket', 'walls', 'mix'),
   ...before('seat', 'rods', 'walls', 'mix', 'brush coat'),
-  ...before('rods', 'walls', 'mix'),
+  ...before('rods', 'jacket', 'walls', 'mix'),
   ...before('walls', 'mix'),
-  ...before('clear', 'release half', 'mix'),
-  ...before('release half', 'mix'),
+  ...before('jacket', 'mix'),
+  ...before('clear', 'release half', 'jacket', 'mix'),
+  ...before('release half', 'jacket', 'mix'),
   ...before('mix', 'de-air', 'pour'),
   ...before('de-air', 'pour'),
   ...before('pour', 'into pot', 'cure'),

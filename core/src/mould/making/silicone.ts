@@ -5,6 +5,7 @@ import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { vacuumFill } from '../silicone/batches.ts'
 import { coatThickness } from '../silicone/room.ts'
+import { closing } from './build.ts'
 import { phrase } from './phrases.ts'
 import type { Draft } from './step.ts'
 
@@ -43,14 +44,16 @@ const curing = ({ demould }: Silicone, line: 'leftover-cup' | 'talc', part: numb
   hazards: [],
 })
 
+const inShell = ({ kind }: Mould) => mouldKinds[kind].poured === 'shell'
+
 /** The clay comes off, and release keeps the halves apart; along a hinge they grow together. */
-const secondHalf = ({ kind }: Mould, part: number): Draft[] => [
+const secondHalf = (mould: Mould, part: number): Draft[] => [
   {
     does: 'clear',
     part,
     step: 'build',
     title: phrase('turn-over', {}),
-    lines: [phrase('press-flush', {})],
+    lines: [phrase(inShell(mould) ? 'lift-lower' : 'press-flush', {})],
     wait: 0,
     hazards: ['blade'],
   },
@@ -58,11 +61,12 @@ const secondHalf = ({ kind }: Mould, part: number): Draft[] => [
     does: 'release half',
     part,
     step: 'build',
-    title: phrase('release-half', { hinged: kind === 'hinged' }),
+    title: phrase('release-half', { hinged: mould.kind === 'hinged' }),
     lines: [phrase('thin-jelly', {}), phrase('wipe-master', {})],
     wait: releaseDries,
     hazards: [],
   },
+  ...(inShell(mould) ? [closing('lower', part)] : []),
 ]
 
 function poured(
@@ -102,8 +106,9 @@ function poured(
     step: 'silicone',
     title: phrase('pour-silicone', { half, several }),
     lines: [
-      phrase('brush-details', {}),
-      phrase('thin-stream', {}),
+      ...(inShell(mould)
+        ? [phrase('by-the-hole', {})]
+        : [phrase('brush-details', {}), phrase('thin-stream', {})]),
       ...(viscosity > thick && !pumped ? [phrase('vibrate', {})] : []),
     ],
     wait: 0,

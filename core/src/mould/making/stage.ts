@@ -14,6 +14,8 @@ export interface MakingStage {
   second: boolean
   coats: number
   shell: boolean
+  /** Which halves of a printed shell hold it. */
+  jacket: 'none' | 'lower' | 'upper' | 'both'
   /** It stands on its head, and release lies on the first half. */
   turned: boolean
   released: boolean
@@ -31,6 +33,7 @@ const nothing: MakingStage = {
   second: false,
   coats: 0,
   shell: false,
+  jacket: 'none',
   turned: false,
   released: false,
   open: false,
@@ -41,13 +44,18 @@ const brings: Partial<
 > = {
   'own box': () => ({ walls: true }),
   walls: () => ({ walls: true }),
-  shell: () => ({ shell: true, seated: true }),
+  shell: () => ({ jacket: 'lower' }),
+  jacket: () => ({ jacket: 'both' }),
   seat: () => ({ seated: true }),
   bed: () => ({ bed: true, seated: true }),
   rods: () => ({ rods: true }),
   pour: (_, part) => (part > 1 ? { second: true } : { first: true }),
   'brush coat': ({ coats }) => ({ coats: coats + 1 }),
-  clear: () => ({ bed: false, turned: true }),
+  clear: ({ jacket }) => ({
+    bed: false,
+    turned: true,
+    jacket: jacket === 'none' ? 'none' : 'upper',
+  }),
   'release half': () => ({ released: true }),
   bandage: () => ({ shell: true }),
   open: () => ({

@@ -107,6 +107,17 @@ describe('what is there at a step', () => {
     expect(stage('bandage')).toMatchObject({ shell: true, coats: 3, walls: false })
   })
 
+  it('of a printed shell: bed in its lower half, closed, poured, turned, closed again, poured', () => {
+    const steps = making({ kind: 'printed shell' })
+    const stage = (does: string, nth = 0) => stageAfter(steps, at(steps, does, nth) + 1)
+    expect(stage('bed')).toMatchObject({ bed: true, jacket: 'lower', first: false })
+    expect(stage('jacket')).toMatchObject({ bed: true, jacket: 'both', first: false })
+    expect(stage('pour')).toMatchObject({ jacket: 'both', first: true, second: false })
+    expect(stage('clear')).toMatchObject({ bed: false, jacket: 'upper', turned: true })
+    expect(stage('jacket', 1)).toMatchObject({ jacket: 'both', released: true, second: false })
+    expect(stage('pour', 1)).toMatchObject({ first: true, second: true, walls: false })
+  })
+
   it('a step that is ticked ahead says what the rules put before it', () => {
     const steps = making({ kind: 'two-part' })
     const walls = at(steps, 'walls')

@@ -17,7 +17,8 @@ import { thinWalls } from '../../form/cells/index.ts'
 import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'
 import type { Mould } from '../mould.ts'
-import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
+import { block60, geometryOf, geometryOfSolid, sampleMould } from '../samples.ts'
+import { jacketOf, supportFunction } from '../box/jacket.ts'
 import { printShell } from './shell.ts'
 import { sayMaking } from '@mivro/words/making'
 import { makingSteps } from '../making/making.ts'
@@ -159,6 +160,71 @@ describe('a printed shell', () => {
     // Wall and flange together: half the surface times the wall, within a quarter.
     expect(material / ((area / 2) * options.wall)).toBeGreaterThan(0.9)
     expect(material / ((area / 2) * options.wall)).toBeLessThan(1.25)
+  })
+
+  // The reference library grows each body by a ball and cuts it off above the parting.
+  it.each([
+    { name: 'a block', turn: [17, 31, 13] },
+    { name: 'a cone', turn: [0, 0, 0] },
+    { name: 'a figure', turn: [40, 0, 0] },
+  ])('what lies below the parting of $name is that of the reference library', ({ name, turn }) => {
+    const { kernel, meshOf, box } = reference
+    const ball = (radius: number) => kernel.Manifold.sphere(radius, 48)
+    const bodies: Record<string, ReturnType<typeof ball>> = {
+      'a block': box([0, 0, 0], [24, 30, 17]),
+      'a cone': kernel.Manifold.cylinder(40, 20, 5, 32),
+      'a figure': kernel.Manifold.hull([ball(12), ball(5).translate([20, 5, 30])]),
+    }
+    const turned = bodies[name].rotate(turn as [number, number, number])
+    const standing = turned.translate([0, 0, -turned.boundingBox().min[2]])
+    const height = standing.boundingBox().max[2]
+    const grown = standing.minkowskiSum(ball(6))
+    const mesh = meshOf(standing)
+    for (const share of [0.2, 0.5, 0.8]) {
+      const parting = share * height
+      const { below, above, widest } = jacketOf(
+        supportFunction(mesh, [0, 0, 1]),
+        height / 1000,
+        0.006,
+        parting / 1000,
+      )
+      const cut = grown.trimByPlane([0, 0, -1], -parting).volume()
+      // Where it goes straight up from its widest height, that is more than the hull.
+      const straight = below + above - 1
+      const found = below - (parting / 1000 > widest ? straight : 0)
+      expect(Math.abs(found - cut / grown.volume())).toBeLessThan(0.015)
+    }
+  })
+
+  // The body is a ball of 28 mm with a smaller one on it, parted well above its widest height.
+  it('parted where its mould parts, it draws off both halves and holds what the mould takes', () => {
+    const mesh = figure()
+    const mould = sampleMould({ kind: 'printed shell', layer: options.layer, parting: 0.024 })
+    const { room } = compileMould(mould, geometryOf(mesh), firmPlatinum, 1e-4)
+    const { volume } = measure(mesh)
+    const shell = printShell(reference.kernel, mesh, volume, [0, 0, 1], [], {
+      ...options,
+      parting: room.parting,
+    })
+    expect(shell.parting).toBeCloseTo(0.024, 9)
+    expect(shell.silicone / room.net).toBeGreaterThan(0.99)
+    expect(shell.silicone / room.net).toBeLessThan(1.02)
+    const [lower, upper] = [shell.lower, shell.upper].map((half) =>
+      reference.solidOf(scaled(readBack(half))),
+    )
+    // What hangs over the way down to the parting would hold the silicone: the lower half's cavity
+    // never narrows on its way up, so that its section leaves no more of a hole above than below.
+    const holes = (solid: typeof lower, z: number) => {
+      const cut = solid.slice(z)
+      const filled = reference.kernel.CrossSection.ofPolygons(cut.toPolygons(), 'Positive')
+      const hull = filled.hull()
+      return hull.area() - cut.area()
+    }
+    const inner = [6, 10, 14, 18, 20].map((z) => holes(lower, z))
+    for (const [i, area] of inner.slice(1).entries()) expect(area).toBeGreaterThan(inner[i] - 1)
+    expect(inner.at(-1)! / inner[0]).toBeGreaterThan(1.1)
+    // One hole to fill by in each: genus 1 each.
+    expect([lower.genus(), upper.genus()]).toEqual([1, 1])
   })
 
   it('a wall that no printer lays is refused', () => {

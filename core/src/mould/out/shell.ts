@@ -3,6 +3,7 @@ import { Problem } from '../../base/problem/index.ts'
 import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 import { fibonacciCap } from '../../form/cells/index.ts'
 import { supportPoints } from '../box/hull.ts'
+import { jacketOf, supportFunction } from '../box/jacket.ts'
 import type { MouldOpening } from '../mould.ts'
 
 /** Thinner walls are not laid reliably by common printers, m (common practice, no source). */
@@ -22,7 +23,12 @@ export interface ShellOptions {
   flangeThickness?: number
   /** Across a key, m. */
   key?: number
+  /** Where the mould parts, m above the master's lowest point; left out: where it is widest. */
+  parting?: number
 }
+
+/** Silicone is poured through a hole of this bore, m (from memory). */
+const fillBore = 0.012
 
 export interface PrintedShell {
   /** Two halves that meet at a level, in metres, standing with the master's up along z. */
@@ -37,8 +43,11 @@ export interface PrintedShell {
 
 /**
  * A printable shell around a master: its convex hull moved outward by the silicone layer is the
- * cavity, moved further by the wall the outside; a flange with keys at the widest height, a gate
- * and vents up through the upper half. Built with manifold-3d, which is passed in.
+ * cavity, moved further by the wall the outside; a flange with keys where it parts, a gate and vents
+ * up through the upper half. From its widest height to the parting it goes straight up, so that both
+ * halves draw off. Where a parting is given, silicone is poured in two goes: then the lower half has a
+ * hole to fill it by, too, and the upper one wherever it has no opening. Built with manifold-3d, which
+ * is passed in.
  *
  * Throws `Problem`: shell-too-thin at `shellWall`, solid-failed.
  */
@@ -48,7 +57,7 @@ export function printShell(
   masterVolume: number,
   up: Vec3,
   openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[],
-  { layer, wall, flange = 0.008, flangeThickness = 0.003, key = 0.005 }: ShellOptions,
+  { layer, wall, flange = 0.008, flangeThickness = 0.003, key = 0.005, parting }: ShellOptions,
 ): PrintedShell {
   if (wall < thinnestShell) {
     throw new Problem('shell-too-thin', { wall, least: thinnestShell }, 'shellWall')
@@ -61,18 +70,25 @@ export function printShell(
   try {
     const support = standingPoints(master, up)
     const grown = (by: number) => keep(kernel.Manifold.hull(offsetPoints(support, by * mm)))
-    const inner = grown(layer)
-    const outer = grown(layer + wall)
-    const parting = widestHeight(inner)
+    const { widest, at } = partingOf(master, up, support, layer, parting)
+    const inner = keep(drawn(kernel, grown(layer), widest, at))
+    const outer = keep(drawn(kernel, grown(layer + wall), widest, at))
     const brim = keep(kernel.Manifold.hull(offsetPoints(support, (layer + wall + flange) * mm)))
-    const plate = keep(slab(kernel, brim, parting, flangeThickness * mm))
+    const plate = keep(slab(kernel, brim, widest, at, flangeThickness * mm))
     const body = keep(outer.add(plate))
-    const holes = keep(bores(kernel, openings, up, outer, inner))
+    const ends: End[] =
+      parting === undefined ? [] : openings.length > 0 ? ['bottom'] : ['top', 'bottom']
+    const holes = keep(
+      kernel.Manifold.union([
+        keep(bores(kernel, openings, up, outer, inner)),
+        ...ends.map((end) => keep(fillHole(kernel, inner, outer, end))),
+      ]),
+    )
     const solid = keep(body.subtract(inner).subtract(holes))
-    const [above, below] = solid.splitByPlane([0, 0, 1], parting)
+    const [above, below] = solid.splitByPlane([0, 0, 1], at)
     used.push(above, below)
-    const keys = keep(keyCones(kernel, brim, outer, parting, key * mm, 1))
-    const sockets = keep(keyCones(kernel, brim, outer, parting, key * mm, 1.06))
+    const keys = keep(keyCones(kernel, brim, outer, widest, at, key * mm, 1))
+    const sockets = keep(keyCones(kernel, brim, outer, widest, at, key * mm, 1.06))
     const lower = keep(below.add(keys))
     const upper = keep(above.subtract(sockets))
     for (const half of [lower, upper]) {
@@ -86,7 +102,7 @@ export function printShell(
       upper: meshOf(upper),
       cavity,
       silicone: cavity - masterVolume,
-      parting: parting / mm,
+      parting: at / mm,
     }
   } finally {
     for (const solid of used) solid.delete()
@@ -115,24 +131,64 @@ function offsetPoints(support: readonly Point[], by: number): Point[] {
   )
 }
 
-/** Where the cavity is widest, mm: there both halves come off. */
-function widestHeight(solid: Manifold): number {
-  const { min, max } = solid.boundingBox()
-  let best = 0
-  let most = -1
-  for (let i = 1; i < 40; i++) {
-    const z = min[2] + ((max[2] - min[2]) * i) / 40
-    const cut = solid.slice(z)
-    const area = cut.area()
-    cut.delete()
-    if (area > most) [most, best] = [area, z]
-  }
-  return best
+/** Where it is widest, as near to its parting as can be, and where it parts, mm in its own frame. */
+function partingOf(
+  master: Mesh,
+  up: Vec3,
+  support: readonly Point[],
+  layer: number,
+  parting: number | undefined,
+): { widest: number; at: number } {
+  const heights = support.map(([, , z]) => z)
+  const [low, high] = [Math.min(...heights), Math.max(...heights)]
+  const height = (high - low) / mm
+  const { widest } = jacketOf(supportFunction(master, up), height, layer, parting ?? height / 2)
+  const inside = (z: number) => Math.max(low, Math.min(high, z))
+  const z = low + widest * mm
+  return { widest: z, at: parting === undefined ? z : inside(low + parting * mm) }
 }
 
-/** The outline of a solid at a height as a plate around it, half below, half above. */
-function slab(kernel: ManifoldToplevel, solid: Manifold, z: number, thickness: number): Manifold {
-  const cut = solid.slice(z)
+/** A solid that goes straight up or down from its widest height to the parting. */
+function drawn(kernel: ManifoldToplevel, solid: Manifold, widest: number, at: number): Manifold {
+  if (at === widest) return solid.translate([0, 0, 0])
+  const cut = solid.slice(widest)
+  const straight = kernel.Manifold.extrude(cut, Math.abs(at - widest) + 1e-3)
+  cut.delete()
+  const placed = straight.translate([0, 0, Math.min(at, widest) - 5e-4])
+  straight.delete()
+  const found = solid.add(placed)
+  placed.delete()
+  return found
+}
+
+type End = 'top' | 'bottom'
+
+/** A hole through one end of the shell, where its cavity ends. */
+function fillHole(kernel: ManifoldToplevel, inner: Manifold, outer: Manifold, end: End): Manifold {
+  const [cavity, shell] = [inner.boundingBox(), outer.boundingBox()]
+  const top = end === 'top'
+  const cut = inner.slice(top ? cavity.max[2] - 0.5 : cavity.min[2] + 0.5)
+  const { min, max } = cut.bounds()
+  cut.delete()
+  const [from, to] = top
+    ? [cavity.max[2] - 1, shell.max[2] + 1]
+    : [shell.min[2] - 1, cavity.min[2] + 1]
+  const radius = (fillBore * mm) / 2
+  const cylinder = kernel.Manifold.cylinder(to - from, radius, radius, 48)
+  const placed = cylinder.translate([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, from])
+  cylinder.delete()
+  return placed
+}
+
+/** The outline of a solid at its widest as a plate around the parting, half below, half above. */
+function slab(
+  kernel: ManifoldToplevel,
+  solid: Manifold,
+  widest: number,
+  z: number,
+  thickness: number,
+): Manifold {
+  const cut = solid.slice(widest)
   const plate = kernel.Manifold.extrude(cut, 2 * thickness)
   cut.delete()
   const placed = plate.translate([0, 0, z - thickness])
@@ -175,11 +231,12 @@ function keyCones(
   kernel: ManifoldToplevel,
   brim: Manifold,
   outer: Manifold,
+  widest: number,
   z: number,
   size: number,
   scale: number,
 ): Manifold {
-  const [edge, wall] = [brim.slice(z), outer.slice(z)]
+  const [edge, wall] = [brim.slice(widest), outer.slice(widest)]
   const [b, w] = [edge.bounds(), wall.bounds()]
   edge.delete()
   wall.delete()

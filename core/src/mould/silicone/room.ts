@@ -1,6 +1,7 @@
 import { volumeAt } from '../../form/filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import { offsetVolume } from '../box/hull.ts'
+import { jacketOf } from '../box/jacket.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
@@ -48,8 +49,12 @@ export function siliconeRoom(
       return { ...none, first, net: first }
     }
     case 'shell': {
-      const first = offsetVolume(geometry.hull, mould.layer, geometry.hulls) - geometry.volume
-      return { ...none, first, net: first }
+      const { hull, hulls, curve, support, foot, volume } = geometry
+      const cavity = offsetVolume(hull, mould.layer, hulls)
+      const { below, above } = jacketOf(support, foot.height, mould.layer, parting)
+      const second = below * cavity - volumeAt(curve, parting)
+      const net = (below + above) * cavity - volume
+      return { ...none, first: net - second, second, clay: second, net }
     }
     case 'block': {
       if (!box) return none

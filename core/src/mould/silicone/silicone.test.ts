@@ -61,6 +61,9 @@ describe('how much silicone', () => {
   it('a brushed coat is area times thickness, a printed shell follows Steiner', () => {
     const sock = sampleMould({ kind: 'brushed sock', coats: 3 })
     expect(siliconeRoom(sock, undefined, geometry).net).toBeCloseTo(geometry.area * 0.0036, 12)
+    // Three plies of bandage, a third more for what overlaps.
+    const { bandage } = compileMould(sock, geometry, silicone, 1e-4)
+    expect(bandage / geometry.area).toBeCloseTo(3.9, 9)
     // A box moved outward by t: V + A t + π (a + b + c) t² + 4/3 π t³.
     const t = 0.006
     const exact = 0.0088 * t + Math.PI * 0.12 * t * t + (4 / 3) * Math.PI * t ** 3

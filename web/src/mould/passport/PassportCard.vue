@@ -103,6 +103,7 @@ const shell = () =>
         openings: document.value.openings.map(({ what, at, bore }) => ({ what, at, bore })),
         layer: document.value.layer,
         wall: document.value.shellWall,
+        parting: facts.value.poured === 'shell' ? project.compiledMould?.room.parting : undefined,
       })
       download(`${name.value}-lower.stl`, made.lower as BlobPart, 'model/stl')
       download(`${name.value}-upper.stl`, made.upper as BlobPart, 'model/stl')

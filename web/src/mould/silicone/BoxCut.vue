@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { mouldKinds } from '@mivro/core/mould'
+import { makingSteps, mouldKinds, stageAfter } from '@mivro/core/mould'
 import { show } from '@mivro/core/base/units'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import MouldBlock from '../../cutaway/MouldBlock.vue'
+import StageCut from '../steps/StageCut.vue'
 import { boxDrawing } from './boxDrawing.ts'
 
 const project = useProject()
@@ -27,6 +28,22 @@ const drawing = computed(() => {
     height.value,
   )
 })
+const withoutBox = {
+  block: '',
+  none: 'A bought mould needs no box and no silicone.',
+  coats: 'Brushed on in coats: no box. The amounts stand at the right.',
+  shell: 'The printed shell is its box: both halves are handed out under Record.',
+}
+/** What is there when all silicone is on, for a mould that has no box. */
+const made = computed(() => {
+  const { mould, compiledMould, silicone } = project
+  if (!compiledMould || poured.value === 'block' || poured.value === 'none') return undefined
+  const steps = makingSteps(mould!, compiledMould, silicone)
+  return stageAfter(
+    steps,
+    steps.findIndex(({ does }) => does === 'open'),
+  )
+})
 const level = computed(() => project.compiledMould?.cover?.level ?? box.value?.height ?? 0)
 const twoParts = computed(() => mouldKinds[project.mould!.kind].parts === 2)
 const length = (x: number) => show(x, 'length', studio.units)
@@ -34,15 +51,11 @@ const length = (x: number) => show(x, 'length', studio.units)
 
 <template>
   <div ref="holder" class="boxed">
-    <p v-if="poured !== 'block'" class="none">
-      {{
-        poured === 'none'
-          ? 'A bought mould needs no box and no silicone.'
-          : poured === 'coats'
-            ? 'Brushed on in coats: no box. The amounts stand at the right.'
-            : 'The shell of your printer is the box. Its files are on the passport.'
-      }}
-    </p>
+    <template v-if="made">
+      <StageCut :stage="made" />
+      <p class="without">{{ withoutBox[poured] }}</p>
+    </template>
+    <p v-else-if="poured === 'none'" class="none">{{ withoutBox.none }}</p>
     <svg v-else-if="drawing && box" :width="width" :height="height">
       <!-- From the side -->
       <MouldBlock
@@ -142,6 +155,13 @@ const length = (x: number) => show(x, 'length', studio.units)
   inset: 42% 60px auto;
   text-align: center;
   font-size: var(--size-lead);
+  color: var(--ink-2);
+}
+
+.without {
+  position: absolute;
+  inset: auto 40px 18px;
+  text-align: center;
   color: var(--ink-2);
 }
 

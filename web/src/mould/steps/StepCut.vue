@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { MakingStage } from '@mivro/core/mould'
+import StepFill from './StepFill.vue'
 import type { StepDrawing } from './stepDrawing.ts'
 
 /** The mould cut open as it stands at a step: what is there by then, and nothing else. */
@@ -33,6 +34,22 @@ const box = (top: number, bottom: number) => ({
   width: props.drawing.right - props.drawing.left,
   height: Math.max(0, bottom - top),
 })
+const jackets = computed(() => ({
+  upper: ['upper', 'both'].includes(props.stage.jacket) && !props.stage.open,
+  lower: ['lower', 'both'].includes(props.stage.jacket) && !props.stage.open,
+}))
+/** The rims by which the halves of a printed shell are clipped. */
+const flanges = computed(() => {
+  const { jacket, seam, parting, scale } = props.drawing
+  if (!jacket || parting === undefined) return []
+  const out = (jacket.outside - jacket.inside) / 2 + jacket.flange
+  const at = (y: number) => ({ x1: seam.from - out, x2: seam.to + out, y1: y, y2: y })
+  const thick = 1.5e-3 * scale
+  return [
+    ...(jackets.value.upper ? [at(parting - thick)] : []),
+    ...(jackets.value.lower ? [at(parting + thick)] : []),
+  ]
+})
 /** The cavity that the master leaves. */
 const cavity = computed(() => !props.stage.master)
 </script>
@@ -54,23 +71,24 @@ const cavity = computed(() => !props.stage.master)
         :class="{ other: (stage.coats - n) % 2 === 1 }"
         :stroke-width="2 * drawing.coat * (stage.coats - n + 1)"
       />
-      <rect
-        v-if="stage.bed"
-        class="clay"
-        v-bind="box(drawing.parting ?? drawing.floor, drawing.floor)"
+      <line
+        v-for="flange in flanges"
+        :key="flange.y1"
+        class="flange"
+        v-bind="flange"
+        :stroke-width="2 * drawing.scale * 1.5e-3"
       />
       <g :transform="gap ? `translate(0 ${-gap})` : undefined">
-        <rect
-          v-if="stage.first"
-          class="silicone"
-          v-bind="box(drawing.fill, drawing.parting ?? drawing.floor)"
-        />
+        <StepFill v-if="jackets.upper" :drawing="drawing" half="upper" kind="jacket" />
+        <StepFill v-if="stage.first" :drawing="drawing" half="upper" kind="silicone" />
+        <StepFill v-else-if="jackets.upper" :drawing="drawing" half="upper" kind="hollow" />
       </g>
-      <rect
-        v-if="stage.second"
-        class="silicone second"
-        v-bind="box(drawing.parting ?? drawing.floor, drawing.floor)"
-      />
+      <StepFill v-if="jackets.lower" :drawing="drawing" half="lower" kind="jacket" />
+      <StepFill v-if="stage.second" :drawing="drawing" half="lower" kind="second" />
+      <template v-else-if="jackets.lower || stage.bed">
+        <StepFill v-if="jackets.lower" :drawing="drawing" half="lower" kind="hollow" />
+        <StepFill v-if="stage.bed" :drawing="drawing" half="lower" kind="clay" />
+      </template>
       <template v-if="stage.rods && !stage.open">
         <line
           v-for="(rod, i) in drawing.rods"
@@ -110,14 +128,14 @@ const cavity = computed(() => !props.stage.master)
       <line
         v-if="stage.released && !stage.open"
         class="release"
-        :x1="drawing.left"
-        :x2="drawing.right"
+        :x1="drawing.seam.from"
+        :x2="drawing.seam.to"
         :y1="drawing.parting"
         :y2="drawing.parting"
       />
       <template v-if="drawing.parting !== undefined && !stage.open && stage.master">
         <circle
-          v-for="x in stage.bed || stage.first ? [drawing.left + 18, drawing.right - 18] : []"
+          v-for="x in stage.bed || stage.first ? drawing.seam.keys : []"
           :key="x"
           class="key"
           :class="{ silicone: stage.first }"
@@ -179,17 +197,6 @@ svg {
   stroke-dasharray: 4 3;
 }
 
-.silicone,
-.key.silicone {
-  fill: var(--silicone);
-  stroke: var(--ink-2);
-  stroke-width: 1;
-}
-
-.silicone.second {
-  fill: var(--teal-mid);
-}
-
 .coat {
   fill: none;
   stroke: var(--silicone);
@@ -206,11 +213,6 @@ svg {
   stroke-linejoin: round;
 }
 
-.clay {
-  fill: var(--honey);
-  opacity: 0.55;
-}
-
 .rod {
   stroke: var(--amber);
 }
@@ -223,6 +225,10 @@ svg {
   fill: var(--table);
   stroke: var(--ink-2);
   stroke-width: 1;
+}
+
+.key.silicone {
+  fill: var(--silicone);
 }
 
 .release {
@@ -241,6 +247,10 @@ svg {
   fill: none;
   stroke: var(--ink-2);
   stroke-width: 5;
+}
+
+.flange {
+  stroke: var(--ink-3);
 }
 
 .fill {

@@ -1,59 +1,31 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { computed } from 'vue'
 import { stageAfter } from '@mivro/core/mould'
 import { sayMaking, sayStage } from '@mivro/words/making'
-import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
-import StepCut from './StepCut.vue'
-import { stepDrawing } from './stepDrawing.ts'
+import StageCut from './StageCut.vue'
 import StepsList from './StepsList.vue'
 import type { Steps } from './useSteps.ts'
 
 /** The list of steps, and the mould as it stands at the chosen one. */
 const props = defineProps<{ of: Steps }>()
-const project = useProject()
 const studio = useStudio()
-const holder = ref<HTMLElement>()
-const { width, height } = useElementSize(holder, { width: 460, height: 560 })
 const step = computed(() => props.of.steps.value[props.of.chosen.value])
 const stage = computed(() => stageAfter(props.of.steps.value, props.of.chosen.value + 1))
-const drawing = computed(() => {
-  const { mould, compiledMould, survey, plan } = project
-  if (!mould || !compiledMould || !survey || !plan || !step.value) return undefined
-  const box = compiledMould.box && { ...compiledMould.box, parting: compiledMould.room.parting }
-  const turned = plan.up.some((x, i) => Math.abs(x - mould.masterUp[i]) > 1e-6)
-  return stepDrawing(
-    { mould, foot: compiledMould.foot, box, section: survey.section, turned },
-    width.value,
-    height.value,
-  )
-})
 </script>
 
 <template>
-  <div class="steps" :class="{ none: of.steps.value.length === 0 }">
-    <StepsList v-if="of.steps.value.length > 0" :of="of" />
-    <div ref="holder" class="cut">
-      <template v-if="drawing && step">
+  <div class="steps" :class="{ none: !step }">
+    <StepsList v-if="step" :of="of" />
+    <div class="cut">
+      <template v-if="step">
         <p class="caption">
           <b>{{ sayMaking(step.title, studio.units) }}</b>
           <span class="quiet small">{{ sayStage(stage) }}</span>
         </p>
-        <StepCut
-          :drawing="drawing"
-          :stage="stage"
-          :width="width"
-          :height="height"
-          :kind="project.mould!.kind"
-          :says="sayStage(stage)"
-        />
+        <StageCut :stage="stage" />
       </template>
-      <p v-else class="empty">
-        {{
-          of.steps.value.length === 0 ? 'A bought mould is not made: it has no steps.' : 'Drawing …'
-        }}
-      </p>
+      <p v-else class="empty">A bought mould is not made: it has no steps.</p>
     </div>
   </div>
 </template>

@@ -19,8 +19,9 @@ const draw = (more: Partial<Mould> = {}, turned = false, boxed = true) => {
     openings: [{ ...gate }],
     ...more,
   } as Mould
-  const box = boxed ? { ...buildBox(mould.box, foot), parting: 0.02 } : undefined
-  return { box, ...stepDrawing({ mould, foot, box, section: cut, turned }, width, height) }
+  const box = boxed ? buildBox(mould.box, foot) : undefined
+  const of = { mould, foot, box, parting: 0.02, section: cut, turned }
+  return { box, ...stepDrawing(of, width, height) }
 }
 const ys = (path: string) =>
   [...path.matchAll(/-?[\d.]+/g)].map(Number).filter((_, i) => i % 2 === 1)
@@ -49,6 +50,20 @@ describe('a mould as it stands at a step', () => {
     const turned = draw({}, true)
     expect(turned.rods[0].y).toBeCloseTo(Math.max(...ys(turned.master)), 0)
     expect(draw({ openings: [{ ...gate, made: 'cut later' }] }).rods).toEqual([])
+  })
+
+  it('a printed shell stands around its master by layer and wall, and parts where the mould does', () => {
+    const layer = 0.008
+    const shellWall = 0.003
+    const found = draw({ kind: 'printed shell', layer, shellWall })
+    const { jacket, parting, floor, left, right, scale, master, rods } = found
+    expect(jacket!.inside / scale).toBeCloseTo(2 * layer, 9)
+    expect(jacket!.outside / scale).toBeCloseTo(2 * (layer + shellWall), 9)
+    expect(floor - Math.max(...ys(master))).toBeCloseTo((layer + shellWall) * scale, 0)
+    expect(floor - parting!).toBeCloseTo((layer + shellWall + 0.02) * scale, 6)
+    expect((right - left) / scale).toBeCloseTo(0.04 + 2 * (layer + shellWall), 2)
+    expect(rods).toHaveLength(1)
+    expect(draw({ kind: 'two-part' }).jacket).toBeUndefined()
   })
 
   it('a sock has neither box nor rods, and still all of it is seen', () => {

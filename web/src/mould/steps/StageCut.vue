@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import type { MakingStage } from '@mivro/core/mould'
+import { sayStage } from '@mivro/words/making'
+import { useProject } from '../../project/projectStore.ts'
+import StepCut from './StepCut.vue'
+import { stepDrawing } from './stepDrawing.ts'
+
+/** The mould of the piece that is open, cut at a stage of its making, as large as there is room. */
+defineProps<{ stage: MakingStage }>()
+const project = useProject()
+const holder = ref<HTMLElement>()
+const { width, height } = useElementSize(holder, { width: 460, height: 560 })
+const drawing = computed(() => {
+  const { mould, compiledMould, survey, plan } = project
+  if (!mould || !compiledMould || !survey || !plan) return undefined
+  const turned = plan.up.some((x, i) => Math.abs(x - mould.masterUp[i]) > 1e-6)
+  const { foot, box, room } = compiledMould
+  return stepDrawing(
+    { mould, foot, box, parting: room.parting, section: survey.section, turned },
+    width.value,
+    height.value,
+  )
+})
+</script>
+
+<template>
+  <div ref="holder" class="stage">
+    <StepCut
+      v-if="drawing"
+      :drawing="drawing"
+      :stage="stage"
+      :width="width"
+      :height="height"
+      :kind="project.mould!.kind"
+      :says="sayStage(stage)"
+    />
+    <p v-else>Drawing …</p>
+  </div>
+</template>
+
+<style scoped>
+.stage {
+  position: absolute;
+  inset: 0;
+}
+
+p {
+  margin: 26% 40px 0;
+  text-align: center;
+  color: var(--ink-2);
+}
+</style>
