@@ -1,4 +1,5 @@
-import type { KindReason, MouldKind } from '@mivro/core/mould'
+import type { KindReason, LearnedLife, MouldKind, WearMark } from '@mivro/core/mould'
+import type { Wear } from '@mivro/core/work/pull'
 
 export const mouldKindWords: Record<MouldKind, { label: string; what: string }> = {
   'open block': {
@@ -75,6 +76,32 @@ const reasons: Reasons = {
  */
 export const sayKindReason = (reason: KindReason): string =>
   (reasons[reason.reason] as (amounts: KindReason) => string)(reason)
+
+/** What is seen of a mould as it wears, and where it is asked for. */
+export const wearMarkWords: Record<WearMark['what'], { add: string; seen: string; where: string }> =
+  {
+    torn: { add: 'It is torn', seen: 'Torn', where: 'Where, how long' },
+    frayed: { add: 'A cut frays', seen: 'Frayed', where: 'Which part of the seam' },
+    patched: { add: 'I patched it', seen: 'Patched', where: 'With what' },
+    ended: { add: 'It is worn out', seen: 'Worn out', where: 'What ended it' },
+  }
+
+/** How a mould stands by its pulls and by what was seen. */
+export const wearStateWords: Record<Wear['state'], string> = {
+  fresh: 'Fresh.',
+  torn: 'Torn and not patched: look at it before every pull.',
+  'near its end': 'Near its end: look at it before every pull.',
+  'past its life': 'Past its expected life: each pull may be the last.',
+  ended: 'Worn out.',
+}
+
+/**
+ * Where the pulls of a kind come from, when a studio's own moulds have shown them.
+ *
+ * @example sayLearnedLife({ life: 34, band: [20, 58], ended: 3, running: 1 }) // 'About 34 pulls, between 20 and 58: as 3 of your own that are worn out and 1 still in use have shown.'
+ */
+export const sayLearnedLife = ({ life, band, ended, running }: LearnedLife): string =>
+  `About ${life} pulls, ${sayLives(band)}: as ${ended} of your own that ${ended === 1 ? 'is' : 'are'} worn out${running > 0 ? ` and ${running} still in use` : ''} ${ended + running === 1 ? 'has' : 'have'} shown.`
 
 /** How few and how many pulls a kind has given. @example sayLives([10, 100]) // 'between 10 and 100' */
 export const sayLives = ([least, most]: readonly [number, number]): string =>

@@ -6,6 +6,10 @@ declare module 'jstat' {
     cdf(x: number, a: number, b: number): number
     pdf(x: number, a: number, b: number): number
   }
-  const jStat: { beta: Beta; studentt: { inv(p: number, freedom: number): number } }
+  const jStat: {
+    beta: Beta
+    studentt: { inv(p: number, freedom: number): number }
+    normal: { cdf(x: number, mean: number, deviation: number): number }
+  }
   export default jStat
 }

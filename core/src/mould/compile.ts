@@ -10,6 +10,7 @@ import { openShare, shareBlocked, type MouldGeometry } from './geometry.ts'
 import { sumsOf, type KindSums } from './kind/cost.ts'
 import { adviseKinds } from './kind/advise.ts'
 import { mouldKindNames, mouldKinds, type MouldKind } from './kind/kinds.ts'
+import type { KindLives } from './kind/lives.ts'
 import { judgeMould } from './judge.ts'
 import { withKind, type Mould } from './mould.ts'
 import { batches } from './silicone/batches.ts'
@@ -31,7 +32,7 @@ const safety = 1.5
 /**
  * What a mould comes to: its box, its silicone, whether it covers, what the master and the
  * walls do, and what speaks for each kind. Never throws for a mould that its schema accepts: a box
- * that cannot be is answered as `boxProblem`.
+ * that cannot be is answered as `boxProblem`. `lives` of kinds, where own moulds have shown them.
  *
  * @example compileMould(mouldOf80x60x40, geometryOf60x40x20, platinum, 0.0001).room.net // 0.000144
  */
@@ -40,6 +41,7 @@ export function compileMould(
   one: MouldGeometry,
   silicone: Silicone | undefined,
   scaleStep: number,
+  lives?: KindLives,
 ): CompiledMould {
   const geometry = inARow(one, mould.cavities, mould.box.side)
   const built = tryBox(mould, geometry)
@@ -82,7 +84,7 @@ export function compileMould(
         ? braces(widest, wallHeight, mould.box.wallThickness, mould.box.wall, density)
         : 0,
     pressure: wallPressure(wallHeight, density),
-    advice: adviseKinds(allSums(mould, geometry, silicone), geometry, mould),
+    advice: adviseKinds(allSums(mould, geometry, silicone, lives), geometry, mould),
     cautions: [],
   }
   compiled.cautions = judgeMould(mould, geometry, silicone, compiled, density)
@@ -139,6 +141,7 @@ export function allSums(
   mould: Mould,
   geometry: MouldGeometry,
   silicone: Silicone | undefined,
+  lives?: KindLives,
 ): KindSums[] {
   const density = silicone ? mixDensity(silicone.ratio, silicone) : usual.density
   const price = (silicone && pricePerMass(silicone)) ?? usual.price
@@ -154,6 +157,6 @@ export function allSums(
         : kind === 'open block'
           ? openShare(geometry)
           : 0
-    return sumsOf(kind, { silicone: mass, price }, as, undercut)
+    return sumsOf(kind, { silicone: mass, price }, as, undercut, lives)
   })
 }

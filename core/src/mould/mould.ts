@@ -52,6 +52,18 @@ export const likingSchema = z.object({
   keys: text('keys', 200).or(z.literal('')),
 })
 
+/** What is seen of a mould as it wears. */
+export const wearMarks = ['torn', 'frayed', 'patched', 'ended'] as const
+
+/** One of them: when, after how many pulls, and where. */
+export const wearMarkSchema = z.object({
+  what: z.enum(wearMarks),
+  on: z.iso.date(),
+  pulls: whole(0, 100_000),
+  where: text('where', 120).or(z.literal('')),
+})
+export type WearMark = z.infer<typeof wearMarkSchema>
+
 export const mouldSchema = z.object({
   name: text('name', 80),
   /** The pieces it makes. */
@@ -107,6 +119,8 @@ export const mouldSchema = z.object({
   liking: likingSchema,
   /** What is done to it before a pull, in its order; left out: what is usual. */
   before: z.array(conditionSchema).max(20).optional(),
+  /** How it wore so far, in the order in which it was seen. */
+  marks: z.array(wearMarkSchema).max(200).optional(),
   /** For the next time. */
   nextTime: note(),
   note: note(),

@@ -1,5 +1,7 @@
 import { reactive, watch } from 'vue'
 import { Problems } from '@mivro/core/base/problem'
+import type { Mould } from '@mivro/core/mould'
+import type { Pull } from '@mivro/core/work/pull'
 import { api, type Documents, type Path, type Stored } from './client.ts'
 import { begin, type Session } from './session.ts'
 import { leftBehind } from './unsent.ts'
@@ -146,6 +148,10 @@ export const listNewest = async <P extends Path>(
   path: P,
   wanted?: Parameters<typeof api.list<P>>[1],
 ): Promise<Stored<Documents[P]>[]> => newestOf(path, await api.list(path, wanted))
+
+/** The pulls of all pieces that a mould makes. */
+export const pullsOfMould = async ({ pieces }: Pick<Mould, 'pieces'>): Promise<Stored<Pull>[]> =>
+  (await Promise.all(pieces.map((piece) => listNewest('pulls', { parent: piece })))).flat()
 
 /** After a restore nothing that was made on the store before is kept by this page. */
 export function forgetSessions(): void {

@@ -137,11 +137,7 @@ function belong(piece: string, in_: boolean): void {
             value=""
             @choose="belong($event, true)"
           />
-          <MouldLife
-            :id="open.id"
-            :mould="open.document"
-            :pulls="pulls.map(({ document }) => document)"
-          />
+          <MouldLife :session="open" :pulls="pulls.map(({ document }) => document)" />
           <h2>Pulls so far: {{ pulls.length }}</h2>
           <ul class="makes">
             <li v-for="pull in pulls.slice(0, 8)" :key="pull.id">

@@ -11,6 +11,7 @@ import { api, newId, type Stored } from '../api/client.ts'
 import { newestOf } from '../api/sessions.ts'
 import { useOpen } from '../api/useOpen.ts'
 import { openName } from './openName.ts'
+import { useLives } from './livesStore.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
 import { useDerived } from './useDerived.ts'
@@ -22,6 +23,7 @@ const usualStep = 1e-4
 export const useProject = defineStore('project', () => {
   const shelf = useShelf()
   const studio = useStudio()
+  const lives = useLives()
   const { session: piece, problems: noPiece, open: openPiece } = useOpen('pieces')
   const { session: pour, problems: noPour, open: openPour } = useOpen('plans')
   const { session: mouldSession, problems: noMould, open: openMould } = useOpen('moulds')
@@ -59,6 +61,7 @@ export const useProject = defineStore('project', () => {
         mould: mould.value,
         shelf: shelf.materials,
         units: studio.units,
+        lives: lives.lives,
       },
     {
       mould: {

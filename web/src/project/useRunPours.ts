@@ -17,7 +17,7 @@ import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { wearOf } from '@mivro/core/work/pull'
 import { needsOf, sizeAs, type OtherResin, type Run, type RunPour } from '@mivro/core/work/run'
 import type { Stored } from '../api/client.ts'
-import { listNewest } from '../api/sessions.ts'
+import { listNewest, pullsOfMould } from '../api/sessions.ts'
 import { useDerived, type UseDerived } from './useDerived.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStudio } from './studioStore.ts'
@@ -67,10 +67,7 @@ export function useRunPours(run: () => Run | undefined) {
     const asked = wanted.flatMap((piece) => storedMouldOf(piece) ?? [])
     for (const { id, document } of new Set(asked)) {
       if (pulled.value.has(id) || !counts(document)) continue
-      const lists = await Promise.all(
-        document.pieces.map((piece) => listNewest('pulls', { parent: piece })),
-      )
-      const pulls = lists.flat().map((pull) => pull.document)
+      const pulls = (await pullsOfMould(document)).map((pull) => pull.document)
       pulled.value = new Map([...pulled.value, [id, wearOf(document, id, pulls).pulls]])
     }
   }

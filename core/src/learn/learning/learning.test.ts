@@ -3,7 +3,9 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { describe, expect, it } from 'vitest'
 import { normalAt } from '../../matter/air/population.ts'
 import type { Bench, BenchEvent, Task } from '../../work/bench/index.ts'
-import { sampleMould } from '../../mould/samples.ts'
+import { allSums, kindLife } from '../../mould/index.ts'
+import { block60, geometryOfSolid, sampleMould } from '../../mould/samples.ts'
+import { kindLivesOf } from './kindLives.ts'
 import type { Pull } from '../../work/pull/index.ts'
 import { usualHands } from '../../work/run/index.ts'
 import { cureObservations } from './cureObservations.ts'
@@ -224,5 +226,77 @@ describe('the life of a mould', () => {
     const life = lifeOf(block, 'm', pulls.slice(0, 1), now)
     expect(life.perWeek).toBeUndefined()
     expect(life.orderBy).toBeUndefined()
+  })
+})
+
+describe('lives of a kind by one’s own moulds', () => {
+  const two = sampleMould({ kind: 'two-part' })
+  const gave = (pulls: number, ended = true, mould = two) => ({ mould, pulls, ended })
+  const lifeOfTwo = (...known: ReturnType<typeof gave>[]) => kindLivesOf(known)['two-part']?.plain
+
+  it('none that ended: nothing is learned, whatever is in use', () => {
+    expect(kindLivesOf([gave(12, false), gave(90, false)])).toEqual({})
+  })
+
+  // A normal mean with a normal prior of the same spread: one value moves it half of the way, n values
+  // n/(n+1) of it (conjugate prior; Gelman et al., Bayesian Data Analysis, 2.5).
+  it.each([1, 3, 8])('%i that gave 30 move the usual 60 as a conjugate prior does', (n) => {
+    const { life, ended } = lifeOfTwo(...Array.from({ length: n }, () => gave(30)))!
+    expect(life / (60 * 0.5 ** (n / (n + 1)))).toBeCloseTo(1, 1)
+    expect(ended).toBe(n)
+  })
+
+  it('the band narrows with each, and never below that of one studio', () => {
+    const width = (n: number) => {
+      const { band } = lifeOfTwo(...Array.from({ length: n }, () => gave(60)))!
+      return Math.log(band[1] / band[0])
+    }
+    const of = Math.log(150 / 40)
+    expect(width(1)).toBeLessThan(of * 1.01)
+    expect(width(10)).toBeLessThan(width(1))
+    expect(width(10)).toBeGreaterThan(of * Math.SQRT1_2)
+  })
+
+  it('one that lasts longer in use counts as such: it never shortens a life', () => {
+    const alone = lifeOfTwo(gave(30))!
+    expect(lifeOfTwo(gave(30), gave(5, false))!.life).toBeGreaterThanOrEqual(alone.life)
+    expect(lifeOfTwo(gave(30), gave(200, false))!.life).toBeGreaterThan(1.5 * alone.life)
+  })
+
+  it('a sock of four coats is learned as one of two, and the kinds do not mix', () => {
+    const sock = sampleMould({ kind: 'brushed sock', coats: 4 })
+    const lives = kindLivesOf([gave(18, true, sock), gave(30)])
+    expect(lives['brushed sock']!.plain!.life).toBe(6)
+    expect(kindLife('brushed sock', sock, lives).life).toBe(18)
+    expect(lives['cut block']).toBeUndefined()
+  })
+
+  // 2,000 studios whose mean is drawn from the trade’s band: the next life lies in it nine times in ten.
+  it('holds what it says: nine in ten of the next', () => {
+    const chance = xoroshiro128plus(5)
+    const normal = () => normalAt(uniformFloat64(chance))
+    const spread = Math.log(150 / 40) / (2 * 1.645) / Math.SQRT2
+    let held = 0
+    const studios = 1000
+    for (let i = 0; i < studios; i++) {
+      const mean = Math.log(60) + spread * normal()
+      const next = () => Math.max(1, Math.round(Math.exp(mean + spread * normal())))
+      // Two that ended, and one that was given away half way.
+      const known = [gave(next()), gave(next()), gave(Math.ceil(next() / 2), false)]
+      const { band } = lifeOfTwo(...known)!
+      const one = next()
+      if (one >= band[0] && one <= band[1]) held++
+    }
+    expect(held / studios).toBeGreaterThan(0.87)
+    expect(held / studios).toBeLessThan(0.95)
+  })
+
+  it('the advice on kinds takes what was learned', () => {
+    const lives = kindLivesOf([gave(20), gave(22), gave(19)])
+    const pulls = (known?: typeof lives) =>
+      allSums(two, geometryOfSolid(block60), undefined, known).find(
+        ({ kind }) => kind === 'two-part',
+      )!.pulls
+    expect(pulls(lives) / pulls()).toBeCloseTo(lives['two-part']!.plain!.life / 60, 1)
   })
 })

@@ -1,5 +1,5 @@
 import { rateOf, spoilt, type Share } from '../diagnosis/index.ts'
-import type { Mould } from '../../mould/index.ts'
+import { kindLife, type Life, type Mould } from '../../mould/index.ts'
 import { wearOf, type Pull, type Wear } from '../../work/pull/index.ts'
 import { spreadOf, type Spread } from './spread.ts'
 
@@ -33,14 +33,21 @@ const lately = 8
 
 /**
  * The life of a mould by the pulls that came out of it: how far it is worn, how its casts fare as it
- * ages, and at today's pace when it ends. `now` in s since 1970.
+ * ages, and at today's pace when it ends. `now` in s since 1970; `expected` where more is known of its
+ * kind than what is usual.
  */
-export function lifeOf(mould: Mould, id: string, pulls: readonly Pull[], now: number): MouldLife {
+export function lifeOf(
+  mould: Mould,
+  id: string,
+  pulls: readonly Pull[],
+  now: number,
+  expected: Life = kindLife(mould.kind, mould),
+): MouldLife {
   const own = pulls
     .filter((pull) => pull.mould === undefined || pull.mould === id)
     .toSorted((a, b) => Date.parse(a.pouredAt) - Date.parse(b.pouredAt))
-  const wear = wearOf(mould, id, own)
-  const left = Math.max(0, wear.life - wear.pulls)
+  const wear = wearOf(mould, id, own, expected)
+  const left = wear.state === 'ended' ? 0 : Math.max(0, wear.life - wear.pulls)
   const all = goodOf(own)
   const size = Math.max(1, Math.ceil(own.length / stretchesOf))
   const stretches = Array.from({ length: Math.ceil(own.length / size) }, (_, i) => {
@@ -51,7 +58,7 @@ export function lifeOf(mould: Mould, id: string, pulls: readonly Pull[], now: nu
   const mended = own.flatMap(({ results }) =>
     (results ?? []).flatMap(({ mended: took }) => (took ? [took] : [])),
   )
-  const perWeek = paceOf(own, mould, now)
+  const perWeek = wear.state === 'ended' ? undefined : paceOf(own, mould, now)
   const lasts = perWeek ? (left / perWeek) * 7 * day : Infinity
   const ends = lasts < longest ? now + lasts : undefined
   return {

@@ -1,5 +1,6 @@
 import type { Mould } from '../mould.ts'
-import { mouldKinds, pullsOfCoats, type MouldKind } from './kinds.ts'
+import { mouldKinds, type MouldKind } from './kinds.ts'
+import { detailOf, kindLife, type KindLives } from './lives.ts'
 
 /** What one kind of mould comes to for this piece. */
 export interface KindSums {
@@ -28,20 +29,19 @@ export function sumsOf(
   { silicone, price }: { silicone: number; price: number },
   mould: Pick<Mould, 'coats' | 'wish' | 'cavities'>,
   undercut: number,
+  lives?: KindLives,
 ): KindSums {
   const facts = mouldKinds[kind]
-  const fine = mould.wish.detail === 'fine grooves'
-  const base =
-    kind === 'brushed sock' ? pullsOfCoats(mould.coats) : facts.pulls[fine ? 'fine' : 'plain']
+  const { life } = kindLife(kind, mould, lives)
   return {
     kind,
     silicone,
     siliconePrice: silicone * price,
     hands: facts.hands,
     days: facts.days,
-    pulls: Math.max(1, Math.round(base / (1 + perUndercut * undercut))),
+    pulls: Math.max(1, Math.round(life / (1 + perUndercut * undercut))),
     cavities: mould.cavities,
-    cleaning: facts.cleaning[fine ? 'fine' : 'plain'],
+    cleaning: facts.cleaning[detailOf(mould)],
   }
 }
 

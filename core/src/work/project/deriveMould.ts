@@ -43,7 +43,7 @@ export function deriveMould(
 }
 
 function mouldOf(
-  { plan, mould, shelf }: WithMould,
+  { plan, mould, shelf, lives }: WithMould,
   { geometry, air }: ProjectAnswers,
   { poured }: ProjectView,
   pour: ShownPour | undefined,
@@ -58,7 +58,7 @@ function mouldOf(
   })
   const base = { silicone, airLeft, judged: [], castResins }
   if (!geometry) return base
-  const compiled = compileMould(mould, geometry, silicone, plan.scaleStep)
+  const compiled = compileMould(mould, geometry, silicone, plan.scaleStep, lives)
   if (!pour) return { ...base, compiled }
   const pockets = poured === 'resin' ? airLeft.map((one) => ({ ...one, cells: noCells })) : []
   const through = plan.layers.flatMap(({ inclusions }) => inclusions)

@@ -5,6 +5,7 @@ import type {
   CastResin,
   CompiledMould,
   Finding,
+  KindLives,
   Mould,
   MouldGeometry,
   MouldOpening,
@@ -24,6 +25,8 @@ export interface ProjectDocuments {
   shelf: Shelf
   /** In which cups are sold. */
   units: UnitChoice
+  /** Lives of kinds of mould, as the studio's own have shown them. */
+  lives?: KindLives
 }
 
 /** How it is looked at: where it is cut open, radians about up, and what is poured in the mould's air. */

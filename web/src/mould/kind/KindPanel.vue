@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import { ElButton } from 'element-plus'
-import type { Mould } from '@mivro/core/mould'
-import { mouldKindWords } from '@mivro/words/mouldKind'
+import { detailOf, type Mould } from '@mivro/core/mould'
+import { mouldKindWords, sayLearnedLife } from '@mivro/words/mouldKind'
 import CountField from '../../ui/CountField.vue'
 import { fieldsOf } from '../../ui/fields.ts'
 import SegmentField from '../../ui/SegmentField.vue'
+import { useLives } from '../../project/livesStore.ts'
 import { useProject } from '../../project/projectStore.ts'
 import KindReasons from './KindReasons.vue'
 
@@ -15,6 +16,9 @@ const change = (values: Partial<Mould['wish']>) =>
   project.changeMould({ wish: { ...wish.value, ...values } })
 const advice = computed(() => project.compiledMould?.advice ?? [])
 const chosen = computed(() => advice.value.find(({ kind }) => kind === project.mould!.kind))
+const lives = useLives()
+onMounted(() => void lives.read())
+const learned = computed(() => lives.lives[project.mould!.kind]?.[detailOf(project.mould!)])
 const first = computed(() => advice.value.find(({ advised }) => advised))
 const { field, choice } = fieldsOf(() => wish.value, change)
 const { field: mouldField } = fieldsOf(() => project.mould!, project.changeMould)
@@ -53,14 +57,15 @@ const { field: mouldField } = fieldsOf(() => project.mould!, project.changeMould
     <h2>{{ mouldKindWords[chosen.kind].label }}</h2>
     <p class="quiet">{{ mouldKindWords[chosen.kind].what }}</p>
     <KindReasons :of="chosen" />
+    <p v-if="learned" class="quiet">{{ sayLearnedLife(learned) }}</p>
     <template v-if="first.kind !== chosen.kind">
       <h3>Recommended instead: {{ mouldKindWords[first.kind].label.toLowerCase() }}</h3>
       <KindReasons :of="first" />
       <ElButton @click="project.chooseKind(first.kind)"> Use recommendation </ElButton>
     </template>
     <p class="small quiet">
-      Costs are silicone, hands and cleaning; resin is the same for all. Hours, pulls and minutes
-      are common practice: your own log will know better.
+      Costs are silicone, hands and cleaning; resin is the same for all. Hours, minutes and, where
+      none of your own has come to its end yet, pulls are common practice.
     </p>
   </template>
 </template>

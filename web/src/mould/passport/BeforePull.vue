@@ -2,20 +2,16 @@
 import { computed, ref, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { GripVertical } from 'lucide-vue-next'
-import { readDocument } from '@mivro/core/base/document'
 import {
   conditionNames,
   conditioningOf,
   conditioningTakes,
-  mouldSchema,
   movedCondition,
   withCondition,
   withoutCondition,
   type Condition,
   type ConditionName,
-  type Mould,
 } from '@mivro/core/mould'
-import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { showDuration } from '@mivro/core/base/units'
 import { conditionHow, conditionLabel, sayBroken, sayEvery } from '@mivro/words/conditioning'
 import type { Session } from '../../api/session.ts'
@@ -24,6 +20,7 @@ import QuantityField from '../../ui/QuantityField.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import SelectField from '../../ui/SelectField.vue'
 import TextField from '../../ui/TextField.vue'
+import { mouldChange } from './mouldChange.ts'
 
 /** What is done to the mould before it is poured: what, how often, how long, in which order. */
 const props = defineProps<{ session: Session<'moulds'> }>()
@@ -32,14 +29,7 @@ const list = computed(() => conditioningOf(mould.value))
 const broken = ref('')
 watch(list, () => (broken.value = ''))
 
-function change(values: Pick<Partial<Mould>, 'before' | 'liking'>): Problem | undefined {
-  try {
-    props.session.edit(readDocument(mouldSchema, { ...mould.value, ...values }))
-    return undefined
-  } catch (error) {
-    return problemsOf(error)[0]
-  }
-}
+const change = mouldChange(() => props.session)
 const put = (index: number, values: Partial<Condition>) =>
   change({ before: list.value.map((line, i) => (i === index ? { ...line, ...values } : line)) })
 

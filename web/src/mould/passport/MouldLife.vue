@@ -1,18 +1,25 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import { ElProgress } from 'element-plus'
 import dayjs from 'dayjs'
 import { lifeOf } from '@mivro/core/learn/learning'
-import type { Mould } from '@mivro/core/mould'
+import { kindLife } from '@mivro/core/mould'
 import type { Pull } from '@mivro/core/work/pull'
 import { showDuration } from '@mivro/core/base/units'
-import { sayLives } from '@mivro/words/mouldKind'
+import { sayLives, wearStateWords } from '@mivro/words/mouldKind'
+import type { Session } from '../../api/session.ts'
+import { useLives } from '../../project/livesStore.ts'
 import { showDay } from '../../ui/dates.ts'
+import WearMarks from './WearMarks.vue'
 
 /** How a mould has fared so far, and how long it will last at this pace. */
-const props = defineProps<{ mould: Mould; id: string; pulls: readonly Pull[] }>()
+const props = defineProps<{ session: Session<'moulds'>; pulls: readonly Pull[] }>()
+const mould = computed(() => props.session.document)
 const now = dayjs().valueOf() / 1000
-const life = computed(() => lifeOf(props.mould, props.id, props.pulls, now))
+const lives = useLives()
+onMounted(() => void lives.read())
+const expected = computed(() => kindLife(mould.value.kind, mould.value, lives.lives))
+const life = computed(() => lifeOf(mould.value, props.session.id, props.pulls, now, expected.value))
 const late = computed(() => life.value.orderBy !== undefined && life.value.orderBy < now)
 const day = (at: number) => showDay(dayjs(at * 1000).toISOString())
 const worn = computed(() =>
@@ -25,11 +32,6 @@ const bar = ({ low, high }: { low: number; high: number }) => ({
   height: `${100 * (high - low)}%`,
 })
 const middle = (share: number) => ({ bottom: `${100 * share}%` })
-const states = {
-  fresh: 'Fresh.',
-  'near its end': 'Near its end: look at it before every pull.',
-  'past its life': 'Past its expected life: each pull may be the last.',
-}
 </script>
 
 <template>
@@ -37,7 +39,7 @@ const states = {
     <h2>Its life</h2>
     <div class="row">
       <span>{{ life.pulls }} of about {{ life.life }} pulls, {{ sayLives(life.band) }}</span>
-      <span class="quiet small">{{ states[life.state] }}</span>
+      <span class="quiet small">{{ wearStateWords[life.state] }}</span>
     </div>
     <ElProgress
       :percentage="worn"
@@ -76,6 +78,7 @@ const states = {
       <span class="quiet small">of {{ life.mending.count }} mended casts</span>
     </p>
   </section>
+  <WearMarks :session="session" :pulls="life.pulls" />
 </template>
 
 <style scoped>

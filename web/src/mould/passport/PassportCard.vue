@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import { FileDown, Printer } from 'lucide-vue-next'
 import { type Vec3 } from '@mivro/core/form/mesh'
-import { cutTemplate, mouldKinds, template } from '@mivro/core/mould'
-import { mouldKindWords, sayLives } from '@mivro/words/mouldKind'
+import { cutTemplate, kindLife, mouldKinds, template } from '@mivro/core/mould'
+import { mouldKindWords, sayLives, wearStateWords } from '@mivro/words/mouldKind'
 import { wearOf } from '@mivro/core/work/pull'
 import { show } from '@mivro/core/base/units'
 import { checkLineWords } from '@mivro/words/template'
 import { heldWords } from '@mivro/words/held'
+import { useLives } from '../../project/livesStore.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { showDay } from '../../ui/dates.ts'
@@ -18,6 +19,7 @@ import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
 import { templatePdf } from '../../ui/templatePdf.ts'
 import BeforePull from './BeforePull.vue'
+import WearMarks from './WearMarks.vue'
 import { usePullsOf } from './usePulls.ts'
 
 const project = useProject()
@@ -31,12 +33,21 @@ const facts = computed(() => mouldKinds[document.value.kind])
 const name = computed(() => fileName(document.value.name))
 /** Around a piece whose box can't be built, m. */
 const usualBox = { clearance: 0.01, under: 0.01, over: 0.01 }
+const lives = useLives()
+onMounted(() => void lives.read())
+/** Of its kind, and for this piece where its undercuts are known. */
+const expected = computed(() => {
+  const { kind } = document.value
+  const known = kindLife(kind, document.value, lives.lives)
+  const pulls = project.compiledMould?.advice.find((one) => one.kind === kind)?.pulls
+  return { ...known, life: pulls ?? known.life }
+})
 const wear = computed(() =>
   wearOf(
     document.value,
     project.mouldSession?.id ?? '',
     pulls.value.map((pull) => pull.document),
-    project.compiledMould?.advice.find(({ kind }) => kind === document.value.kind)?.pulls,
+    expected.value,
   ),
 )
 const count = (what: 'gate' | 'vent') =>
@@ -130,9 +141,11 @@ const shellSilicone = ref<number>()
       </dl>
       <p v-if="document.nextTime" class="next"><b>Next time.</b> {{ document.nextTime }}</p>
       <p v-if="wear.state !== 'fresh'" class="next">
-        <b>{{ wear.state === 'past its life' ? 'Worn.' : 'Nearly worn.' }}</b>
-        {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
-        places and the rim of the cut before every pull, and make the next one in time.
+        <b>{{ wearStateWords[wear.state] }}</b>
+        <template v-if="wear.state !== 'ended'">
+          {{ wear.pulls }} pulls of each, and about {{ wear.life }} are to be expected: look at fine
+          places and the rim of the cut, and make the next one in time.
+        </template>
       </p>
       <p v-if="!document.nextTime && lastWords" class="next">
         <b>From the pull of {{ showDay(lastWords.document.pouredAt) }}.</b>
@@ -185,6 +198,9 @@ const shellSilicone = ref<number>()
       <p v-if="busy" role="status" class="small quiet">{{ busy }} …</p>
       <ProblemNote v-for="problem in problems" :key="problem.code" :problem="problem" />
     </section>
+    <section v-if="project.mouldSession" class="card wears">
+      <WearMarks :session="project.mouldSession" :pulls="wear.pulls" />
+    </section>
     <BeforePull v-if="project.mouldSession" :session="project.mouldSession" />
   </div>
 </template>
@@ -207,6 +223,11 @@ const shellSilicone = ref<number>()
   border-radius: var(--r-large);
   background: var(--panel);
   overflow: hidden;
+}
+
+.wears {
+  grid-column: 1 / 3;
+  padding: 14px 18px;
 }
 
 .card header {

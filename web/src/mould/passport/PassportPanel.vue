@@ -1,19 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton } from 'element-plus'
-import { readDocument } from '@mivro/core/base/document'
-import {
-  bandsFor,
-  blockOf,
-  mouldKindNames,
-  mouldSchema,
-  withKind,
-  type Mould,
-} from '@mivro/core/mould'
+import { bandsFor, blockOf, mouldKindNames, withKind, type Mould } from '@mivro/core/mould'
 import { show } from '@mivro/core/base/units'
 import { sizeAs } from '@mivro/core/work/run'
 import { mouldKindWords } from '@mivro/words/mouldKind'
-import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../../api/session.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
@@ -23,6 +14,7 @@ import SelectField from '../../ui/SelectField.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
 import TextField from '../../ui/TextField.vue'
+import { mouldChange } from './mouldChange.ts'
 
 const props = defineProps<{ session: Session<'moulds'> }>()
 const project = useProject()
@@ -38,14 +30,7 @@ const held = computed(() => {
   )
 })
 
-function change(values: Partial<Mould>): Problem | undefined {
-  try {
-    props.session.edit(readDocument(mouldSchema, { ...mould.value, ...values }))
-    return undefined
-  } catch (error) {
-    return problemsOf(error)[0]
-  }
-}
+const change = mouldChange(() => props.session)
 const liking = (values: Partial<Mould['liking']>) =>
   change({ liking: { ...mould.value.liking, ...values } })
 const kinds = mouldKindNames.map((value) => ({ value, label: mouldKindWords[value].label }))
