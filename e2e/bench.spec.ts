@@ -76,6 +76,9 @@ test.describe('a server that is killed', () => {
 
     // The parts meet, and the server is killed.
     await bench.press('Pour the parts together')
+    // The moulds are wet with alcohol yet: the bench says so, and a second press is meant so.
+    await bench.key('Space')
+    await expect(page.getByText(/^Wipe it: not dry for another /)).toBeVisible()
     await bench.key('Space')
     await expect(page.locator('[data-clock="pours"], [data-clock="stir"]').first()).toBeVisible()
     await expect(page.locator('.lamp', { hasText: 'recorded' })).toHaveText(/^\s*recorded/)

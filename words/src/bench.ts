@@ -272,6 +272,8 @@ export function sayRefusal(refusal: PressRefusal, units: UnitChoice = metric): s
       return 'This cup no longer stirs it all. Pour it into a larger one, then press again.'
     case 'pressure-low':
       return `The gauge shows ${show(refusal.gauge, 'pressure', units)} yet. It has to come to ${show(refusal.wanted, 'pressure', units)}.`
+    case 'still-wet':
+      return `${conditionLabel({ what: refusal.condition })}: not dry for another ${showDuration(refusal.left, 'second')}. Resin waits for it; press again to mix all the same.`
     case 'pressure-left':
       return `The gauge still shows ${show(refusal.gauge, 'pressure', units)}. Let it off first; the clamps stay shut.`
   }

@@ -1,4 +1,5 @@
 import { isAtPressure } from '../../matter/air/index.ts'
+import type { ConditionName } from '../../mould/index.ts'
 import type { Bench } from './bench.ts'
 import { progressOf, type Progress } from './progress.ts'
 import type { Task, TaskOf } from './tasks.ts'
@@ -49,7 +50,15 @@ export function clocksOf(
 ): Clock[] {
   const { tasks, done, skipped, met, lost, begun } = progress
   const open = (task: Task) => !done.has(task.id) && !skipped.has(task.id)
-  const clocks: Clock[] = [...waitingNow(bench, progress), ...drying(bench, progress)]
+  const clocks: Clock[] = [
+    ...waitingNow(bench, progress),
+    ...drying(bench, progress).map(({ load: _, condition: name, ...dries }): Clock => ({
+      ...dries,
+      what: 'dries',
+      kind: 'wait',
+      name,
+    })),
+  ]
   for (const task of tasks) {
     if (task.what === 'mix') clocks.push(...clocksOfMix(task, progress, open))
     const start = begun.get(task.load)
@@ -106,15 +115,41 @@ function waitingNow({ events }: Pick<Bench, 'events'>, { task }: Progress): Cloc
   return [{ what: 'wait', id: task.id, from, until: from + task.takes, kind: 'wait' }]
 }
 
+/** What was done to a mould and is left alone until then, s since 1970. */
+interface Drying {
+  id: string
+  load: number
+  condition: ConditionName
+  from: number
+  until: number
+}
+
 /** What was wiped or released is left alone until it is dry; none once its load is mixed. */
-const drying = ({ events }: Pick<Bench, 'events'>, { tasks, done, begun }: Progress): Clock[] =>
-  tasks.flatMap((task): Clock[] => {
+const drying = ({ events }: Pick<Bench, 'events'>, { tasks, done, begun }: Progress): Drying[] =>
+  tasks.flatMap((task): Drying[] => {
     if (task.what !== 'condition' || task.waits <= 0) return []
     if (!done.has(task.id) || begun.has(task.load)) return []
     const from = events.findLast((one) => one.what === 'done' && one.task === task.id)!.at
-    const { id, condition: name, waits } = task
-    return [{ what: 'dries', id, from, until: from + waits, kind: 'wait', name }]
+    const { id, load, condition, waits } = task
+    return [{ id, load, condition, from, until: from + waits }]
   })
+
+/**
+ * What is still wet of the moulds of a task's load, the last to be dry: resin waits for it. Nothing
+ * once it is dry.
+ *
+ * @example dryingOf({ tasks: [], events: [] }, progressOf({ tasks: [], events: [] }), { load: 0 }, 0) // undefined
+ */
+export const dryingOf = (
+  bench: Pick<Bench, 'tasks' | 'events'>,
+  progress: Progress,
+  { load }: Pick<Task, 'load'>,
+  now: number,
+): Drying | undefined =>
+  drying(bench, progress)
+    .filter((one) => one.load === load && one.until > now)
+    .toSorted((a, b) => b.until - a.until)
+    .at(0)
 
 function clocksOfMix(
   task: TaskOf<'mix'>,

@@ -240,6 +240,40 @@ describe('what counts as good (by hand)', () => {
   })
 })
 
+describe('a mould that is still wet', () => {
+  // Alcohol is left alone for two minutes (common practice, no source).
+  it('holds back the moment the parts meet, and no other; pressed again, it is meant so', () => {
+    const wiped = bench({}, { before: [{ what: 'wipe', every: 1, hands: 15 }] })
+    const at = new AtBench(wiped).until('weigh')
+    const key = { key: 'main' } as const
+    const byHand = () =>
+      at.task.what === 'weigh' ? weighedNow(at.bench, at.weigh, 0).target.mass : undefined
+    const weighed = new Set<string>()
+    let found = at.press(key, { byHand: byHand() })
+    while (!found.refusal) {
+      if (at.task.what === 'weigh') weighed.add(at.task.id)
+      found = at.press(key, { byHand: byHand() })
+    }
+    expect(found.refusal).toMatchObject({ code: 'still-wet', condition: 'wipe' })
+    // Every part of its cup is weighed; they meet by this key.
+    const { mix } = at.task as TaskOf<'mix'>
+    expect(ofKind(at.bench, 'weigh').every((one) => one.mix !== mix || weighed.has(one.id))).toBe(
+      true,
+    )
+    expect(progressOf(at.bench).met.has(mix)).toBe(false)
+    expect(at.press({ key: 'steady' }, { byHand: byHand() }).events).toEqual([])
+    expect(at.press({ ...key, again: true }, { byHand: byHand() }).events.length).toBeGreaterThan(0)
+    expect(progressOf(at.bench).met.has(mix)).toBe(true)
+  })
+
+  it('dry, it holds nothing back', () => {
+    const wiped = bench({}, { before: [{ what: 'wipe', every: 1, hands: 15 }] })
+    const at = new AtBench(wiped).until('weigh')
+    at.now += 120
+    expect(at.until('fill').task.what).toBe('fill')
+  })
+})
+
 describe('the pot', () => {
   it('is at pressure by its gauge, and opened when nothing is left on it', () => {
     const at = new AtBench().until('lid').read()

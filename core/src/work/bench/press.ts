@@ -1,7 +1,8 @@
 import { canBeOpened, isAtPressure } from '../../matter/air/index.ts'
 import { toRead } from './before.ts'
 import type { Bench, BenchEvent, TouchMark } from './bench.ts'
-import { lateCup } from './clocks.ts'
+import type { ConditionName } from '../../mould/index.ts'
+import { dryingOf, lateCup } from './clocks.ts'
 import type { Mishap, MishapRemedy } from './mishapCases.ts'
 import { progressOf, startOf, type Progress } from './progress.ts'
 import type { LayOutItem, Task, TaskOf } from './tasks.ts'
@@ -44,7 +45,7 @@ export type BenchPress =
   | { key: 'note'; text: string; picture?: string }
   | { key: 'wrong'; mishap: Mishap; did: MishapRemedy; mix?: number }
 
-/** Why a key does nothing, with its amounts, kg and Pa. */
+/** Why a key does nothing, with its amounts, kg, Pa and s. */
 export type PressRefusal =
   | { code: 'caution-unread' }
   | { code: 'scale-distrusted' }
@@ -54,6 +55,7 @@ export type PressRefusal =
   | { code: 'cup-too-small' }
   | { code: 'pressure-low'; gauge: number; wanted: number }
   | { code: 'pressure-left'; gauge: number }
+  | { code: 'still-wet'; condition: ConditionName; left: number }
 
 /** What a key brings about. Nothing of both: it is no key of this task. */
 export interface Pressed {
@@ -125,6 +127,12 @@ export function press(
       ? happened({ what: 'read', task: task.id })
       : refused({ code: 'caution-unread' })
   }
+  const again = 'again' in pressed && pressed.again === true
+  const wet = partsMeet(progress, task) && !again ? dryingOf(bench, progress, task, now) : undefined
+  if (wet && pressed.key === 'steady') return nothing
+  if (wet && (pressed.key === 'main' || pressed.key === 'as it is')) {
+    return refused({ code: 'still-wet', condition: wet.condition, left: wet.until - now })
+  }
   const at = { bench, readings, progress, task, happened }
   switch (pressed.key) {
     case 'skip':
@@ -132,9 +140,20 @@ export function press(
     case 'tick':
       return happened({ what: 'ticked', task: task.id, item: pressed.item })
     case 'main':
-      return task.what === 'weigh' ? weigh({ ...at, task }, pressed) : goOn(at)
+      return task.what === 'weigh' ? weigh({ ...at, task }, pressed, again) : goOn(at)
   }
-  return task.what === 'weigh' ? weigh({ ...at, task }, pressed) : nothing
+  return task.what === 'weigh' ? weigh({ ...at, task }, pressed, again) : nothing
+}
+
+/** The next press lets the parts of a cup meet: from then on its clock runs. */
+function partsMeet(progress: Progress, task: Task): boolean {
+  if (task.what === 'mix') return !isBegun(progress, task)
+  return (
+    task.what === 'weigh' &&
+    task.part !== 'tint' &&
+    task.apart === 'mixing cup' &&
+    otherPartOf(progress, task) === undefined
+  )
 }
 
 type Unplaced<E> = E extends BenchEvent ? Omit<E, 'at'> : never
@@ -199,10 +218,9 @@ export const isBegun = ({ done, met }: Progress, task: Task): boolean =>
 const roomOf = ({ room, humidity }: BenchReadings) =>
   room === undefined && humidity === undefined ? [] : [{ what: 'room', room, humidity } as const]
 
-function weigh(at: At<TaskOf<'weigh'>>, pressed: BenchPress): Pressed {
+function weigh(at: At<TaskOf<'weigh'>>, pressed: BenchPress, again: boolean): Pressed {
   const { bench, readings, task, happened } = at
   const { scale, byHand } = readings
-  const again = 'again' in pressed && pressed.again === true
   if (pressed.key === 'by hand') return nothing
   if (pressed.key === 'tare') return tare(at, again)
   const zero = zeroOf(bench, task)
