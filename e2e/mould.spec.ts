@@ -317,6 +317,9 @@ test.describe('in the demo studio', () => {
     await mivro.open('/pieces/demo-comet-drop/mould-sheet')
     const drawing = page.getByRole('img', { name: /^The box from above/ })
     await expect(drawing).toBeVisible({ timeout: 120_000 })
+    // As it stands at each step that changes it: bed, rods, walls, first half, turned and so on.
+    await expect(page.locator('figure')).toHaveCount(9)
+    await expect(page.getByRole('img', { name: /in its first half, turned over/ })).toHaveCount(3)
     const svg = decodeURIComponent((await drawing.getAttribute('src'))!)
     expect(svg.match(/gate 6.0 mm/g)).toHaveLength(2)
   })

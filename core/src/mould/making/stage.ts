@@ -81,3 +81,18 @@ export const stageAfter = (
   steps
     .slice(0, count)
     .reduce((stage, { does, part = 1 }) => ({ ...stage, ...brings[does]?.(stage, part) }), nothing)
+
+/**
+ * The steps after which something else is there than before, each with what is there: the pictures of
+ * how a mould is made.
+ *
+ * @example changingStages([{ does: 'wipe' }, { does: 'bed', part: 1 }]).map(({ step }) => step) // [1]
+ */
+export const changingStages = (
+  steps: readonly Pick<MakingStep, 'does' | 'part'>[],
+): { step: number; stage: MakingStage }[] => {
+  const stages = steps.map((_, i) => stageAfter(steps, i + 1))
+  const differs = (i: number) =>
+    JSON.stringify(stages[i]) !== JSON.stringify(i > 0 ? stages[i - 1] : nothing)
+  return stages.flatMap((stage, step) => (differs(step) ? [{ step, stage }] : []))
+}

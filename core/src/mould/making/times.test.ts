@@ -6,7 +6,7 @@ import { mouldKindNames, mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
 import { block60, geometryOfSolid, sampleMould } from '../samples.ts'
 import { earlierOpen, handsTime, makingSteps, waitingTime } from './making.ts'
-import { stageAfter } from './stage.ts'
+import { changingStages, stageAfter } from './stage.ts'
 import { makingStays } from './times.ts'
 
 const geometry = geometryOfSolid(block60)
@@ -116,6 +116,23 @@ describe('what is there at a step', () => {
     expect(stage('clear')).toMatchObject({ bed: false, jacket: 'upper', turned: true })
     expect(stage('jacket', 1)).toMatchObject({ jacket: 'both', released: true, second: false })
     expect(stage('pour', 1)).toMatchObject({ first: true, second: true, walls: false })
+  })
+
+  it('is drawn once for each step that changes it', () => {
+    const pictures = (more: Partial<Mould>) => {
+      const steps = making(more)
+      return changingStages(steps).map(({ step }) => steps[step].does)
+    }
+    expect(pictures({ kind: 'two-part' })).toEqual([
+      ...['bed', 'walls', 'pour', 'clear', 'release half', 'pour', 'open', 'rest'],
+    ])
+    expect(pictures({ kind: 'brushed sock', coats: 2 })).toEqual([
+      ...['seat', 'brush coat', 'brush coat', 'bandage', 'open', 'rest'],
+    ])
+    expect(pictures({ kind: 'printed shell' })).toEqual([
+      ...['shell', 'bed', 'jacket', 'pour', 'clear', 'release half', 'jacket', 'pour'],
+      ...['open', 'rest'],
+    ])
   })
 
   it('a step that is ticked ahead says what the rules put before it', () => {

@@ -2,6 +2,7 @@
 import { computed, onUnmounted, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import {
+  changingStages,
   cuttingList,
   handsTime,
   makingSteps,
@@ -21,6 +22,7 @@ import { useStudio } from '../../project/studioStore.ts'
 import { now, showDay } from '../../ui/dates.ts'
 import PaperPage from '../../ui/paper/PaperPage.vue'
 import WeighingTable from '../../ui/paper/WeighingTable.vue'
+import StageCut from '../steps/StageCut.vue'
 import SafetyLines from '../../ui/SafetyLines.vue'
 
 const route = useRoute()
@@ -42,6 +44,7 @@ const steps = computed(() =>
     ? makingSteps(document.value, project.compiledMould, project.silicone)
     : [],
 )
+const pictures = computed(() => changingStages(steps.value))
 const block = computed(() =>
   document.value && mouldKinds[document.value.kind].poured === 'block'
     ? project.compiledMould?.box
@@ -112,6 +115,13 @@ const held = computed(() => project.into?.held)
         </tbody>
       </table>
     </section>
+    <section v-if="pictures.length > 0" class="pictures">
+      <h2>How it stands</h2>
+      <figure v-for="{ step, stage } in pictures" :key="step">
+        <StageCut :stage="stage" :drawn="{ width: 300, height: 280 }" />
+        <figcaption>{{ sayMaking(steps[step].title, studio.units) }}</figcaption>
+      </figure>
+    </section>
     <ol>
       <li v-for="(step, i) in steps" :key="i" :class="step.step" :data-step="step.step">
         <SafetyLines
@@ -156,6 +166,30 @@ const held = computed(() => project.into?.held)
 h2 {
   margin: 12px 0 2px;
   font-size: var(--size-lead);
+}
+
+.pictures {
+  display: grid;
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+  gap: 10px 14px;
+}
+
+.pictures h2 {
+  grid-column: 1 / -1;
+}
+
+figure {
+  break-inside: avoid;
+}
+
+figure :deep(svg) {
+  width: 100%;
+  height: auto;
+}
+
+figcaption {
+  font-size: var(--size-small);
+  color: var(--ink-2);
 }
 
 ol {

@@ -8,17 +8,23 @@ import StepCut from './StepCut.vue'
 import { stepDrawing } from './stepDrawing.ts'
 
 /** The mould of the piece that is open, cut at a stage of its making, as large as there is room. */
-defineProps<{ stage: MakingStage }>()
+const props = defineProps<{
+  stage: MakingStage
+  /** Drawn as large as this and then fitted, rather than as large as there is room, px. */
+  drawn?: { width: number; height: number }
+}>()
 const project = useProject()
 const holder = ref<HTMLElement>()
-const { width, height } = useElementSize(holder, { width: 460, height: 560 })
+const room = useElementSize(holder, { width: 460, height: 560 })
+const width = computed(() => props.drawn?.width ?? room.width.value)
+const height = computed(() => props.drawn?.height ?? room.height.value)
 const drawing = computed(() => {
   const { mould, compiledMould, survey, plan } = project
   if (!mould || !compiledMould || !survey || !plan) return undefined
   const turned = plan.up.some((x, i) => Math.abs(x - mould.masterUp[i]) > 1e-6)
-  const { foot, box, room } = compiledMould
+  const { foot, box } = compiledMould
   return stepDrawing(
-    { mould, foot, box, parting: room.parting, section: survey.section, turned },
+    { mould, foot, box, parting: compiledMould.room.parting, section: survey.section, turned },
     width.value,
     height.value,
   )
@@ -26,7 +32,7 @@ const drawing = computed(() => {
 </script>
 
 <template>
-  <div ref="holder" class="stage">
+  <div ref="holder" class="stage" :class="{ fitted: drawn }">
     <StepCut
       v-if="drawing"
       :drawing="drawing"
@@ -44,6 +50,10 @@ const drawing = computed(() => {
 .stage {
   position: absolute;
   inset: 0;
+}
+
+.fitted {
+  position: static;
 }
 
 p {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { MakingStage } from '@mivro/core/mould'
 import StepFill from './StepFill.vue'
 import type { StepDrawing } from './stepDrawing.ts'
@@ -13,6 +13,8 @@ const props = defineProps<{
   kind: string
   says: string
 }>()
+/** Of this drawing: several stand on a page of paper. */
+const id = useId()
 const parted = computed(() => props.drawing.parting !== undefined)
 const middle = computed(() => (props.drawing.fill + props.drawing.floor) / 2)
 /** Turned over, everything stands on its head. */
@@ -55,7 +57,14 @@ const cavity = computed(() => !props.stage.master)
 </script>
 
 <template>
-  <svg :width="width" :height="height" role="img" :aria-label="says" :data-stage="says">
+  <svg
+    :width="width"
+    :height="height"
+    :viewBox="`0 0 ${width} ${height}`"
+    role="img"
+    :aria-label="says"
+    :data-stage="says"
+  >
     <g :transform="turn">
       <path
         v-if="stage.shell"
@@ -79,15 +88,21 @@ const cavity = computed(() => !props.stage.master)
         :stroke-width="2 * drawing.scale * 1.5e-3"
       />
       <g :transform="gap ? `translate(0 ${-gap})` : undefined">
-        <StepFill v-if="jackets.upper" :drawing="drawing" half="upper" kind="jacket" />
-        <StepFill v-if="stage.first" :drawing="drawing" half="upper" kind="silicone" />
-        <StepFill v-else-if="jackets.upper" :drawing="drawing" half="upper" kind="hollow" />
+        <StepFill v-if="jackets.upper" :id="id" :drawing="drawing" half="upper" kind="jacket" />
+        <StepFill v-if="stage.first" :id="id" :drawing="drawing" half="upper" kind="silicone" />
+        <StepFill
+          v-else-if="jackets.upper"
+          :id="id"
+          :drawing="drawing"
+          half="upper"
+          kind="hollow"
+        />
       </g>
-      <StepFill v-if="jackets.lower" :drawing="drawing" half="lower" kind="jacket" />
-      <StepFill v-if="stage.second" :drawing="drawing" half="lower" kind="second" />
+      <StepFill v-if="jackets.lower" :id="id" :drawing="drawing" half="lower" kind="jacket" />
+      <StepFill v-if="stage.second" :id="id" :drawing="drawing" half="lower" kind="second" />
       <template v-else-if="jackets.lower || stage.bed">
-        <StepFill v-if="jackets.lower" :drawing="drawing" half="lower" kind="hollow" />
-        <StepFill v-if="stage.bed" :drawing="drawing" half="lower" kind="clay" />
+        <StepFill v-if="jackets.lower" :id="id" :drawing="drawing" half="lower" kind="hollow" />
+        <StepFill v-if="stage.bed" :id="id" :drawing="drawing" half="lower" kind="clay" />
       </template>
       <template v-if="stage.rods && !stage.open">
         <line
@@ -119,9 +134,9 @@ const cavity = computed(() => !props.stage.master)
           :d="drawing.master"
           class="cavity"
           :transform="`translate(0 ${-gap})`"
-          :clip-path="'url(#upper-half)'"
+          :clip-path="`url(#${id}-upper)`"
         />
-        <path :d="drawing.master" class="cavity" :clip-path="'url(#lower-half)'" />
+        <path :d="drawing.master" class="cavity" :clip-path="`url(#${id}-lower)`" />
       </template>
       <path v-else :d="drawing.master" :class="cavity ? 'cavity' : 'master'" />
       <path v-if="stage.open && kind === 'cut block'" :d="wave" class="cut" />
@@ -151,10 +166,10 @@ const cavity = computed(() => !props.stage.master)
       :d="`M${drawing.left} ${drawing.fill - 16}V${drawing.floor}H${drawing.right}V${drawing.fill - 16}`"
     />
     <defs>
-      <clipPath id="upper-half">
+      <clipPath :id="`${id}-upper`">
         <rect v-bind="box(0, drawing.parting ?? 0)" :x="0" :width="width" />
       </clipPath>
-      <clipPath id="lower-half">
+      <clipPath :id="`${id}-lower`">
         <rect v-bind="box(drawing.parting ?? 0, height)" :x="0" :width="width" />
       </clipPath>
     </defs>

@@ -5,6 +5,8 @@ import type { StepDrawing } from './stepDrawing.ts'
 /** What lies in one half of a mould: to the walls of its box, or to those of a printed shell. */
 const props = defineProps<{
   drawing: StepDrawing
+  /** Of the drawing that it is part of: what clips its halves. */
+  id: string
   half: 'upper' | 'lower'
   kind: 'clay' | 'silicone' | 'second' | 'jacket' | 'hollow'
 }>()
@@ -26,7 +28,7 @@ const wide = computed(() =>
     :class="kind"
     :d="jacket.hull"
     :stroke-width="wide"
-    :clip-path="`url(#${half}-half)`"
+    :clip-path="`url(#${id}-${half})`"
   />
   <rect v-else :class="kind" v-bind="size" />
 </template>
