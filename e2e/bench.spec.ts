@@ -121,6 +121,9 @@ test.describe('a server that is killed', () => {
     await bench.speed(10)
     await expect(page.locator('.gauge b')).toHaveText(/2\.8/, { timeout: 120_000 })
     await bench.done()
+    // While it hardens tools are cleaned.
+    await expect(page.locator('.now h2')).toHaveText('Clean the tools')
+    await bench.done()
     await expect(page.locator('.bench')).toHaveAttribute('data-task', 'hold')
 
     // Hours pass.

@@ -11,6 +11,7 @@ import type {
   Weighed,
 } from '@mivro/core/work/bench'
 import { isAdding, readableBand } from '@mivro/core/work/bench'
+import { sayCleaning } from './run.ts'
 import { conditionHow, conditionLabel, sayWaits } from './conditioning.ts'
 import { sayMaking } from './making.ts'
 import { displayStep } from '@mivro/core/matter/mix'
@@ -70,6 +71,8 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
       return 'Into the pot'
     case 'lid':
       return 'Lid on, to pressure'
+    case 'clean':
+      return 'Clean the tools'
     case 'hold':
       return 'Hold the pressure'
     case 'release':
@@ -127,6 +130,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
       return 'All are in'
     case 'lid':
       return begun ? 'It is at pressure' : 'The lid is clamped'
+    case 'clean':
+      return 'They are clean'
     case 'hold':
       return 'Let it off now'
     case 'release':
@@ -177,6 +182,8 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
       return 'Each on its board, level, its mouth up.'
     case 'lid':
       return 'Clamps shut crosswise, valve shut, compressor on.'
+    case 'clean':
+      return sayCleaning(task.vessel === 'yes')
     case 'hold':
       return 'It has to be hard before the pressure goes, or bubbles grow back.'
     case 'release':

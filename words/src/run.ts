@@ -43,8 +43,17 @@ export const runStepWords: Record<RunStepName, string> = {
   set: 'Set in',
   'into pot': 'Into the pot',
   pressure: 'Pressure',
+  clean: 'Clean',
   demould: 'Demould',
 }
+
+/**
+ * What is done to tools before the resin on them is hard; `vessel` where resin was under vacuum.
+ *
+ * @example sayCleaning(false).startsWith('Wipe') // true
+ */
+export const sayCleaning = (vessel: boolean): string =>
+  `Wipe ${vessel ? 'the vessel and its seal first, then ' : ''}scale, bench and tools with a dry cloth, then with alcohol, gloves on and away from flames: what is hard does not come off. Cups and sticks stand until they are hard and go into the bin; a cup that held one part alone is kept for that part. Nothing goes down a drain.`
 
 /**
  * A run in one line.
@@ -246,6 +255,8 @@ export function sayRunStep(
       return `${capital(moment(at))}: into the pot, each on its board, level.`
     case 'pressure':
       return `${capital(moment(at))}: lid on and clamped, to ${show(gauge ?? 0, 'pressure', units)} by ${showDuration(load.atPressure!, 'second')}. Hold it until ${moment(load.out)}; then let it off slowly, never open it under pressure.`
+    case 'clean':
+      return `While it hardens: clean. ${sayCleaning(run.way === 'vacuum' || run.way === 'both')}`
     case 'demould': {
       const wished = moulds.some(({ pour }) => pour.layers.at(-1)?.trim !== undefined)
       const stays = wished

@@ -43,6 +43,7 @@ export const beforeInRun: Record<RunStepName, string> = {
   set: '',
   'into pot': '',
   pressure: 'Before you close the pot',
+  clean: 'Before you clean',
   demould: 'Before you demould',
 }
 

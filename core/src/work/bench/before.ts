@@ -15,6 +15,7 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
   set: { step: 'set', again: 'once' },
   band: undefined,
   'into pot': undefined,
+  clean: { step: 'pour', again: 'once' },
   lid: { step: 'pressure', again: 'every load' },
   hold: undefined,
   release: { step: 'release', again: 'every load' },

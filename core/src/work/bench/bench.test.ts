@@ -33,7 +33,7 @@ describe('a run as a bench', () => {
     expect(new Set(begun.tasks.map(({ id }) => id)).size).toBe(begun.tasks.length)
   })
 
-  it('lays out, weighs, mixes, prefills open moulds, bands before it pours, shuts, holds, releases, takes out', () => {
+  it('lays out, weighs, mixes, prefills open moulds, bands before it pours, shuts, cleans, holds, releases, takes out', () => {
     const kinds = [...new Set(begun.tasks.map(({ what }) => what))]
     expect(kinds).toEqual([
       'lay out',
@@ -44,6 +44,7 @@ describe('a run as a bench', () => {
       'fill',
       'into pot',
       'lid',
+      'clean',
       'hold',
       'release',
       'demould',

@@ -207,14 +207,27 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           by: by === Infinity ? undefined : Math.min(by, longest),
           takes: load.atPressure! - load.lid!,
         },
-        { ...common, id: `${id} hold`, what: 'hold', gauge: pot!.gauge, at: load.out },
-        { ...common, id: `${id} release`, what: 'release', at: load.out },
       ]
     }
+    case 'clean':
+      return [{ ...common, id, what: 'clean', vessel: tools.vessel ? 'yes' : 'no' }]
     case 'demould': {
       const order = moulds.toSorted((a, b) => a.pour.depth - b.pour.depth)
       const closed = order.filter(({ pour }) => pour.closed)
+      const { pot } = tools
       return [
+        ...(load.lid === undefined
+          ? []
+          : [
+              {
+                ...common,
+                id: `${id} hold`,
+                what: 'hold' as const,
+                gauge: pot!.gauge,
+                at: load.out,
+              },
+              { ...common, id: `${id} release`, what: 'release' as const, at: load.out },
+            ]),
         { ...common, id, what: 'demould', moulds: order.map(named) },
         ...(closed.length > 0
           ? [

@@ -137,6 +137,8 @@ export const taskSchema = z.discriminatedUnion('what', [
     /** Has to be at pressure, s after the first mix. */
     by: seconds().optional(),
   }),
+  /** Tools, before what is on them is hard. */
+  z.object({ ...common, what: z.literal('clean'), vessel: z.enum(['no', 'yes']) }),
   z.object({ ...common, what: z.literal('hold'), gauge: quantity('pressure', 0, 5e6) }),
   z.object({ ...common, what: z.literal('release') }),
   /** `flat`: they came out rubbery and lie flat until they are hard, s after the first mix. */

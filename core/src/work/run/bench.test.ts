@@ -46,7 +46,7 @@ describe('a run as steps', () => {
     const own = steps.filter(({ load }) => load === first).map(({ step }) => step)
     expect(own[0]).toBe('lay out')
     expect(own.indexOf('mix')).toBeGreaterThan(own.lastIndexOf('weigh'))
-    expect(own.slice(-2)).toEqual(['pressure', 'demould'])
+    expect(own.slice(-3)).toEqual(['pressure', 'clean', 'demould'])
   })
 
   it('every line of safety stands once, the pot before its lid, the gloves before the first bottle', () => {
@@ -92,7 +92,7 @@ describe('a run as steps', () => {
       'lay out',
       ...['weigh', 'mix', 'fill', '18 Petal'],
       ...['4 Star', 'weigh', 'mix', 'fill'],
-      'demould',
+      ...['clean', 'demould'],
     ])
     const set = all.find((one) => one.set?.name === 'Petal')!
     expect(set.at! / layer.gel).toBeCloseTo(0.8, 6)

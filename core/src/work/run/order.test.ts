@@ -109,6 +109,22 @@ describe('the order of the work in a run', () => {
     })
   })
 
+  it('tools are cleaned once in a load, when nothing more is mixed and before what is on them is hard', () => {
+    forEachRun(({ compiled, steps, tasks }) => {
+      const orders = compiled.loads.flatMap((load) => [
+        steps.filter((one) => one.load === load).map(({ step }) => step),
+        tasks.filter((one) => one.load === load.index).map(({ what }) => what),
+      ])
+      for (const order of orders) {
+        const at = order.indexOf('clean')
+        expect(order.filter((one) => one === 'clean')).toHaveLength(1)
+        expect(order.slice(at)).not.toContain('fill')
+        expect(order.slice(at)).not.toContain('mix')
+        expect(order.slice(0, at)).not.toContain(order.at(-1))
+      }
+    })
+  })
+
   it('tight places are prefilled while the mould is open, and cost the cup what closing takes', () => {
     forEachRun(({ compiled, steps, prefill }) => {
       if (prefill !== 'from the cup') return

@@ -23,6 +23,7 @@ export type RunStepName =
   | 'set'
   | 'into pot'
   | 'pressure'
+  | 'clean'
   | 'demould'
 
 /** One thing to do in a load, with the safety lines to read before it (each once in a run). */
@@ -60,13 +61,14 @@ const read: Record<RunStepName, Step | undefined> = {
   set: undefined,
   'into pot': undefined,
   pressure: 'pressure',
+  clean: 'pour',
   demould: 'demould',
 }
 
 /**
  * A run as steps in the order of the work: each load laid out, its moulds conditioned, what lies on
- * one laid before its parts meet, moulds closed and banded, each of its cups weighed, mixed and poured, the pot shut, and
- * what comes out. A mould that is prefilled from its cup is closed once it is. Cups that follow one
+ * one laid before its parts meet, moulds closed and banded, each of its cups weighed, mixed and poured,
+ * the pot shut, and what comes out; tools are cleaned before what is on them is hard. A mould that is prefilled from its cup is closed once it is. Cups that follow one
  * another are all weighed before the first of them is mixed: there is no time for it later.
  */
 export function runSteps(
@@ -129,6 +131,7 @@ export function runSteps(
       ...conditioned,
       ...worked,
       ...shut,
+      add('clean'),
       add('demould', { at: load.out, flat: flatUntil(load, run) }),
     ]
   })

@@ -170,7 +170,7 @@ h2 {
 
 .pictures {
   display: grid;
-  grid-template-columns: repeat(5, minmax(0, 1fr));
+  grid-template-columns: repeat(6, minmax(0, 1fr));
   gap: 10px 14px;
 }
 
