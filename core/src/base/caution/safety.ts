@@ -87,3 +87,18 @@ export function safetyFor(step: Step, present: Iterable<Hazard>): SafetyLine[] {
   const there = new Set<Hazard>([...present, 'any resin'])
   return safetyTable.filter((line) => line.step === step && there.has(line.hazard))
 }
+
+/**
+ * The same for one step of a list after the other: each line stands once, before the first step that it
+ * is about.
+ *
+ * @example safetyInTurn()('weigh', ['epoxy']).length // 3
+ */
+export function safetyInTurn(): (step: Step, present: Iterable<Hazard>) => SafetyLine[] {
+  const shown = new Set<SafetyId>()
+  return (step, present) => {
+    const fresh = safetyFor(step, present).filter(({ id }) => !shown.has(id))
+    fresh.forEach(({ id }) => shown.add(id))
+    return fresh
+  }
+}

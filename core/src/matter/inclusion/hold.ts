@@ -9,6 +9,9 @@ export const leastToSetIn = 60
 /** How a thing gets into its layer. */
 export type SetHow = 'on the mould' | 'on the gel' | Holder | 'with the pour' | 'once it holds'
 
+/** Things that lie there before their layer is poured over them. */
+export const laidBefore: ReadonlySet<SetHow> = new Set(['on the mould', 'on the gel', 'dab'])
+
 /** When a thing is to be set in, s after the first mixing. */
 export interface SetMoment {
   how: SetHow

@@ -1,4 +1,4 @@
-import { safetyFor } from '../../base/caution/index.ts'
+import { safetyInTurn } from '../../base/caution/index.ts'
 import { brokenIn, inOrder } from '../../base/procedure/index.ts'
 import type { Silicone } from '../../matter/material/index.ts'
 import type { CompiledMould } from '../compiled.ts'
@@ -34,13 +34,9 @@ export function makingSteps(
     ],
     makingRules,
   )
-  const shown = new Set<string>()
+  const safetyOf = safetyInTurn()
   return steps.map((step): MakingStep => {
-    const safety =
-      step.step === 'wait'
-        ? []
-        : safetyFor(step.step, step.hazards).filter((line) => !shown.has(line.id))
-    safety.forEach((line) => shown.add(line.id))
+    const safety = step.step === 'wait' ? [] : safetyOf(step.step, step.hazards)
     const batches =
       step.part === undefined ? 1 : (compiled.pours[step.part - 1]?.batches.count ?? 1)
     return { ...step, hands: handsOfMaking(step, batches, silicone?.mixTime ?? 0), safety }

@@ -1,11 +1,11 @@
 import { underPressureBy, type AirTools } from '../../matter/air/index.ts'
+import { laidBefore } from '../../matter/inclusion/index.ts'
 import { isFast } from '../../matter/mix/index.ts'
 import {
   cupsOf,
   gelOfMix,
   handsAt,
   inRoom,
-  laidBefore,
   runSteps,
   type CompiledRun,
   type Run,

@@ -1,5 +1,5 @@
-import { safetyFor, type Hazard, type PourStep, type SafetyLine } from '../../base/caution/index.ts'
-import type { SetMoment } from '../../matter/inclusion/index.ts'
+import { safetyInTurn, type PourStep, type SafetyLine } from '../../base/caution/index.ts'
+import { laidBefore, type SetMoment } from '../../matter/inclusion/index.ts'
 import type { CompiledLayer, CompiledPlan } from './compile/compiled.ts'
 import { comesOutRubbery } from './ladder.ts'
 import type { Plan } from './plan.ts'
@@ -16,9 +16,6 @@ export interface SheetStep {
   out?: { gated: boolean; hardAt: number; rubbery: boolean }
   safety: SafetyLine[]
 }
-
-/** How things get in that are laid before their layer is poured. */
-const before: readonly SetMoment['how'][] = ['on the mould', 'on the gel', 'dab']
 
 /** What is set into a layer together: which of its inclusions, and when. */
 export interface SetStep {
@@ -47,18 +44,13 @@ export function setSteps({ setIn }: Pick<CompiledLayer, 'setIn'>): SetStep[] {
  * set in at its moment, and the demoulding at the end. Layers that cannot be poured yet are left out.
  */
 export function pourSheet(compiled: CompiledPlan, plan: Pick<Plan, 'out'> = {}): SheetStep[] {
-  const shown = new Set<string>()
-  const lines = (step: PourStep, hazards: Iterable<Hazard>) => {
-    const fresh = safetyFor(step, hazards).filter((line) => !shown.has(line.id))
-    fresh.forEach((line) => shown.add(line.id))
-    return fresh
-  }
+  const lines = safetyInTurn()
   const poured = compiled.layers.filter((layer) => layer.clock && layer.weighing)
   const sheet = poured.flatMap((layer): SheetStep[] => {
     const { mixAt, pourAt } = layer.clock!
     const set = (first: boolean): SheetStep[] =>
       setSteps(layer)
-        .filter(({ when }) => before.includes(when.how) === first)
+        .filter(({ when }) => laidBefore.has(when.how) === first)
         .map((set) => ({
           step: 'set',
           layer,

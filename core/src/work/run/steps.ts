@@ -1,7 +1,7 @@
 import type { AirTools } from '../../matter/air/index.ts'
 import { conditionFacts } from '../../mould/index.ts'
-import { safetyFor, type Hazard, type SafetyLine, type Step } from '../../base/caution/index.ts'
-import type { SetHow } from '../../matter/inclusion/index.ts'
+import { safetyInTurn, type Hazard, type SafetyLine, type Step } from '../../base/caution/index.ts'
+import { laidBefore, type SetHow } from '../../matter/inclusion/index.ts'
 import { resinClasses } from '../../matter/material/index.ts'
 import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
@@ -77,18 +77,14 @@ export function runSteps(
   { pot, vessel }: AirTools,
   cups?: readonly number[],
 ): RunStep[] {
-  const shown = new Set<string>()
-  const fresh = (step: RunStepName, hazards: readonly Hazard[]) => {
-    const at = read[step]
-    const lines = at ? safetyFor(at, hazards).filter(({ id }) => !shown.has(id)) : []
-    lines.forEach(({ id }) => shown.add(id))
-    return lines
-  }
+  const safetyOf = safetyInTurn()
   return loads.flatMap((load) => {
     const add = (step: RunStepName, more: Partial<RunStep> = {}): RunStep => {
       const moulds = more.moulds ?? more.mix?.moulds ?? load.moulds
       const hazards = more.hazards ?? hazardsOf(moulds, { pot, vessel })
-      return { step, load, moulds, hazards, safety: fresh(step, hazards), ...more }
+      const stand = read[step]
+      const safety = stand ? safetyOf(stand, hazards) : []
+      return { step, load, moulds, hazards, safety, ...more }
     }
     const setSteps = (mix: LoadedMix, before: boolean) =>
       setsOf(mix, run)
@@ -164,9 +160,6 @@ function flatUntil({ mixes }: TimedLoad, run: Pick<Run, 'room' | 'way'>): number
   )
   return hard.length > 0 ? Math.max(...hard) : undefined
 }
-
-/** Things that lie there before their layer is poured over them. */
-export const laidBefore: ReadonlySet<SetHow> = new Set(['on the mould', 'on the gel', 'dab'])
 
 /** What is set into all moulds of a mix together: a moment at which each of them takes it. */
 function setsOf({ moulds, layer, begins }: LoadedMix, run: Pick<Run, 'room'>) {

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import { CircleCheck, CircleHelp, CircleX, Droplets } from 'lucide-vue-next'
-import { safetyFor } from '@mivro/core/base/caution'
+import { safetyInTurn } from '@mivro/core/base/caution'
 import type { ContactResult, Verdict } from '@mivro/core/mould'
 import { roleWords, sayContact, verdictWords } from '@mivro/words/contact'
 import { preparationWords } from '@mivro/words/prepare'
@@ -35,12 +35,8 @@ function keepTest({ surface, poured }: ContactResult, result: (typeof outcomes)[
 }
 /** Each line stands once, before the first step that it is about. */
 const steps = computed(() => {
-  const shown = new Set<string>()
-  return preparing.value.map((step) => {
-    const safety = safetyFor('prepare', step.hazards).filter(({ id }) => !shown.has(id))
-    safety.forEach(({ id }) => shown.add(id))
-    return { ...step, safety }
-  })
+  const safetyOf = safetyInTurn()
+  return preparing.value.map((step) => ({ ...step, safety: safetyOf('prepare', step.hazards) }))
 })
 const keyOf = ({ surface, poured }: ContactResult, i: number) => `${surface.substance}${poured}${i}`
 </script>
