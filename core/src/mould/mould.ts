@@ -77,6 +77,8 @@ export const mouldSchema = z.object({
   masterUp: point().superRefine((v, context) => {
     if (!(Math.hypot(...v) > 1e-9)) refuse(context, [], 'not-a-direction', {})
   }),
+  /** Where its face looks to as it is poured, radians about up from the front to the right. */
+  faces: z.number().min(-7).max(7).optional(),
   /** Height of a level parting above the master's lowest point; left out: where least is blocked. */
   parting: quantity('length', 0, 2).optional(),
   box: boxSchema,

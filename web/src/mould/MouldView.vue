@@ -193,7 +193,7 @@ onUnmounted(project.lookAtMould())
   border-radius: 50%;
 }
 
-@media (max-width: 1180px) {
+@media (max-width: 1320px) {
   .lenses a i {
     display: none;
   }

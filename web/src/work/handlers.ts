@@ -236,6 +236,15 @@ export const handlers = {
     return findWays({ plan, curve, shelf: new Map(shelf), into, lawOf }, layer, mesh, tell)
   },
 
+  /** Where a block is cut, and the section through the side of its seam. */
+  async seam({ form, up, from, front }: SeamQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { findSeam, seamSide } = await import('./hulls.ts')
+    const seam = findSeam(mesh, { from, up, front })
+    // The section's right-hand side is the seam's: a quarter of a turn from the front.
+    return seam && { seam, section: section(mesh, up, seamSide(seam, up) - Math.PI / 2) }
+  },
+
   /** The two halves of a printed shell as STL files in millimetres. */
   async shell({ form, up, openings, ...options }: ShellQuestion, { cavity }: JobContext) {
     const { mesh, measures } = await cavity(form)
@@ -283,6 +292,11 @@ export interface WaysQuestion {
   shelf: [string, Material][]
   into: PouredInto
   layer: string
+}
+
+export interface SeamQuestion extends ShapeAsItLies {
+  from?: Vec3
+  front: Vec3
 }
 
 export interface ShellQuestion extends ShapeAsItLies {

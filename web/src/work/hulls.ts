@@ -1,2 +1,2 @@
 /** What needs a hull, and with it a large library: a worker fetches this when it is asked for. */
-export { mouldGeometry, printShell } from '@mivro/core/mould'
+export { findSeam, mouldGeometry, printShell, seamSide } from '@mivro/core/mould'

@@ -95,6 +95,10 @@ export const askWays = (question: WaysQuestion, options: AskOptions<number>) =>
 /** The surface itself, for the 3-D view. */
 export const askSurface = (form: Form, options?: AskOptions<never>) => ask('surface', form, options)
 
+/** Where a block is cut open. */
+export const askSeam = (question: Question<'seam'>, options?: AskOptions<never>) =>
+  ask('seam', question, options)
+
 export const askShell = (question: ShellQuestion) => ask('shell', question)
 
 /** Loops that neither cross nor touch, in metres, from the paths of a drawing. */

@@ -50,10 +50,15 @@ export const offsetVolume = ({ volume, area, bend }: Hull, t: number, hulls = 1)
   volume + area * t + bend * t * t + hulls * (4 / 3) * Math.PI * t ** 3
 
 /** The farthest corner in each of many directions; all of them where they are few. */
-export function supportPoints({ positions: p }: Mesh): [number, number, number][] {
+export function supportPoints(mesh: Mesh): [number, number, number][] {
+  const { positions: p } = mesh
+  return supportVertices(mesh).map((i) => [p[3 * i], p[3 * i + 1], p[3 * i + 2]])
+}
+
+/** The same as numbers of vertices. */
+export function supportVertices({ positions: p }: Mesh): number[] {
   const count = p.length / 3
-  const at = (i: number): [number, number, number] => [p[3 * i], p[3 * i + 1], p[3 * i + 2]]
-  if (count <= directions) return Array.from({ length: count }, (_, i) => at(i))
+  if (count <= directions) return Array.from({ length: count }, (_, i) => i)
   const found = new Set<number>()
   for (const [x, y, z] of fibonacciCap(directions, Math.PI)) {
     let best = 0
@@ -64,5 +69,5 @@ export function supportPoints({ positions: p }: Mesh): [number, number, number][
     }
     found.add(best)
   }
-  return [...found].map(at)
+  return [...found]
 }

@@ -102,6 +102,19 @@ describe('templates', () => {
     expect(points[0]).toEqual([35, -32])
     expect(points.at(-1)).toEqual([35, 8])
     for (const [x] of points) expect(Math.abs(x - 35)).toBeLessThanOrEqual(3)
+    // Cut only as far down as frees the piece: to 6 mm above its foot, with an end and its line on the skin.
+    const part = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 }, 'check', {
+      until: 0.006,
+      seam: [
+        { x: 0.01, h: 0.02 },
+        { x: 0.03, h: 0.006 },
+      ],
+    })
+    const lines = [...part.matchAll(/d="(M[^"]*)"[^>]*stroke="#a8232b"/g)].map(([, d]) => d)
+    expect(lines).toHaveLength(3)
+    expect(lines[0].split(/[ML]/).at(-1)!.split(' ').map(Number)).toEqual([35, -6])
+    expect(lines[1]).toBe('M29.00 -6.00H41.00')
+    expect(lines[2]).toBe('M10.00 -20.00L30.00 -6.00')
     // Its sentence is not cut off: 76 mm and two margins.
     expect(Number(/width="([\d.]+)mm"/.exec(svg)![1])).toBeGreaterThanOrEqual(92)
   })

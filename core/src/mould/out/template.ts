@@ -58,7 +58,8 @@ const wave = { swing: 0.003, pitch: 0.008 } as const
 /**
  * Where a block is cut, from its side, at true size: the block's outline, the piece in it, and the
  * cut as a wave down the middle of the silicone beside the piece, from the top of the block to its
- * foot. Its two lips keep each other in line by the wave.
+ * foot or to the height where it ends. Its two lips keep each other in line by the wave. `seam`: the
+ * line that it follows on the piece, across and height, m.
  *
  * @example cutTemplate(sectionOf60x40x20, builtBox, 'This line is 50 mm long.').startsWith('<svg') // true
  */
@@ -66,6 +67,7 @@ export function cutTemplate(
   section: Section,
   { clearance, under, over }: Pick<BuiltBox, 'clearance' | 'under' | 'over'>,
   check: string,
+  { until = 0, seam = [] }: { until?: number; seam?: readonly { x: number; h: number }[] } = {},
 ): string {
   const mm = (x: number) => (x * 1000).toFixed(2)
   const [left, right] = [section.left - clearance, section.right + clearance]
@@ -82,15 +84,25 @@ export function cutTemplate(
   )
   const middle = section.right + clearance / 2
   const swing = Math.min(wave.swing, clearance / 3)
-  const turns = Math.max(2, Math.round((head - foot) / (wave.pitch / 2)))
+  const end = until > 0 ? until : foot
+  const turns = Math.max(2, Math.round((head - end) / (wave.pitch / 2)))
   const cut = Array.from({ length: turns + 1 }, (_, i) => {
-    const height = head - ((head - foot) * i) / turns
+    const height = head - ((head - end) * i) / turns
     const side = i === 0 || i === turns ? 0 : i % 2 ? 1 : -1
     return `${i === 0 ? 'M' : 'L'}${mm(middle + side * swing)} ${mm(-height)}`
   })
   lines.push(
     `<path d="${cut.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
   )
+  if (until > 0) {
+    lines.push(
+      `<path d="M${mm(middle - 2 * swing)} ${mm(-end)}H${mm(middle + 2 * swing)}" stroke="#a8232b" stroke-width="0.6"/>`,
+    )
+  }
+  const onSkin = seam.map(({ x, h }, i) => `${i === 0 ? 'M' : 'L'}${mm(x)} ${mm(-h)}`)
+  if (onSkin.length > 1) {
+    lines.push(`<path d="${onSkin.join('')}" fill="none" stroke="#a8232b" stroke-width="0.6"/>`)
+  }
   const [width, height] = [(right - left) * 1000, (head - foot) * 1000]
   return trueSize(
     left * 1000 - margin,

@@ -6,11 +6,13 @@ import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { useJob } from '../../work/useJob.ts'
 import { openScene, type PieceScene } from './scene.ts'
+import { useSeam } from '../casting/seamStore.ts'
 import { useAir } from './useAir.ts'
 
 const props = defineProps<{ casting?: boolean }>()
 const project = useProject()
 const air = useAir()
+const seam = useSeam()
 const box = ref<HTMLElement>()
 const scene = shallowRef<PieceScene>()
 const cut = ref(false)
@@ -44,7 +46,7 @@ watch(
   { immediate: true },
 )
 watch(() => [project.plan?.up, project.turn, cut.value, glass.value, project.mould], settle)
-watch(() => [project.air, air.openings, air.selected, props.casting], settle)
+watch(() => [project.air, air.openings, air.selected, props.casting, seam.line], settle)
 
 function settle(): void {
   const { survey, plan } = project
@@ -62,6 +64,7 @@ function settle(): void {
     props.casting ? [] : (project.air?.pockets ?? []),
     props.casting ? project.judged.flatMap(({ at }) => (at ? [at as Vec3] : [])) : [],
   )
+  scene.value.setSeam(props.casting ? seam.line : undefined)
   scene.value.setMould(
     glass.value && block && project.mould
       ? { ...block, axes: axesFor(project.mould.masterUp as Vec3) }

@@ -11,6 +11,7 @@ import MouldBlock from '../../cutaway/MouldBlock.vue'
 import { useProject } from '../../project/projectStore.ts'
 import StretchNote from '../../cutaway/StretchNote.vue'
 import OpeningHandle from './OpeningHandle.vue'
+import { useSeam } from '../casting/seamStore.ts'
 import { useAir } from './useAir.ts'
 import { usePointed } from './usePointed.ts'
 
@@ -18,6 +19,7 @@ const props = defineProps<{ casting?: boolean }>()
 
 const project = useProject()
 const air = useAir()
+const seam = useSeam()
 const id = useId()
 const box = ref<HTMLElement>()
 const { width, height } = useElementSize(box, { width: 784, height: 560 })
@@ -105,6 +107,14 @@ const parting = computed(() => {
   if (mouldKinds[project.mould.kind].parts === 1) return undefined
   return frame.value.y(partingOf(project.mould, project.geometry))
 })
+/** The seam as it lies before or behind the cut. */
+const seamPath = computed(() => {
+  const line = seam.line?.before ?? []
+  return Array.from({ length: line.length / 3 }, (_, i) => {
+    const { x, h } = ontoSection(section.value, [line[3 * i], line[3 * i + 1], line[3 * i + 2]])
+    return `${i === 0 ? 'M' : 'L'}${frame.value.x(x).toFixed(1)} ${frame.value.y(h).toFixed(1)}`
+  }).join('')
+})
 /** Standing as it is poured, or the other way: then the parting is counted from the top. */
 const sameWay = computed(() => {
   const [a, b] = [project.plan!.up, project.mould!.masterUp]
@@ -171,6 +181,8 @@ const sameWay = computed(() => {
       <path :d="path" class="cut-outline" />
 
       <LengthRuler :frame="frame" :section="section" />
+
+      <path v-if="casting && seamPath" class="seam" :d="seamPath" />
 
       <g v-if="casting && parting !== undefined && sameWay" class="parting">
         <line
@@ -288,6 +300,13 @@ svg {
 .dab path {
   fill: var(--amber);
   stroke: var(--panel);
+}
+
+.seam {
+  fill: none;
+  stroke: var(--stop);
+  stroke-width: 2.4;
+  stroke-dasharray: 7 4;
 }
 
 .parting line {

@@ -3,6 +3,7 @@ import {
   Box3,
   BoxGeometry,
   BufferGeometry,
+  CatmullRomCurve3,
   CylinderGeometry,
   DirectionalLight,
   DoubleSide,
@@ -14,6 +15,7 @@ import {
   Plane,
   Quaternion,
   SphereGeometry,
+  TubeGeometry,
   Vector3,
 } from 'three'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
@@ -75,6 +77,8 @@ export function openScene(box: HTMLElement, hand: Hand) {
     side: DoubleSide,
     depthWrite: false,
   })
+  const cutLine = new MeshStandardMaterial({ color: token('stop'), roughness: 0.5 })
+  const closedLine = new MeshStandardMaterial({ color: token('ink-3'), roughness: 0.5 })
   const plane = new Plane(new Vector3(0, 0, 1), 0)
   const skin = new MeshStandardMaterial({
     color: token('skin'),
@@ -89,7 +93,8 @@ export function openScene(box: HTMLElement, hand: Hand) {
   let size = 50
   const openings = new Group()
   const pockets = new Group()
-  held.add(openings, pockets)
+  const seam = new Group()
+  held.add(openings, pockets, seam)
 
   function setMesh(surface: Surface): void {
     piece?.geometry.dispose()
@@ -206,6 +211,29 @@ export function openScene(box: HTMLElement, hand: Hand) {
     draw()
   }
 
+  /** Where the block is cut: the part of the line that is cut, and what stays closed. */
+  function setSeam(
+    line: { before: readonly number[]; after: readonly number[] } | undefined,
+  ): void {
+    for (const child of seam.children) (child as Mesh).geometry.dispose()
+    seam.clear()
+    for (const [points, material] of [
+      [line?.before ?? [], cutLine],
+      [line?.after ?? [], closedLine],
+    ] as const) {
+      const places = Array.from({ length: points.length / 3 }, (_, i) =>
+        new Vector3(points[3 * i], points[3 * i + 1], points[3 * i + 2]).multiplyScalar(scale),
+      )
+      if (places.length < 2) continue
+      const curve = new CatmullRomCurve3(places, false, 'centripetal')
+      const tube = new TubeGeometry(curve, 4 * places.length, size * 0.014, 8)
+      const drawn = new Mesh(tube, material)
+      drawn.renderOrder = 4
+      seam.add(drawn)
+    }
+    draw()
+  }
+
   /** The silicone around the piece as glass: a block about it, along its own way up. */
   function setMould(block: MouldBlock | undefined): void {
     const before = glass !== undefined
@@ -263,7 +291,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     stage.close()
   }
 
-  return { setMesh, hold, setCut, setOpenings, setPockets, setMould, close }
+  return { setMesh, hold, setCut, setOpenings, setPockets, setSeam, setMould, close }
 }
 
 export type PieceScene = ReturnType<typeof openScene>

@@ -12,6 +12,7 @@ import CautionNote from '../../ui/CautionNote.vue'
 import { fieldsOf } from '../../ui/fields.ts'
 import Origin from '../../ui/Origin.vue'
 import QuantityField from '../../ui/QuantityField.vue'
+import SeamPanel from './SeamPanel.vue'
 
 const project = useProject()
 const shelf = useShelf()
@@ -86,6 +87,7 @@ const { field } = fieldsOf(() => project.mould!, project.changeMould)
     No air stays, nothing locks it in the mould, no silicone is thin enough to tear.
   </p>
 
+  <SeamPanel v-if="project.mould!.kind === 'cut block' && !guess" />
   <template v-if="geometry && !guess && mouldKinds[project.mould!.kind].poured !== 'none'">
     <h3>Parting and pull</h3>
     <QuantityField

@@ -9,11 +9,13 @@ import { wearOf } from '@mivro/core/work/pull'
 import { show } from '@mivro/core/base/units'
 import { checkLineWords } from '@mivro/words/template'
 import { heldWords } from '@mivro/words/held'
+import { saySide } from '@mivro/words/seam'
 import { useLives } from '../../project/livesStore.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { showDay } from '../../ui/dates.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
+import { useSeam } from '../casting/seamStore.ts'
 import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
@@ -34,6 +36,7 @@ const name = computed(() => fileName(document.value.name))
 /** Around a piece whose box can't be built, m. */
 const usualBox = { clearance: 0.01, under: 0.01, over: 0.01 }
 const lives = useLives()
+const seam = useSeam()
 onMounted(() => void lives.read())
 /** Of its kind, and for this piece where its undercuts are known. */
 const expected = computed(() => {
@@ -87,8 +90,8 @@ const svg = computed(() =>
     : undefined,
 )
 const cutSvg = computed(() =>
-  document.value.kind === 'cut block' && project.survey
-    ? cutTemplate(project.survey.section, box.value ?? usualBox, checkLineWords)
+  document.value.kind === 'cut block' && seam.found
+    ? cutTemplate(seam.found.section, box.value ?? usualBox, checkLineWords, seam.onSection)
     : undefined,
 )
 const asPdf = (drawing: string, what: string) =>
@@ -176,7 +179,11 @@ const shellSilicone = ref<number>()
         </div>
       </template>
       <template v-if="cutSvg">
-        <h3>Where to cut it, true size</h3>
+        <h3>
+          Where to cut it, true size{{
+            seam.side === undefined ? '' : `: down the ${saySide(seam.side)}`
+          }}
+        </h3>
         <div class="pair">
           <ElButton @click="asPdf(cutSvg, 'cut')">
             <FileDown :size="14" aria-hidden="true" />PDF
