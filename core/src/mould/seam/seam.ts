@@ -1,4 +1,4 @@
-import { dot, reachAlong, unit, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { clustered, dot, reachAlong, unit, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 import { topBridges } from './bridges.ts'
 import { cheapestPath } from './cheapestPath.ts'
 import { widestGirth } from './girth.ts'
@@ -6,6 +6,8 @@ import { straightened } from './straighten.ts'
 import { surfaceGraph, type SurfaceGraph } from './surfaceGraph.ts'
 import { normalsOf, visibilityOf } from './visibility.ts'
 
+/** A finer surface is looked at by its corners in cells of about a two-hundredth of its longest side. */
+const mostFaces = 30_000
 /** A metre in plain sight costs as much as so many that nobody sees (assumed). */
 const inSight = 8
 /** A metre along a crease costs so much of one on a smooth skin: it hides a line (assumed). */
@@ -43,9 +45,10 @@ export interface Seam {
  * @example findSeam(unitCube, { up: [0, 0, 1], front: [0, -1, 0] }).girth > 3.9 // true
  */
 export function findSeam(
-  mesh: Mesh,
+  whole: Mesh,
   { from, up, front }: { from?: Vec3; up: Vec3; front: Vec3 },
 ): Seam | undefined {
+  const mesh = clustered(whole, mostFaces)
   const [begin, end] = [from ? nearest(mesh, from) : highest(mesh, up), footOf(mesh, up, front)]
   const graph = surfaceGraph(mesh, topBridges(mesh, unit(up), begin))
   const [seen, behind] = [front, [-front[0], -front[1], -front[2]] as const].map((from) =>
@@ -69,7 +72,7 @@ export function findSeam(
   const { length, aside } = alongLine(line, normals, unit(up))
   // A seam that lies on top and below alone: the piece comes out away from its face.
   const out = aside ?? unit([-front[0], -front[1], -front[2]])
-  return { line: [...line], length, out, girth: widestGirth(mesh, out) }
+  return { line: [...line], length, out, girth: widestGirth(whole, out) }
 }
 
 /** Its length, and the mean of the skin's normals along it, without what of it goes up or down. */

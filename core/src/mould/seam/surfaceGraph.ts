@@ -17,7 +17,7 @@ const spacing = 1 / 80
 /** Of its length a way through silicone costs so much: it leaves no line (assumed). */
 const bridgeCosts = 0.5
 /** An edge gets at least one in its middle where the mesh has no more faces than this. */
-const midpointsUpTo = 60_000
+const midpointsUpTo = 20_000
 
 /**
  * The surface as a graph: vertices, and points on its edges (Steiner points; Lanthier, Maheshwari and
