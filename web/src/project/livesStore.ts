@@ -5,6 +5,7 @@ import type { KindLives, Mould } from '@mivro/core/mould'
 import { wearOf } from '@mivro/core/work/pull'
 import type { Stored } from '../api/client.ts'
 import { listNewest, pullsOfMould } from '../api/sessions.ts'
+import { useProblems } from '../ui/problems.ts'
 
 const endOf = ({ marks = [] }: Mould) => marks.findLast(({ what }) => what === 'ended')
 
@@ -13,7 +14,9 @@ export const useLives = defineStore('lives', () => {
   const lives = shallowRef<KindLives>({})
 
   /** Moulds in use count only beside some of their kind that have ended. */
-  async function read(): Promise<void> {
+  const { problems, trying } = useProblems()
+  const read = () => trying(readAll)
+  async function readAll(): Promise<void> {
     const moulds = await listNewest('moulds')
     const kinds = new Set(
       moulds.filter(({ document }) => endOf(document)).map(({ document }) => document.kind),
@@ -22,7 +25,7 @@ export const useLives = defineStore('lives', () => {
     lives.value = kindLivesOf(await Promise.all(own.map(lifeSoFar)))
   }
 
-  return { lives, read }
+  return { lives, problems, read }
 })
 
 async function lifeSoFar({ id, document }: Stored<Mould>) {

@@ -27,3 +27,15 @@ export function boundsAlong(mesh: Mesh, axes: Axes): { low: Vec3; size: Vec3 } {
   const [x, y, z] = [axes.right, axes.away, axes.up].map((axis) => reachAlong(mesh, axis))
   return { low: [x.low, y.low, z.low], size: [x.size, y.size, z.size] }
 }
+
+/**
+ * How far each corner of a surface lies along a direction, m.
+ *
+ * @example distancesAlong(unitCube, [0, 0, 1]).length // 8
+ */
+export function distancesAlong({ positions: p }: Mesh, [x, y, z]: Vec3): Float64Array {
+  const found = new Float64Array(p.length / 3)
+  for (let i = 0; i < found.length; i++)
+    found[i] = x * p[3 * i] + y * p[3 * i + 1] + z * p[3 * i + 2]
+  return found
+}

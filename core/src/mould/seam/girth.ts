@@ -1,4 +1,4 @@
-import { axesFor, nextInFace, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { axesFor, distancesAlong, nextInFace, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 import { perimeterOfLoop } from '../../form/shape/index.ts'
 import { convexHull } from '../box/footprint.ts'
 
@@ -11,16 +11,10 @@ const sections = 32
  *
  * @example widestGirth(unitCube, [0, 0, 1]) // 4
  */
-export function widestGirth({ positions: p, triangles }: Mesh, out: Vec3): number {
+export function widestGirth(mesh: Mesh, out: Vec3): number {
+  const { triangles } = mesh
   const { right, away, up } = axesFor(out)
-  const along = ([a, b, c]: Vec3) => {
-    const found = new Float64Array(p.length / 3)
-    for (let i = 0; i < found.length; i++) {
-      found[i] = a * p[3 * i] + b * p[3 * i + 1] + c * p[3 * i + 2]
-    }
-    return found
-  }
-  const [x, y, z] = [along(right), along(away), along(up)]
+  const [x, y, z] = [right, away, up].map((d) => distancesAlong(mesh, d))
   const low = z.reduce((least, one) => Math.min(least, one), Infinity)
   const high = z.reduce((most, one) => Math.max(most, one), -Infinity)
   const step = (high - low) / sections

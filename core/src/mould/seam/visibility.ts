@@ -1,5 +1,5 @@
 import { fibonacciCap } from '../../form/cells/index.ts'
-import { axesFor, fromAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { axesFor, distancesAlong, fromAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 
 /** Directions of the front hemisphere, and pixels along the longer side of each picture. */
 const looks = 24
@@ -41,16 +41,10 @@ class Picture {
   private readonly z: Float64Array
   private readonly nearest = new Float64Array(pixels * pixels).fill(-Infinity)
 
-  constructor({ positions: p, triangles }: Mesh, look: Vec3) {
+  constructor(mesh: Mesh, look: Vec3) {
+    const { triangles } = mesh
     const { right, away } = axesFor(look)
-    const along = ([a, b, c]: Vec3) => {
-      const found = new Float64Array(p.length / 3)
-      for (let i = 0; i < found.length; i++) {
-        found[i] = a * p[3 * i] + b * p[3 * i + 1] + c * p[3 * i + 2]
-      }
-      return found
-    }
-    ;[this.x, this.y, this.z] = [along(right), along(away), along(look)]
+    ;[this.x, this.y, this.z] = [right, away, look].map((d) => distancesAlong(mesh, d))
     const [left, width] = rangeOf(this.x)
     const [low, height] = rangeOf(this.y)
     const pixel = Math.max(width, height) / (pixels - 1)

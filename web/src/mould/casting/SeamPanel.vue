@@ -6,6 +6,7 @@ import { saySeam, sideWords } from '@mivro/words/seam'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import Origin from '../../ui/Origin.vue'
+import ProblemNote from '../../ui/ProblemNote.vue'
 import SelectField from '../../ui/SelectField.vue'
 import { useSeam } from './seamStore.ts'
 
@@ -42,12 +43,15 @@ const origin = [
 <template>
   <h3 class="row">The cut <Origin of="the cut" :lines="origin" /></h3>
   <SelectField label="Its face looks to the" :options="sides" :value="faces" @choose="look" />
+  <ProblemNote v-for="problem in seam.problems" :key="problem.code" :problem="problem" />
   <p v-if="seam.none" class="note">
     No line leads over the skin from the gate to the foot: the piece lies in several parts. Cut each
     of them free by itself, or make two halves.
   </p>
-  <p v-else-if="!seam.found" class="quiet small" role="status">Looking for a hidden line …</p>
-  <template v-else>
+  <p v-else-if="!seam.found && seam.problems.length === 0" class="quiet small" role="status">
+    Looking for a hidden line …
+  </p>
+  <template v-else-if="seam.found">
     <p :class="seam.needed === undefined ? 'note' : ''" data-seam>{{ said }}</p>
     <dl>
       <div v-for="{ shore, needed } in others" :key="shore">

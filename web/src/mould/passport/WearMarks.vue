@@ -8,6 +8,7 @@ import type { Session } from '../../api/session.ts'
 import { useLives } from '../../project/livesStore.ts'
 import CountField from '../../ui/CountField.vue'
 import { showDay } from '../../ui/dates.ts'
+import ProblemNote from '../../ui/ProblemNote.vue'
 import RemoveButton from '../../ui/RemoveButton.vue'
 import TextField from '../../ui/TextField.vue'
 import { mouldChange } from './mouldChange.ts'
@@ -78,6 +79,7 @@ watch(
         {{ wearMarkWords[what].add }}
       </ElButton>
     </div>
+    <ProblemNote v-for="problem in lives.problems" :key="problem.code" :problem="problem" />
     <p class="quiet small">
       A small tear that is closed carefully leaves a line of flash that rubs off. Where a mould has
       come to its end, the pulls it gave tell how long the next of its kind will last.
