@@ -1,21 +1,28 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
+import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import { kindLivesOf } from '@mivro/core/learn/learning'
 import type { KindLives, Mould } from '@mivro/core/mould'
 import { wearOf } from '@mivro/core/work/pull'
 import type { Stored } from '../api/client.ts'
 import { listNewest, pullsOfMould } from '../api/sessions.ts'
-import { useProblems } from '../ui/problems.ts'
 
 const endOf = ({ marks = [] }: Mould) => marks.findLast(({ what }) => what === 'ended')
 
 /** How long kinds of mould last in this studio: read where a mould is looked at. */
 export const useLives = defineStore('lives', () => {
   const lives = shallowRef<KindLives>({})
+  const problems = shallowRef<readonly Problem[]>([])
+  async function read(): Promise<void> {
+    try {
+      await readAll()
+      problems.value = []
+    } catch (error) {
+      problems.value = problemsOf(error)
+    }
+  }
 
   /** Moulds in use count only beside some of their kind that have ended. */
-  const { problems, trying } = useProblems()
-  const read = () => trying(readAll)
   async function readAll(): Promise<void> {
     const moulds = await listNewest('moulds')
     const kinds = new Set(
