@@ -14,6 +14,7 @@ import { type Cavity } from '../form/mesh/index.ts'
 import { hullOf, type Hull } from './box/hull.ts'
 import { supportFunction } from './box/jacket.ts'
 import { footprint, type Footprint } from './box/footprint.ts'
+import type { ClimbingParting } from './parting/climbing.ts'
 
 /** Silicone thinner than this tears on the first pull; walls thinner stay weak (common practice), m. */
 export const tearsBelow = 0.002
@@ -50,6 +51,8 @@ export interface MouldGeometry {
   /** A plain shape that is sold as a mould, as far as anyone can tell from its sizes. */
   soldReady: boolean
   parting: { from: number; to: number; blocked: number }
+  /** The parting that climbs with its outline, once it was looked for. */
+  climbing?: ClimbingParting
   pulls: Pull[]
   /** Holes right through; undefined where they were not counted. */
   handles?: number

@@ -81,6 +81,8 @@ export const mouldSchema = z.object({
   faces: z.number().min(-7).max(7).optional(),
   /** Height of a level parting above the master's lowest point; left out: where least is blocked. */
   parting: quantity('length', 0, 2).optional(),
+  /** The parting climbs and falls with the outline of the piece; left out: it is level. */
+  climbs: z.boolean().optional(),
   box: boxSchema,
   /** Chunks of old moulds put in, as they fill a cup, m³. */
   filler: quantity('volume', 0, 0.2),

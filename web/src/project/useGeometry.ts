@@ -3,10 +3,10 @@ import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
 import type { ReadingStep } from '@mivro/core/form/piece'
 import { askGeometry } from '../work/pool.ts'
 import { useJob } from '../work/useJob.ts'
-import type { ShapeAsItLies } from '@mivro/core/work/project'
+import type { GeometryQuestion } from '@mivro/core/work/project'
 
 /** What is known of the piece as it stands in its box, looked for while `standing` says how. */
-export function useGeometry(standing: () => ShapeAsItLies | undefined) {
+export function useGeometry(standing: () => GeometryQuestion | undefined) {
   const geometry = shallowRef<MouldGeometry>()
   const { progress: step, problems, run, stop } = useJob<GeometryStep | ReadingStep>()
 

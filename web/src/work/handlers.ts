@@ -161,6 +161,12 @@ export const handlers = {
     return mouldGeometry(await cavity(form), up, { onStep: tell, soldReady })
   },
 
+  /** The parting that climbs with the outline of the piece. */
+  async parting({ form, up, cells }: PartingQuestion, { cavity }: JobContext) {
+    const { findClimbing } = await import('./hulls.ts')
+    return findClimbing(await cavity(form), up, cells)
+  },
+
   times: async (batches: Batch[]) => cureTimes(batches),
 
   law: async (resin: Resin) => lawOf(resin),
@@ -297,6 +303,11 @@ export interface WaysQuestion {
 export interface SeamQuestion extends ShapeAsItLies {
   from?: Vec3
   front: Vec3
+}
+
+/** In cells along its longest side; left out: as many as its geometry is known by. */
+export interface PartingQuestion extends ShapeAsItLies {
+  cells?: number
 }
 
 export interface ShellQuestion extends ShapeAsItLies {

@@ -1,2 +1,2 @@
 /** What needs a hull, and with it a large library: a worker fetches this when it is asked for. */
-export { findSeam, mouldGeometry, printShell, seamSide } from '@mivro/core/mould'
+export { findClimbing, findSeam, mouldGeometry, printShell, seamSide } from '@mivro/core/mould'

@@ -39,6 +39,7 @@ const kinds: Record<JobName, JobKind> = {
   geometry: { on: 'back', limit: 180, kept: true },
   tilts: { on: 'search', limit: 300, kept: true },
   ways: { on: 'search', limit: 300 },
+  parting: { on: 'back', limit: 120, kept: true },
   seam: { on: 'search', limit: 120, kept: true },
   shell: { on: 'search', limit: 300 },
   heat: { on: 'heat', limit: 600, kept: true },

@@ -1,10 +1,10 @@
 import type { Batch } from '@mivro/core/matter/cure'
 import type { Resin } from '@mivro/core/matter/material'
-import type { GeometryStep } from '@mivro/core/mould'
+import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
 import type { Form, ReadingStep } from '@mivro/core/form/piece'
 import type { AirQuestion, Opening } from '@mivro/core/form/cells'
 import type { DrawnPath } from '@mivro/core/form/shape'
-import type { SeatsQuestion } from '@mivro/core/work/project'
+import type { GeometryQuestion, SeatsQuestion } from '@mivro/core/work/project'
 import type { Question, ShellQuestion, WaysQuestion } from './handlers.ts'
 import { ask, type AskOptions } from './jobs.ts'
 import type { ShapeAsItLies, Survey, SurveyQuestion } from '@mivro/core/work/project'
@@ -40,11 +40,17 @@ export const askTilts = (
   options: AskOptions<number>,
 ) => ask('tilts', question, options)
 
-/** What a mould needs to know of a piece. */
-export const askGeometry = (
-  question: ShapeAsItLies,
+/** What a mould needs to know of a piece, and how its parting climbs where that was asked for. */
+export async function askGeometry(
+  { climbing, ...standing }: GeometryQuestion,
   options: AskOptions<GeometryStep | ReadingStep>,
-) => ask('geometry', question, options)
+): Promise<MouldGeometry> {
+  const [geometry, parting] = await Promise.all([
+    ask('geometry', standing, options),
+    climbing ? ask('parting', standing, { signal: options.signal }) : undefined,
+  ])
+  return { ...geometry, climbing: parting }
+}
 
 /** How batches ripen, by the model of the cure. */
 export const askTimes = (batches: Batch[], on: 'clock' | 'back' = 'clock') =>

@@ -3,7 +3,7 @@ import type { AirPocket } from '../../form/cells/index.ts'
 import { shareBlocked, type MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import { isClosed, type Mould } from '../mould.ts'
-import { partingOf } from '../silicone/room.ts'
+import { climbingOf, partingOf } from '../parting/index.ts'
 import { boreFor, type OpeningFacts, type Passing } from './openings.ts'
 
 /** What can be done about something. */
@@ -59,8 +59,7 @@ function aboutPull(mould: Mould, geometry: MouldGeometry): Finding[] {
   const facts = mouldKinds[mould.kind]
   const found: Finding[] = []
   if (facts.parts === 2) {
-    const row = Math.round(partingOf(mould, geometry) / geometry.row)
-    const blocked = geometry.blocked[Math.min(geometry.blocked.length - 1, Math.max(0, row))]
+    const blocked = climbingOf(mould, geometry)?.blocked ?? blockedAt(mould, geometry)
     if (shareBlocked(geometry.inner, geometry.around) > stretches) {
       const amounts = { volume: geometry.inner }
       found.push({
@@ -86,6 +85,12 @@ function aboutPull(mould: Mould, geometry: MouldGeometry): Finding[] {
     })
   }
   return found
+}
+
+/** What a level parting blocks where it lies, m³. @example blockedAt(mouldOf80x60x40, geometryOf60x40x20) // 0 */
+export function blockedAt(mould: Pick<Mould, 'parting'>, geometry: MouldGeometry): number {
+  const row = Math.round(partingOf(mould, geometry) / geometry.row)
+  return geometry.blocked[Math.min(geometry.blocked.length - 1, Math.max(0, row))]
 }
 
 function aboutThin({ tongues, walls, handles }: MouldGeometry): Finding[] {

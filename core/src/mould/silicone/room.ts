@@ -5,6 +5,7 @@ import { jacketOf } from '../box/jacket.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
 import type { Mould } from '../mould.ts'
+import { climbingOf, meanHeight, partingHeights, partingOf } from '../parting/index.ts'
 
 /** Solid share of a heap of chunks (random loose packing of rough pieces, from memory). */
 export const packing = 0.6
@@ -19,8 +20,9 @@ export interface SiliconeRoom {
   second: number
   /** Clay of the bed under the parting. */
   clay: number
-  /** Height of the parting above the master's lowest point, m. */
+  /** Height of the parting above the master's lowest point, m; of one that climbs its mean, and between what. */
   parting: number
+  climbs?: { from: number; to: number }
   /** Taken up by chunks of old moulds. */
   fillers: number
   net: number
@@ -64,12 +66,16 @@ export function siliconeRoom(
       const fillers = mould.filler * packing
       const whole = box.volumeTo(box.height) - geometry.volume - rods - fillers
       if (facts.parts === 1) return { ...none, first: whole, fillers, net: whole }
+      const climbing = climbingOf(mould, geometry)
+      if (climbing) {
+        const { from, to, below } = climbing
+        const mean = meanHeight(partingHeights(mould, geometry), box.plan)
+        const second = box.volumeTo(box.under + mean) - below * geometry.foot.places.length
+        const halves = { first: whole - second, second, clay: second }
+        return { ...none, ...halves, fillers, net: whole, parting: mean, climbs: { from, to } }
+      }
       const below = box.volumeTo(box.under + parting) - volumeAt(geometry.curve, parting)
       return { ...none, first: whole - below, second: below, clay: below, fillers, net: whole }
     }
   }
 }
-
-/** Where a level parting lies: where it was put, or in the middle of where least is blocked. */
-export const partingOf = (mould: Pick<Mould, 'parting'>, { parting }: MouldGeometry): number =>
-  mould.parting ?? (parting.from + parting.to) / 2

@@ -1,6 +1,6 @@
 import { siliconeIn } from '../../matter/cure/index.ts'
 import type { Vec3 } from '../../form/mesh/index.ts'
-import { aboutCeilings, castResinOf, compileMould, findings } from '../../mould/index.ts'
+import { aboutCeilings, castResinOf, compileMould, findings, mayClimb } from '../../mould/index.ts'
 import type {
   ProjectAnswers,
   ProjectDocuments,
@@ -29,7 +29,7 @@ export function deriveMould(
   return {
     shown: mouldOf(documents, answers, view, pour),
     wanted: {
-      geometry: { form, up: mould.masterUp as Vec3 },
+      geometry: { form, up: mould.masterUp as Vec3, climbing: mayClimb(mould.kind) },
       air: {
         form,
         up: (view.poured === 'resin' ? plan.up : mould.masterUp) as Vec3,
@@ -57,7 +57,9 @@ function mouldOf(
     return poured?.kind === 'resin' ? [castResinOf(poured.class)] : []
   })
   const base = { silicone, airLeft, judged: [], castResins }
-  if (!geometry) return base
+  // What is poured in which half is not guessed while the parting is looked for.
+  const climbs = mould.climbs && mayClimb(mould.kind)
+  if (!geometry || (climbs && !geometry.climbing)) return base
   const compiled = compileMould(mould, geometry, silicone, plan.scaleStep, lives)
   if (!pour) return { ...base, compiled }
   const pockets = poured === 'resin' ? airLeft.map((one) => ({ ...one, cells: noCells })) : []

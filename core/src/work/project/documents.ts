@@ -57,6 +57,11 @@ export interface SeatsQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
 }
 
+/** What is asked of a master as it stands; `climbing`: its parting along the outline too. */
+export interface GeometryQuestion extends ShapeAsItLies {
+  climbing: boolean
+}
+
 export interface HeatOfPour {
   form: Form
   pour: PourHeatQuestion
@@ -71,7 +76,7 @@ export interface ProjectWanted {
   heat?: HeatOfPour
   /** The same as one text: it tells an answer that is out of date. */
   heatKey: string
-  geometry?: ShapeAsItLies
+  geometry?: GeometryQuestion
   air?: AirQuestion & { form: Form }
 }
 

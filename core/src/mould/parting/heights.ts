@@ -1,0 +1,112 @@
+import { fromSection, type Section } from '../../form/filling/index.ts'
+import { axesFor, dot, toAxes, unit, type Vec3 } from '../../form/mesh/index.ts'
+import { insideLoop, type Loop } from '../../form/shape/index.ts'
+import type { Footprint } from '../box/footprint.ts'
+import type { MouldGeometry } from '../geometry.ts'
+import { mouldKinds } from '../kind/kinds.ts'
+import type { Mould } from '../mould.ts'
+import { climbingHeight, type ClimbingParting } from './climbing.ts'
+
+/** Height of the parting above the lowest point of the master at a place of the floor plan, m. */
+export type PartingHeight = (x: number, y: number) => number
+
+/** Samples along the longer side of a floor plan: its mean height is known to a thousandth. */
+const samples = 64
+/** Up and down count as the same line within this share. */
+const aligned = 1e-9
+
+/** Where a level parting lies: where it was put, or in the middle of where least is blocked. */
+export const partingOf = (
+  mould: Pick<Mould, 'parting'>,
+  { parting }: Pick<MouldGeometry, 'parting'>,
+): number => mould.parting ?? (parting.from + parting.to) / 2
+
+/**
+ * The parting that climbs, where a mould has one: poured in two halves in a box, wished so, and known.
+ *
+ * @example climbingOf(mouldOf80x60x40, geometryOf60x40x20) // undefined
+ */
+export const climbingOf = (
+  { kind, climbs }: Pick<Mould, 'kind' | 'climbs'>,
+  { climbing }: Pick<MouldGeometry, 'climbing'>,
+): ClimbingParting | undefined => (climbs && mayClimb(kind) ? climbing : undefined)
+
+/** Whether a mould of that kind can part along a bed that climbs: two halves in a box. */
+export const mayClimb = (kind: Mould['kind']): boolean =>
+  mouldKinds[kind].parts === 2 && mouldKinds[kind].poured === 'block'
+
+/**
+ * The parting of a mould over the floor plan of its box: level, or climbing with the outline of each
+ * master; between masters it leads from one to the next (Shepard's inverse distances).
+ *
+ * @example partingHeights(mouldOf80x60x40, geometryOf60x40x20)(0.03, 0) // 0.01
+ */
+export function partingHeights(
+  mould: Pick<Mould, 'kind' | 'parting' | 'climbs'>,
+  geometry: Pick<MouldGeometry, 'parting' | 'climbing' | 'foot'>,
+): PartingHeight {
+  const climbing = climbingOf(mould, geometry)
+  const level = partingOf(mould, geometry)
+  if (!climbing) return () => level
+  const { places, one } = geometry.foot
+  if (places.length === 1) return (x, y) => climbingHeight(climbing, x, y)
+  const xs = one.filter((_, i) => i % 2 === 0)
+  const ys = one.filter((_, i) => i % 2 === 1)
+  const [wide, deep] = [Math.max(...xs), Math.max(...ys)]
+  return (x, y) => {
+    let [sum, weights] = [0, 0]
+    for (const [dx, dy] of places) {
+      const away = Math.hypot(
+        Math.max(0, Math.abs(x - dx) - wide),
+        Math.max(0, Math.abs(y - dy) - deep),
+      )
+      const height = climbingHeight(climbing, x - dx, y - dy)
+      if (away === 0) return height
+      sum += height / away ** 2
+      weights += 1 / away ** 2
+    }
+    return sum / weights
+  }
+}
+
+/** The mean height of a parting over a floor plan, m. @example meanHeight(() => 0.01, [0, 0, 1, 0, 1, 1]) // 0.01 */
+export function meanHeight(heightAt: PartingHeight, plan: Loop): number {
+  const xs = plan.filter((_, i) => i % 2 === 0)
+  const ys = plan.filter((_, i) => i % 2 === 1)
+  const [left, front] = [Math.min(...xs), Math.min(...ys)]
+  const [width, depth] = [Math.max(...xs) - left, Math.max(...ys) - front]
+  const step = Math.max(width, depth) / samples
+  const [across, along] = [width, depth].map((side) => Math.max(1, Math.round(side / step)))
+  let [sum, count] = [0, 0]
+  for (let j = 0; j < along; j++) {
+    for (let i = 0; i < across; i++) {
+      const x = left + ((i + 0.5) * width) / across
+      const y = front + ((j + 0.5) * depth) / along
+      if (!insideLoop(plan, x, y)) continue
+      sum += heightAt(x, y)
+      count++
+    }
+  }
+  return count > 0 ? sum / count : heightAt(left, front)
+}
+
+/**
+ * Heights of a parting along a cut through the piece, at places across it, m, as the cut is drawn: from
+ * its foot up. Undefined where the cut does not stand along the pull.
+ */
+export function partingAlong(
+  heightAt: PartingHeight,
+  section: Section,
+  masterUp: Vec3,
+  { centre }: Pick<Footprint, 'centre'>,
+  across: readonly number[],
+): number[] | undefined {
+  const way = dot(unit(masterUp), section.axes.up)
+  if (Math.abs(way) < 1 - aligned) return undefined
+  const axes = axesFor(masterUp)
+  return across.map((at) => {
+    const [x, y] = toAxes(axes, fromSection(section, at, 0))
+    const height = heightAt(x - centre[0], y - centre[1])
+    return way > 0 ? height : section.height - height
+  })
+}
