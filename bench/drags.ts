@@ -29,7 +29,7 @@ export async function benchDrags(): Promise<void> {
     within(`the longest task: ${name}`, Math.min(...longest), felt)
   }
   console.log('\nStages of a figure, opened the second time')
-  for (const stage of ['mould/air', 'mould/casting', 'mould/kind', 'pour']) {
+  for (const stage of ['mould/air', 'mould/parting', 'mould/kind', 'pour']) {
     const address = `${server.address}/pieces/demo-astronomer/${stage}`
     await page.goto(address)
     await page.waitForLoadState('networkidle')
@@ -50,7 +50,7 @@ export async function benchDrags(): Promise<void> {
 /** What is there when a stage has all of its figures. */
 const shownBy: Record<string, string> = {
   'mould/air': '[data-list="pockets"] li',
-  'mould/casting': 'h3:has-text("Parting and pull")',
+  'mould/parting': 'h3:has-text("Parting and pull")',
   'mould/kind': 'tr.kind-two-part',
   pour: '[data-surface]',
 }

@@ -5,7 +5,7 @@ test('a block is cut where it does not show, as far as frees the piece; the shee
   mivro,
   page,
 }) => {
-  await mivro.open('/pieces/demo-astronomer/mould/casting')
+  await mivro.open('/pieces/demo-astronomer/mould/parting')
   const said = page.locator('[data-seam]')
   await expect(said).toContainText(
     /^Down the back: [\d.]+ mm from the gate in this silicone \(22A\)/,

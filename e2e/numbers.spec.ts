@@ -207,7 +207,7 @@ test('what was found of a figure is there again after a reload, without its file
   mivro,
   page,
 }) => {
-  await mivro.open('/pieces/demo-astronomer/mould/casting')
+  await mivro.open('/pieces/demo-astronomer/mould/parting')
   await expect(page.getByText('Parting and pull')).toBeVisible({ timeout: 120_000 })
   // It is kept when the page is calm.
   await expect.poll(() => keptAnswers(page)).toContain('geometry')

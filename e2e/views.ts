@@ -15,7 +15,7 @@ export const views: [string, string][] = [
   ['Equipment', '/equipment'],
   ['Mixing', '/desk'],
   ['Air', '/pieces/demo-astronomer/mould/air'],
-  ['Castability', '/pieces/demo-astronomer/mould/casting'],
+  ['Parting', '/pieces/demo-astronomer/mould/parting'],
   ['Kind', '/pieces/demo-astronomer/mould/kind'],
   ['Silicone', '/pieces/demo-orrery/mould/silicone'],
   ['Compatibility', '/pieces/demo-astronomer/mould/contact'],

@@ -13,7 +13,7 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import { useProblems } from '../ui/problems.ts'
 import AirCut from './air/AirCut.vue'
 import AirPanel from './air/AirPanel.vue'
-import CastingPanel from './casting/CastingPanel.vue'
+import PartingPanel from './parting/PartingPanel.vue'
 import { useSteps } from './steps/useSteps.ts'
 import { topics, type Topic } from './topics.ts'
 import { stepWords } from '@mivro/words/steps'
@@ -39,7 +39,7 @@ const topic = computed(
   (): Topic => topics.find(({ name }) => name === route.params.topic)?.name ?? 'air',
 )
 const steps = useSteps(() => topic.value === 'steps')
-const drawn = computed(() => topic.value === 'air' || topic.value === 'casting')
+const drawn = computed(() => topic.value === 'air' || topic.value === 'parting')
 const solid = ref(false)
 const help = ref(false)
 const adopted = ref('')
@@ -118,8 +118,8 @@ onUnmounted(project.lookAtMould())
         </ToolButton>
       </div>
       <div class="stage">
-        <Air3D v-if="drawn && solid" :casting="topic === 'casting'" />
-        <AirCut v-else-if="drawn" :casting="topic === 'casting'" />
+        <Air3D v-if="drawn && solid" :parting="topic === 'parting'" />
+        <AirCut v-else-if="drawn" :parting="topic === 'parting'" />
         <KindChart v-else-if="topic === 'kind'" />
         <BoxCut v-else-if="topic === 'silicone'" />
         <ContactTable v-else-if="topic === 'contact'" />
@@ -145,7 +145,7 @@ onUnmounted(project.lookAtMould())
         <ElButton size="small" @click="project.lookAtGeometry">Look at the shape again</ElButton>
       </p>
       <AirPanel v-if="topic === 'air'" />
-      <CastingPanel v-else-if="topic === 'casting'" />
+      <PartingPanel v-else-if="topic === 'parting'" />
       <KindPanel v-else-if="topic === 'kind'" />
       <SiliconePanel v-else-if="topic === 'silicone'" />
       <ContactPanel v-else-if="topic === 'contact'" />

@@ -1,7 +1,7 @@
 /** What the Mould stage looks at, in the order the questions come. */
 export const topics = [
   { name: 'air', label: 'Air', key: '1' },
-  { name: 'casting', label: 'Castability', key: '2' },
+  { name: 'parting', label: 'Parting', key: '2' },
   { name: 'kind', label: 'Kind', key: '3' },
   { name: 'silicone', label: 'Silicone', key: '4' },
   { name: 'contact', label: 'Compatibility', key: '5' },

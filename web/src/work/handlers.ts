@@ -3,7 +3,7 @@ import { deepestPour, layerThickening, potLifeCurve, type Batch } from '@mivro/c
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/matter/colour'
 import type { Look } from '@mivro/core/matter/light'
 import type { Material, Resin } from '@mivro/core/matter/material'
-import { seatsOf, type MouldOpening } from '@mivro/core/mould'
+import { seatsOf, type ClimbingOptions, type MouldOpening } from '@mivro/core/mould'
 import type { Form } from '@mivro/core/form/piece'
 import type { BubbleLayer, Plan, PouredInto, PourHeatQuestion } from '@mivro/core/work/plan'
 import {
@@ -162,9 +162,9 @@ export const handlers = {
   },
 
   /** The parting that climbs with the outline of the piece. */
-  async parting({ form, up, cells }: PartingQuestion, { cavity }: JobContext) {
+  async parting({ form, up, ...options }: PartingQuestion, { cavity }: JobContext) {
     const { findClimbing } = await import('./hulls.ts')
-    return findClimbing(await cavity(form), up, cells)
+    return findClimbing(await cavity(form), up, options)
   },
 
   times: async (batches: Batch[]) => cureTimes(batches),
@@ -305,10 +305,7 @@ export interface SeamQuestion extends ShapeAsItLies {
   front: Vec3
 }
 
-/** In cells along its longest side; left out: as many as its geometry is known by. */
-export interface PartingQuestion extends ShapeAsItLies {
-  cells?: number
-}
+export type PartingQuestion = ShapeAsItLies & ClimbingOptions
 
 export interface ShellQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'what' | 'at' | 'bore'>[]

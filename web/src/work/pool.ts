@@ -42,14 +42,14 @@ export const askTilts = (
 
 /** What a mould needs to know of a piece, and how its parting climbs where that was asked for. */
 export async function askGeometry(
-  { climbing, ...standing }: GeometryQuestion,
+  { parting, ...standing }: GeometryQuestion,
   options: AskOptions<GeometryStep | ReadingStep>,
 ): Promise<MouldGeometry> {
-  const [geometry, parting] = await Promise.all([
+  const [geometry, climbing] = await Promise.all([
     ask('geometry', standing, options),
-    climbing ? ask('parting', standing, { signal: options.signal }) : undefined,
+    parting && ask('parting', { ...standing, ...parting }, { signal: options.signal }),
   ])
-  return { ...geometry, climbing: parting }
+  return { ...geometry, climbing }
 }
 
 /** How batches ripen, by the model of the cure. */

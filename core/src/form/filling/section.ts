@@ -100,7 +100,7 @@ export const fromSection = ({ axes, origin }: Section, x: number, h: number): Ve
 
 /** The point of the outlines nearest to one on the drawing; undefined for an empty cut. */
 export function nearestOnOutline(
-  { outlines }: Section,
+  { outlines }: Pick<Section, 'outlines'>,
   x: number,
   h: number,
 ): { x: number; h: number; far: number } | undefined {

@@ -5,14 +5,13 @@ import { fibonacciCap } from '../../form/cells/index.ts'
 import { supportPoints } from '../box/hull.ts'
 import { jacketOf, supportFunction } from '../box/jacket.ts'
 import type { MouldOpening } from '../mould.ts'
+import { meshOf, mm } from './solidMesh.ts'
 
 /** Thinner walls are not laid reliably by common printers, m (common practice, no source). */
 export const thinnestShell = 0.0008
 
 /** Directions that a ball is stood in for by while offsetting; the ball lies inside their hull. */
 const ballDirections = 92
-
-const mm = 1000
 
 export interface ShellOptions {
   /** Silicone around the master, and the shell's wall, m. */
@@ -256,13 +255,4 @@ function keyCones(
   const all = kernel.Manifold.union(cones)
   cones.forEach((cone) => cone.delete())
   return all
-}
-
-function meshOf(solid: Manifold): Mesh {
-  const { vertProperties, triVerts, numProp } = solid.getMesh()
-  const positions = new Float64Array((vertProperties.length / numProp) * 3)
-  for (let i = 0; i < positions.length / 3; i++) {
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = vertProperties[numProp * i + k] / mm
-  }
-  return { positions, triangles: triVerts }
 }

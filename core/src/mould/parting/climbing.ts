@@ -1,4 +1,4 @@
-import { voxelise, type Grid } from '../../form/cells/index.ts'
+import { middleOf, undercuts, voxelise, type Grid } from '../../form/cells/index.ts'
 import type { Cavity, Mesh, Vec3 } from '../../form/mesh/index.ts'
 import { halvesOf } from './halves.ts'
 import { membraneOver } from './membrane.ts'
@@ -17,8 +17,13 @@ export interface ClimbingParting {
   heights: Float32Array
   /** 1 where the piece is seen from above. */
   piece: Uint8Array
-  /** Blocked silicone, m³. */
+  /** Blocked silicone, m³, and the middles of its cells, in the piece's axes. */
   blocked: number
+  locked: Float32Array
+  /** The same for the level parting beside it. */
+  level: { at: number; blocked: number; locked: Float32Array }
+  /** Sides of such a cell along right, away and up, m. */
+  lockedCell: Vec3
   /** Volume under it that is no silicone of the lower half, m³: the piece, and what belongs to the upper one. */
   below: number
   /** Lowest and highest of it, m. */
@@ -31,6 +36,13 @@ export interface ClimbingParting {
 /** Cells along the longest side of the piece, as its undercuts are looked for in. */
 const usualCells = 96
 
+export interface ClimbingOptions {
+  /** Height of the level parting that it is held against, m; left out: where that blocks least. */
+  level?: number
+  /** Cells along the longest side of the piece. */
+  longest?: number
+}
+
 /**
  * The parting that climbs with the outline of a piece whose master stands with `up` against gravity.
  *
@@ -41,11 +53,11 @@ const usualCells = 96
 export const findClimbing = (
   { mesh, closure }: Pick<Cavity, 'mesh' | 'closure'>,
   up: Vec3,
-  longest = usualCells,
+  { longest = usualCells, ...options }: ClimbingOptions = {},
 ): ClimbingParting =>
   climbingParting(
     voxelise(mesh, up, { longest, rule: closure.flippedEdges > 0 ? 'parity' : 'winding' }),
-    mesh,
+    { ...options, mesh },
   )
 
 /**
@@ -55,7 +67,10 @@ export const findClimbing = (
  *
  * @example climbingParting(gridOfBall40).blocked < 1e-9 // true
  */
-export function climbingParting(grid: Grid, mesh?: Mesh): ClimbingParting {
+export function climbingParting(
+  grid: Grid,
+  { level, mesh }: Pick<ClimbingOptions, 'level'> & { mesh?: Mesh } = {},
+): ClimbingParting {
   const [nx, ny] = grid.counts
   const [dx, dy, row] = grid.cell
   const around = Math.ceil(ledOn * Math.max(nx, ny))
@@ -63,7 +78,7 @@ export function climbingParting(grid: Grid, mesh?: Mesh): ClimbingParting {
   const rows = membraneOver(view, [row / dx, row / dy])
   const [width, depth] = view.counts
   const at = (x: number, y: number) => rows[(y + around) * width + x + around]
-  const { blocked, lower } = halvesOf(grid, at)
+  const { blocked, lower, locked } = halvesOf(grid, at)
   let under = 0
   for (let y = 0; y < ny; y++) for (let x = 0; x < nx; x++) under += at(x, y)
   const heights = rows.map((height) => height * row)
@@ -74,10 +89,29 @@ export function climbingParting(grid: Grid, mesh?: Mesh): ClimbingParting {
     heights,
     piece: Uint8Array.from(view.low, (low) => (low < 0 ? 0 : 1)),
     blocked,
+    locked: middlesOf(grid, locked),
+    level: levelOf(grid, level),
+    lockedCell: grid.cell,
     below: under * dx * dy * row - lower,
     ...rangeOf(view, heights),
     steepest: steepestOf(view, heights, [dx, dy]),
   }
+}
+
+/** What a level parting locks, where it lies or where it locks least. */
+function levelOf(grid: Grid, height: number | undefined): ClimbingParting['level'] {
+  const { best } = undercuts(grid)
+  const at = height ?? (best.from + best.to) / 2
+  const { blocked, locked } = halvesOf(grid, () => at / grid.cell[2])
+  return { at, blocked, locked: middlesOf(grid, locked) }
+}
+
+const middlesOf = (grid: Grid, marked: Uint8Array): Float32Array => {
+  const middles: number[] = []
+  for (let cell = 0; cell < marked.length; cell++) {
+    if (marked[cell]) middles.push(...middleOf(grid, cell))
+  }
+  return Float32Array.from(middles)
 }
 
 /** Lowest and highest, where the two halves meet. */

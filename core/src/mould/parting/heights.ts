@@ -1,5 +1,5 @@
-import { fromSection, type Section } from '../../form/filling/index.ts'
-import { axesFor, dot, toAxes, unit, type Vec3 } from '../../form/mesh/index.ts'
+import { chain, cutEdges, fromSection, type Section } from '../../form/filling/index.ts'
+import { axesFor, toAxes, type Vec3 } from '../../form/mesh/index.ts'
 import { insideLoop, type Loop } from '../../form/shape/index.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { MouldGeometry } from '../geometry.ts'
@@ -12,8 +12,8 @@ export type PartingHeight = (x: number, y: number) => number
 
 /** Samples along the longer side of a floor plan: its mean height is known to a thousandth. */
 const samples = 64
-/** Up and down count as the same line within this share. */
-const aligned = 1e-9
+/** Cells along each side of a cut in which its line is looked for. */
+const drawnCells = 96
 
 /** Where a level parting lies: where it was put, or in the middle of where least is blocked. */
 export const partingOf = (
@@ -91,22 +91,40 @@ export function meanHeight(heightAt: PartingHeight, plan: Loop): number {
 }
 
 /**
- * Heights of a parting along a cut through the piece, at places across it, m, as the cut is drawn: from
- * its foot up. Undefined where the cut does not stand along the pull.
+ * Where a parting runs on a cut through the piece, however that lies to the pull: lines of points across
+ * and up, m, within the bounds given, along which it stands at its own height (marching triangles).
  */
-export function partingAlong(
+export function partingOnSection(
   heightAt: PartingHeight,
   section: Section,
   masterUp: Vec3,
-  { centre }: Pick<Footprint, 'centre'>,
-  across: readonly number[],
-): number[] | undefined {
-  const way = dot(unit(masterUp), section.axes.up)
-  if (Math.abs(way) < 1 - aligned) return undefined
+  { centre, height }: Pick<Footprint, 'centre' | 'height'>,
+  { left, right, low, high }: { left: number; right: number; low: number; high: number },
+): number[][] {
   const axes = axesFor(masterUp)
-  return across.map((at) => {
-    const [x, y] = toAxes(axes, fromSection(section, at, 0))
-    const height = heightAt(x - centre[0], y - centre[1])
-    return way > 0 ? height : section.height - height
-  })
+  const places: [number, number][] = []
+  const over: number[] = []
+  for (let j = 0; j <= drawnCells; j++) {
+    for (let i = 0; i <= drawnCells; i++) {
+      const x = left + (i / drawnCells) * (right - left)
+      const h = low + (j / drawnCells) * (high - low)
+      const [across, along, up] = toAxes(axes, fromSection(section, x, h))
+      places.push([x, h])
+      over.push(up - centre[2] + height / 2 - heightAt(across - centre[0], along - centre[1]))
+    }
+  }
+  const triangles: number[] = []
+  for (let at = 0; at < places.length - drawnCells - 1; at++) {
+    if (at % (drawnCells + 1) === drawnCells) continue
+    const [b, c, d] = [at + 1, at + drawnCells + 2, at + drawnCells + 1]
+    triangles.push(at, b, c, at, c, d)
+  }
+  const cuts = cutEdges(Uint32Array.from(triangles), Float64Array.from(over), 0)
+  return chain(cuts).map(({ edges }) =>
+    edges.flatMap((edge) => {
+      const [a, b] = [Math.floor(edge / places.length), edge % places.length]
+      const share = over[a] / (over[a] - over[b])
+      return [0, 1].map((k) => places[a][k] + share * (places[b][k] - places[a][k]))
+    }),
+  )
 }

@@ -1,10 +1,18 @@
-export { climbingHeight, climbingParting, findClimbing, type ClimbingParting } from './climbing.ts'
+export {
+  climbingHeight,
+  climbingParting,
+  findClimbing,
+  type ClimbingOptions,
+  type ClimbingParting,
+} from './climbing.ts'
+export { partingSheet, type PartingSheet } from './sheet.ts'
+export { oddLength, partingKeys, type PartingKey } from './keys.ts'
 export { halvesOf, type Halves } from './halves.ts'
 export {
   climbingOf,
   mayClimb,
   meanHeight,
-  partingAlong,
+  partingOnSection,
   partingHeights,
   partingOf,
   type PartingHeight,

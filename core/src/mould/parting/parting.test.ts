@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import type { Manifold } from 'manifold-3d'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { undercuts, voxelise, type Grid } from '../../form/cells/index.ts'
-import { section } from '../../form/filling/index.ts'
+import { fromSection, section, type Section } from '../../form/filling/index.ts'
 import { axesFor, cavityOf, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
 import { referenceKernel, type ReferenceKernel } from '../../form/mesh/manifold.reference.ts'
 import { buildSolid } from '../../form/shape/index.ts'
@@ -13,7 +13,7 @@ import { geometryOf, sampleMould } from '../samples.ts'
 import { siliconeRoom } from '../silicone/room.ts'
 import { climbingHeight, climbingParting, findClimbing } from './climbing.ts'
 import { halvesOf } from './halves.ts'
-import { meanHeight, partingAlong, partingHeights } from './heights.ts'
+import { meanHeight, partingOnSection, partingHeights } from './heights.ts'
 
 let reference: ReferenceKernel
 beforeAll(async () => {
@@ -208,25 +208,35 @@ describe('two halves with a parting that climbs', () => {
     expect(first / second).toBeCloseTo(1, 1)
   })
 
-  it('is drawn on a cut as it stands there, from the other side upside down', () => {
+  // The plate's middle at its rim lies 10 mm over its middle along x, 10 mm under it along y.
+  it('is drawn on a cut as it stands there, upside down, and lying on its side', () => {
     const mesh = reference.meshOf(saddle())
     const geometry = known(mesh)
     const heightAt = partingHeights(mould, geometry)
-    const cut = section(mesh, [0, 0, 1])
-    const [rim] = partingAlong(heightAt, cut, [0, 0, 1], geometry.foot, [0.0198])!
-    // Its middle surface stands 9.8 mm over the middle there; anywhere within its 3 mm.
-    expect(Math.abs(rim / mm - (cut.height / mm / 2 + 9.8))).toBeLessThan(1.7)
-    const [turned] = partingAlong(
-      heightAt,
+    const bounds = { left: -0.03, right: 0.03, low: -0.01, high: 0.06 }
+    const pointsOn = (cut: Section): Vec3[] =>
+      partingOnSection(heightAt, cut, up, geometry.foot, bounds).flatMap((line) =>
+        Array.from({ length: line.length / 2 }, (_, i) =>
+          fromSection(cut, line[2 * i], line[2 * i + 1]),
+        ),
+      )
+    const lowest = geometry.foot.centre[2] - geometry.foot.height / 2
+    for (const cut of [
+      section(mesh, up),
       section(mesh, [0, 0, -1]),
-      [0, 0, 1],
-      geometry.foot,
-      [0.0198],
-    )!
-    expect(turned).toBeCloseTo(cut.height - rim, 9)
-    expect(partingAlong(heightAt, section(mesh, [1, 0, 0]), [0, 0, 1], geometry.foot, [0])).toBe(
-      undefined,
-    )
+      section(mesh, [1, 0, 0]),
+      section(mesh, [1, 0, 0], Math.PI / 2),
+    ]) {
+      const points = pointsOn(cut)
+      // The plane across the pull meets it where it stands at the middle of the plate's height.
+      expect(points.length).toBeGreaterThan(90)
+      for (const [x, y, z] of points) {
+        expect(Math.abs(z - lowest - heightAt(x, y)) / mm).toBeLessThan(0.3)
+      }
+    }
+    const rim = pointsOn(section(mesh, up)).filter(([x]) => Math.abs(x / mm - 19.8) < 0.4)
+    for (const [, , z] of rim) expect(Math.abs(z / mm - 9.8)).toBeLessThan(1.7)
+    expect(rim.length).toBeGreaterThan(0)
   })
 
   it('has a mean height over any floor plan: of a slope half its rise', () => {

@@ -29,7 +29,11 @@ export function deriveMould(
   return {
     shown: mouldOf(documents, answers, view, pour),
     wanted: {
-      geometry: { form, up: mould.masterUp as Vec3, climbing: mayClimb(mould.kind) },
+      geometry: {
+        form,
+        up: mould.masterUp as Vec3,
+        parting: mayClimb(mould.kind) ? { level: mould.parting } : undefined,
+      },
       air: {
         form,
         up: (view.poured === 'resin' ? plan.up : mould.masterUp) as Vec3,

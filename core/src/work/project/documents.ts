@@ -57,9 +57,9 @@ export interface SeatsQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
 }
 
-/** What is asked of a master as it stands; `climbing`: its parting along the outline too. */
+/** What is asked of a master as it stands; with `parting` its parting along the outline too, against a level one. */
 export interface GeometryQuestion extends ShapeAsItLies {
-  climbing: boolean
+  parting?: { level?: number }
 }
 
 export interface HeatOfPour {

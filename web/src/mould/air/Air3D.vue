@@ -6,10 +6,11 @@ import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { useJob } from '../../work/useJob.ts'
 import { openScene, type PieceScene } from './scene.ts'
-import { useSeam } from '../casting/seamStore.ts'
+import { mouldKinds, partingHeights, partingSheet } from '@mivro/core/mould'
+import { useSeam } from '../parting/seamStore.ts'
 import { useAir } from './useAir.ts'
 
-const props = defineProps<{ casting?: boolean }>()
+const props = defineProps<{ parting?: boolean }>()
 const project = useProject()
 const air = useAir()
 const seam = useSeam()
@@ -46,7 +47,29 @@ watch(
   { immediate: true },
 )
 watch(() => [project.plan?.up, project.turn, cut.value, glass.value, project.mould], settle)
-watch(() => [project.air, air.openings, air.selected, props.casting, seam.line], settle)
+watch(
+  () => [project.air, project.geometry, air.openings, air.selected, props.parting, seam.line],
+  settle,
+)
+
+/** Lines on the sheet of the parting lie so far apart in height, m. */
+const contourStep = 0.005
+/** Where the halves meet and what of the silicone is locked, as it is chosen. */
+function halves() {
+  const { mould, geometry, compiledMould } = project
+  const box = compiledMould?.box
+  if (!props.parting || !mould || !geometry || !box) return undefined
+  if (mouldKinds[mould.kind].parts === 1) return undefined
+  const up = mould.masterUp as Vec3
+  const { climbing } = geometry
+  const heightAt = partingHeights(mould, geometry)
+  return {
+    sheet: partingSheet(heightAt, box, geometry, up, contourStep),
+    locked: (mould.climbs ? climbing?.locked : climbing?.level.locked) ?? new Float32Array(0),
+    cell: climbing?.lockedCell ?? [0, 0, 0],
+    axes: axesFor(up),
+  }
+}
 
 function settle(): void {
   const { survey, plan } = project
@@ -61,10 +84,11 @@ function settle(): void {
     top: origin[2] + height + over,
   })
   scene.value.setPockets(
-    props.casting ? [] : (project.air?.pockets ?? []),
-    props.casting ? project.judged.flatMap(({ at }) => (at ? [at as Vec3] : [])) : [],
+    props.parting ? [] : (project.air?.pockets ?? []),
+    props.parting ? project.judged.flatMap(({ at }) => (at ? [at as Vec3] : [])) : [],
   )
-  scene.value.setSeam(props.casting ? seam.line : undefined)
+  scene.value.setSeam(props.parting ? seam.line : undefined)
+  scene.value.setHalves(halves())
   scene.value.setMould(
     glass.value && block && project.mould
       ? { ...block, axes: axesFor(project.mould.masterUp as Vec3) }

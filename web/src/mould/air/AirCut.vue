@@ -3,7 +3,7 @@ import { computed, ref, useId } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { fromSection, nearestOnOutline, ontoSection, turnThrough } from '@mivro/core/form/filling'
 import { type Vec3 } from '@mivro/core/form/mesh'
-import { mouldKinds, partingOf } from '@mivro/core/mould'
+import { mouldKinds, partingOnSection, partingHeights } from '@mivro/core/mould'
 import { frameFor, margin, outlinePath } from '../../cutaway/frame.ts'
 import { spread } from '../../cutaway/labels.ts'
 import LengthRuler from '../../cutaway/LengthRuler.vue'
@@ -11,11 +11,11 @@ import MouldBlock from '../../cutaway/MouldBlock.vue'
 import { useProject } from '../../project/projectStore.ts'
 import StretchNote from '../../cutaway/StretchNote.vue'
 import OpeningHandle from './OpeningHandle.vue'
-import { useSeam } from '../casting/seamStore.ts'
+import { useSeam } from '../parting/seamStore.ts'
 import { useAir } from './useAir.ts'
 import { usePointed } from './usePointed.ts'
 
-const props = defineProps<{ casting?: boolean }>()
+const props = defineProps<{ parting?: boolean }>()
 
 const project = useProject()
 const air = useAir()
@@ -62,7 +62,7 @@ const dabs = computed(() =>
   }),
 )
 
-const pointed = usePointed(() => props.casting === true)
+const pointed = usePointed(() => props.parting === true)
 
 /** With their words at the right, moved apart. */
 const tagHeight = 44
@@ -102,10 +102,50 @@ function lookAt(at: Vec3): void {
   project.cutAt(turnThrough(section.value, at, project.turn))
 }
 
-const parting = computed(() => {
-  if (!project.geometry || !project.mould) return undefined
-  if (mouldKinds[project.mould.kind].parts === 1) return undefined
-  return frame.value.y(partingOf(project.mould, project.geometry))
+/** Where the halves meet, from wall to wall. */
+const meeting = computed(() => {
+  const { mould, geometry } = project
+  if (!props.parting || !geometry || !mould || mouldKinds[mould.kind].parts === 1) return undefined
+  const { block, acrossAt, heightAt, x, y } = frame.value
+  const [left, right] = [acrossAt(block.left), acrossAt(block.right)]
+  const [low, high] = [heightAt(block.bottom), heightAt(block.top)]
+  const lines = partingOnSection(
+    partingHeights(mould, geometry),
+    section.value,
+    mould.masterUp as Vec3,
+    geometry.foot,
+    { left, right, low, high },
+  )
+  const places = lines.map((line) =>
+    Array.from({ length: line.length / 2 }, (_, i) => [x(line[2 * i]), y(line[2 * i + 1])]),
+  )
+  const [end] = places.flat().sort(([a], [b]) => b - a)
+  return {
+    line: places
+      .map((line) => `M${line.map(([u, v]) => `${u.toFixed(1)} ${v.toFixed(1)}`).join('L')}`)
+      .join(''),
+    end,
+  }
+})
+/** Silicone that is locked, as far as the cut runs through it. */
+const locked = computed(() => {
+  const { mould, geometry } = project
+  const climbing = geometry?.climbing
+  if (!props.parting || !mould || !climbing) return []
+  const { lockedCell } = climbing
+  const cells = mould.climbs ? climbing.locked : climbing.level.locked
+  const near = Math.max(lockedCell[0], lockedCell[1]) / 2
+  const size = lockedCell.map((side) => side * frame.value.scale)
+  return Array.from({ length: cells.length / 3 }, (_, i) =>
+    ontoSection(section.value, [cells[3 * i], cells[3 * i + 1], cells[3 * i + 2]]),
+  )
+    .filter(({ behind }) => Math.abs(behind) <= near)
+    .map(({ x, h }) => ({
+      x: frame.value.x(x) - size[0] / 2,
+      y: frame.value.y(h) - size[2] / 2,
+      width: size[0] + 0.5,
+      height: size[2] + 0.5,
+    }))
 })
 /** The seam as it lies before or behind the cut. */
 const seamPath = computed(() => {
@@ -114,11 +154,6 @@ const seamPath = computed(() => {
     const { x, h } = ontoSection(section.value, [line[3 * i], line[3 * i + 1], line[3 * i + 2]])
     return `${i === 0 ? 'M' : 'L'}${frame.value.x(x).toFixed(1)} ${frame.value.y(h).toFixed(1)}`
   }).join('')
-})
-/** Standing as it is poured, or the other way: then the parting is counted from the top. */
-const sameWay = computed(() => {
-  const [a, b] = [project.plan!.up, project.mould!.masterUp]
-  return a.every((x, i) => Math.abs(x - b[i]) < 1e-9)
 })
 </script>
 
@@ -154,12 +189,18 @@ const sameWay = computed(() => {
           :stroke-width="place.opening.what === 'gate' ? 13 : 5"
         />
       </template>
+      <g v-if="meeting?.end" class="parting">
+        <path :d="meeting.line" class="meeting" />
+        <text :x="meeting.end[0] + 8" :y="Math.min(meeting.end[1] + 4, frame.block.bottom - 8)">
+          parting
+        </text>
+      </g>
       <path
         :d="path"
-        :fill="`var(--${casting ? 'resin-light' : silicone ? 'silicone-deep' : 'panel'})`"
+        :fill="`var(--${parting ? 'resin-light' : silicone ? 'silicone-deep' : 'panel'})`"
         fill-rule="evenodd"
       />
-      <g v-if="!silicone && !casting" :clip-path="`url(#${id}-in)`">
+      <g v-if="!silicone && !parting" :clip-path="`url(#${id}-in)`">
         <rect
           :x="frame.block.left"
           :y="frame.y(top)"
@@ -168,7 +209,7 @@ const sameWay = computed(() => {
           :fill="`url(#${id}-resin)`"
         />
       </g>
-      <g v-if="!casting" :clip-path="silicone ? undefined : `url(#${id}-in)`">
+      <g v-if="!parting" :clip-path="silicone ? undefined : `url(#${id}-in)`">
         <g
           v-for="(pocket, i) in pockets"
           :key="i"
@@ -182,16 +223,10 @@ const sameWay = computed(() => {
 
       <LengthRuler :frame="frame" :section="section" />
 
-      <path v-if="casting && seamPath" class="seam" :d="seamPath" />
+      <path v-if="parting && seamPath" class="seam" :d="seamPath" />
 
-      <g v-if="casting && parting !== undefined && sameWay" class="parting">
-        <line
-          :x1="frame.block.left - 12"
-          :x2="frame.block.right + 12"
-          :y1="parting"
-          :y2="parting"
-        />
-        <text :x="frame.block.right + 18" :y="parting + 4">parting</text>
+      <g v-if="locked.length > 0" class="locked">
+        <rect v-for="(cell, i) in locked" :key="i" v-bind="cell" />
       </g>
 
       <template v-if="tags.length > 0">
@@ -309,10 +344,15 @@ svg {
   stroke-dasharray: 7 4;
 }
 
-.parting line {
+.meeting {
+  fill: none;
   stroke: var(--teal);
-  stroke-width: 1.6;
-  stroke-dasharray: 7 5;
+  stroke-width: 1.8;
+}
+
+.locked rect {
+  fill: var(--stop);
+  opacity: 0.45;
 }
 
 .parting text {

@@ -9,6 +9,9 @@ import {
   DoubleSide,
   Group,
   HemisphereLight,
+  InstancedMesh,
+  Line,
+  LineBasicMaterial,
   Matrix4,
   Mesh,
   MeshStandardMaterial,
@@ -22,7 +25,7 @@ import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.j
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
 import { crease, drawnOf, openStage, scale } from '../../solid/stage.ts'
 import { token } from '../../theme/token.ts'
-import type { MouldOpening } from '@mivro/core/mould'
+import type { MouldOpening, PartingSheet } from '@mivro/core/mould'
 import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/form/mesh'
 import { type Section } from '@mivro/core/form/filling'
 
@@ -38,6 +41,14 @@ export interface MouldBlock {
   side: number
   under: number
   over: number
+}
+
+/** Where two halves meet, and the middles of cells of silicone that are locked there, m. */
+export interface DrawnHalves {
+  sheet: PartingSheet
+  locked: Float32Array
+  cell: readonly number[]
+  axes: Axes
 }
 
 /**
@@ -79,6 +90,21 @@ export function openScene(box: HTMLElement, hand: Hand) {
   })
   const cutLine = new MeshStandardMaterial({ color: token('stop'), roughness: 0.5 })
   const closedLine = new MeshStandardMaterial({ color: token('ink-3'), roughness: 0.5 })
+  const sheetSkin = new MeshStandardMaterial({
+    color: token('teal-mid'),
+    roughness: 0.7,
+    transparent: true,
+    opacity: 0.5,
+    side: DoubleSide,
+    depthWrite: false,
+  })
+  const contourLine = new LineBasicMaterial({ color: token('teal') })
+  const lockedSkin = new MeshStandardMaterial({
+    color: token('stop'),
+    roughness: 0.6,
+    transparent: true,
+    opacity: 0.55,
+  })
   const plane = new Plane(new Vector3(0, 0, 1), 0)
   const skin = new MeshStandardMaterial({
     color: token('skin'),
@@ -94,7 +120,8 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const openings = new Group()
   const pockets = new Group()
   const seam = new Group()
-  held.add(openings, pockets, seam)
+  const halves = new Group()
+  held.add(openings, pockets, seam, halves)
 
   function setMesh(surface: Surface): void {
     piece?.geometry.dispose()
@@ -142,7 +169,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const at = new Vector3(...fromAxes(axes, origin)).multiplyScalar(scale)
       plane.setFromNormalAndCoplanarPoint(normal, at).applyMatrix4(held.matrixWorld)
     }
-    for (const material of [skin, airy, dabbed, glassy])
+    for (const material of [skin, airy, dabbed, glassy, sheetSkin, contourLine, lockedSkin])
       material.clippingPlanes = section ? [plane] : []
     skin.opacity = section ? 0.85 : 0.34
     skin.depthWrite = section !== undefined
@@ -234,6 +261,60 @@ export function openScene(box: HTMLElement, hand: Hand) {
     draw()
   }
 
+  /** The parting from wall to wall with its contour lines, and silicone that is locked by it. */
+  function setHalves(drawn: DrawnHalves | undefined): void {
+    for (const child of halves.children) (child as Mesh).geometry.dispose()
+    halves.clear()
+    if (drawn) {
+      const { mesh, contours } = drawn.sheet
+      const flat = new BufferGeometry()
+      flat.setAttribute(
+        'position',
+        new BufferAttribute(
+          Float32Array.from(mesh.positions, (x) => x * scale),
+          3,
+        ),
+      )
+      flat.setIndex(new BufferAttribute(mesh.triangles, 1))
+      flat.computeVertexNormals()
+      const sheet = new Mesh(flat, sheetSkin)
+      sheet.renderOrder = 5
+      halves.add(sheet)
+      for (const line of contours) {
+        const places = new BufferGeometry()
+        places.setAttribute(
+          'position',
+          new BufferAttribute(
+            Float32Array.from(line, (x) => x * scale),
+            3,
+          ),
+        )
+        halves.add(new Line(places, contourLine))
+      }
+      halves.add(lockedCells(drawn))
+    }
+    draw()
+  }
+
+  function lockedCells({ locked, cell, axes }: DrawnHalves): InstancedMesh {
+    const [width, depth, height] = cell.map((side) => side * scale)
+    const cells = new InstancedMesh(
+      new BoxGeometry(width, depth, height),
+      lockedSkin,
+      locked.length / 3,
+    )
+    const turned = new Matrix4().makeBasis(
+      new Vector3(...axes.right),
+      new Vector3(...axes.away),
+      new Vector3(...axes.up),
+    )
+    for (let i = 0; i < locked.length / 3; i++) {
+      const [x, y, z] = [locked[3 * i], locked[3 * i + 1], locked[3 * i + 2]]
+      cells.setMatrixAt(i, turned.setPosition(x * scale, y * scale, z * scale))
+    }
+    return cells
+  }
+
   /** The silicone around the piece as glass: a block about it, along its own way up. */
   function setMould(block: MouldBlock | undefined): void {
     const before = glass !== undefined
@@ -291,7 +372,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     stage.close()
   }
 
-  return { setMesh, hold, setCut, setOpenings, setPockets, setSeam, setMould, close }
+  return { setMesh, hold, setCut, setOpenings, setPockets, setSeam, setHalves, setMould, close }
 }
 
 export type PieceScene = ReturnType<typeof openScene>

@@ -22,7 +22,7 @@ const words: Partial<Record<CautionCode, string>> = {
 const most = 8
 
 /** What is pointed at: pockets of air, or places where silicone or a wall is thin. */
-export function usePointed(casting: () => boolean) {
+export function usePointed(parting: () => boolean) {
   const project = useProject()
   const studio = useStudio()
   const pockets = (): Pointed[] =>
@@ -36,5 +36,5 @@ export function usePointed(casting: () => boolean) {
       const title = words[caution.code]
       return at && title ? [{ at, title, says: sure === 'guess' ? 'perhaps' : sure }] : []
     })
-  return computed(() => (casting() ? thin() : pockets()).slice(0, most))
+  return computed(() => (parting() ? thin() : pockets()).slice(0, most))
 }

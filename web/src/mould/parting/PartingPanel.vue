@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
-import { mouldKinds, partingOf, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
+import { mouldKinds, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { figure, show, showAngle } from '@mivro/core/base/units'
 import { sureWords, wayWords } from '@mivro/words/casting'
@@ -9,9 +9,8 @@ import { useProject } from '../../project/projectStore.ts'
 import { useShelf } from '../../project/shelfStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
-import { fieldsOf } from '../../ui/fields.ts'
 import Origin from '../../ui/Origin.vue'
-import QuantityField from '../../ui/QuantityField.vue'
+import HalvesPanel from './HalvesPanel.vue'
 import SeamPanel from './SeamPanel.vue'
 
 const project = useProject()
@@ -20,7 +19,6 @@ const studio = useStudio()
 
 const guess = computed(() => project.survey?.cautions.find(({ code }) => code === 'shape-measured'))
 const geometry = computed(() => project.geometry)
-const parting = computed(() => (geometry.value ? partingOf(project.mould!, geometry.value) : 0))
 const between = computed(() => {
   const { from, to } = geometry.value!.parting
   const length = (x: number) => show(x, 'length', studio.units)
@@ -58,17 +56,19 @@ const origin = [
   'Blocked silicone: what has piece between itself and its own half’s way out. What fills a hollow that is open only upward belongs to the upper half.',
   'Thin silicone: what a ball of 2 mm does not reach, more than its radius deep. It passes or fails; widths are known to a cell or two.',
 ]
-const { field } = fieldsOf(() => project.mould!, project.changeMould)
 </script>
 
 <template>
   <div class="row">
-    <h2>Castability <Origin of="this" :lines="origin" /></h2>
+    <h2>Parting <Origin of="this" :lines="origin" /></h2>
     <span class="quiet small">{{
       project.judged.length === 0 && geometry && !guess ? 'nothing found' : ''
     }}</span>
   </div>
   <CautionNote v-if="guess" :caution="guess" />
+  <SeamPanel v-if="project.mould!.kind === 'cut block' && !guess" />
+  <HalvesPanel v-if="geometry && twoParts && !guess" />
+  <h3 v-if="project.judged.length > 0">What to look at</h3>
   <div
     v-for="finding in project.judged"
     :key="finding.caution.code + JSON.stringify(finding.at)"
@@ -87,19 +87,9 @@ const { field } = fieldsOf(() => project.mould!, project.changeMould)
     No air stays, nothing locks it in the mould, no silicone is thin enough to tear.
   </p>
 
-  <SeamPanel v-if="project.mould!.kind === 'cut block' && !guess" />
   <template v-if="geometry && !guess && mouldKinds[project.mould!.kind].poured !== 'none'">
     <h3>Parting and pull</h3>
-    <QuantityField
-      v-if="twoParts"
-      label="Parting above the lowest point of the master"
-      kind="length"
-      optional
-      placeholder="best"
-      v-bind="field('parting')"
-    />
     <p class="small quiet">
-      {{ twoParts ? `The halves part at ${show(parting, 'length', studio.units)}.` : '' }}
       Least silicone is blocked by a level parting {{ between }}:
       {{ percent(geometry.parting.blocked, geometry.around) }} of what stands around the piece.
     </p>
