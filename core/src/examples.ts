@@ -122,6 +122,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     cube: unitCube,
     bytesOfACube: new Uint8Array(writeStl(cubeOfSide(0.02))),
     encoded: (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0)),
+    gridOfUnitCube: voxelise(unitCube, [0, 0, 1], { longest: 10 }),
     gridOfStool: voxelise(stool, [0, 0, 1], { longest: 128 }),
     legsUp: [0, 0, -1],
     gateOnOneLeg: { at: [0.002, 0.002, 0], bore: 0.004 },

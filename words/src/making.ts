@@ -42,8 +42,12 @@ const sentences: { [C in PhraseCode]: Sentence<C> } = {
   brace: (a) => `Brace each wall in ${plural(a.places, 'place')}, or tie bands around.`,
   'bed-master': (a, u) =>
     `Bed ${master(a.masters)} in ${show(a.clay, 'volume', u)} of clay up to the parting, ${show(a.height, 'length', u)} above the floor`,
+  'bed-climbing': (a, u) =>
+    `Bed ${master(a.masters)} in ${show(a.clay, 'volume', u)} of clay that climbs with the outline, from ${show(a.from, 'length', u)} to ${show(a.to, 'length', u)} above the floor`,
   'press-clay': (a) =>
     `Press the clay clean against ${master(a.masters)}, cut the edge sharp, dent keys along it.`,
+  'press-keys': (a, u) =>
+    `Press ${plural(a.count, 'key')} of ${show(a.width, 'length', u)} into it, half as deep, where the template shows them; one is twice as long, so that the halves close one way only.`,
   'fix-master': (a) =>
     `Fix ${master(a.masters)}: ${a.masters > 1 ? 'together they pull' : 'it pulls'} up with ${a.uplift.toFixed(1)} N`,
   'stand-masters': (a, u) =>

@@ -1,3 +1,4 @@
+import type { PartingKey } from '@mivro/core/mould'
 import { metric, show, showAngle, type UnitChoice } from '@mivro/core/base/units'
 
 /** How a mould of two halves parts. */
@@ -66,3 +67,16 @@ export function sayClimb(
     ? climbs
     : `${climbs} At its steepest it rises by ${showAngle(Math.atan(steepest))} beside the piece: cut that step clean.`
 }
+
+/**
+ * Keys of the bed: how many, how wide, or that there is no room for them.
+ *
+ * @example sayKeys([{ width: 0.006 }, { width: 0.006 }, { width: 0.006 }]) // '3 keys of 6.0 mm, one of them longer so that the halves close one way only.'
+ */
+export const sayKeys = (
+  keys: readonly Pick<PartingKey, 'width'>[],
+  units: UnitChoice = metric,
+): string =>
+  keys.length === 0
+    ? 'No room for keys beside the piece: move the walls further out, or cut a wavy edge.'
+    : `${keys.length} keys of ${show(keys[0].width, 'length', units)}, one of them longer so that the halves close one way only.`

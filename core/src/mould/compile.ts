@@ -17,6 +17,7 @@ import { batches } from './silicone/batches.ts'
 import { cover } from './silicone/cover.ts'
 import { kitsFor, pricePerMass, siliconeNeed, type SiliconeNeed } from './silicone/need.ts'
 import { thickenerOf } from './silicone/thickener.ts'
+import { mayClimb, partingKeys } from './parting/index.ts'
 import { siliconeRoom, type SiliconeRoom } from './silicone/room.ts'
 
 /** Density of silicone where none is chosen, kg/m³, and its price for a kilogram (common practice). */
@@ -70,6 +71,8 @@ export function compileMould(
     ...built,
     foot: geometry.foot,
     room,
+    keys:
+      block && mayClimb(mould.kind) ? partingKeys(mould, block, geometry, silicone?.hardness) : [],
     need,
     thickener:
       facts.poured === 'coats' && need ? thickenerOf(need.mass, mould.coats, silicone!) : [],

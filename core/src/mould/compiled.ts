@@ -2,6 +2,7 @@ import type { Caution } from '../base/caution/index.ts'
 import type { Problem } from '../base/problem/index.ts'
 import type { BuiltBox } from './box/box.ts'
 import type { Footprint } from './box/footprint.ts'
+import type { PartingKey } from './parting/keys.ts'
 import type { KindAdvice } from './kind/advise.ts'
 import type { Batches } from './silicone/batches.ts'
 import type { Cover } from './silicone/cover.ts'
@@ -22,6 +23,8 @@ export interface CompiledMould {
   /** Of all masters in the box, seen from above. */
   foot: Footprint
   room: SiliconeRoom
+  /** Pressed into the bed of a mould in two halves. */
+  keys: PartingKey[]
   /** All of it: what is mixed, opened and paid for. */
   need?: Omit<SiliconeNeed, 'weighing' | 'byVolume'>
   /** Thickener of each brushed coat, kg. */

@@ -83,6 +83,8 @@ export const mouldSchema = z.object({
   parting: quantity('length', 0, 2).optional(),
   /** The parting climbs and falls with the outline of the piece; left out: it is level. */
   climbs: z.boolean().optional(),
+  /** Thickness of the cards that its bed is stacked of; left out: as foam board is sold. */
+  card: quantity('length', 0.001, 0.02).optional(),
   box: boxSchema,
   /** Chunks of old moulds put in, as they fill a cup, m³. */
   filler: quantity('volume', 0, 0.2),
@@ -204,6 +206,9 @@ export function newMould(name: string, piece: string, up: Vec3, longest: number)
     note: '',
   }
 }
+
+/** Foam board that is sold everywhere (common practice, no source), m. */
+export const usualCard = 0.005
 
 /** Tools and cups keep a tenth (common practice). */
 export const usualLoss = 0.1

@@ -1,3 +1,4 @@
+import { paperSize } from '@mivro/core/base/paper'
 import { makePdf } from './pdf.ts'
 
 /** Points of one millimetre. */
@@ -13,10 +14,11 @@ const papers: [name: string, width: number, height: number][] = [
   ['A1', 594, 841],
 ]
 
-/** An SVG in millimetres as a PDF at true size, on the smallest paper that holds it. */
-export async function templatePdf(svg: string, title: string): Promise<Blob> {
-  const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
-  const [w, h] = [Number(width), Number(height)]
+/** SVGs in millimetres as a PDF at true size, a page each, on the smallest paper that holds all. */
+export async function templatePdf(drawings: readonly string[], title: string): Promise<Blob> {
+  const sizes = drawings.map(paperSize)
+  const w = Math.max(...sizes.map(({ width }) => width))
+  const h = Math.max(...sizes.map(({ height }) => height))
   const title_ = 12
   const holds = ([, x, y]: (typeof papers)[number]) =>
     x >= w + 2 * page.margin && y >= h + 2 * page.margin + title_
@@ -26,13 +28,14 @@ export async function templatePdf(svg: string, title: string): Promise<Blob> {
     pageMargins: page.margin * point,
     defaultStyle: { font: 'Hanken', fontSize: 9 },
     info: { title },
-    content: [
+    content: drawings.flatMap((svg, i) => [
       {
         text: `${title}, at true size on ${paper[0]}. Print at 100 %.`,
         bold: true,
         margin: [0, 0, 0, 8],
+        pageBreak: i > 0 ? 'before' : undefined,
       },
-      { svg, width: w * point, height: h * point },
-    ],
+      { svg, width: sizes[i].width * point, height: sizes[i].height * point },
+    ]),
   })
 }

@@ -3,7 +3,14 @@ import { deepestPour, layerThickening, potLifeCurve, type Batch } from '@mivro/c
 import type { OnHand, SolvedRecipe, Wish } from '@mivro/core/matter/colour'
 import type { Look } from '@mivro/core/matter/light'
 import type { Material, Resin } from '@mivro/core/matter/material'
-import { seatsOf, type ClimbingOptions, type MouldOpening } from '@mivro/core/mould'
+import {
+  seatsOf,
+  type BedOptions,
+  type ClimbingOptions,
+  type Mould,
+  type MouldGeometry,
+  type MouldOpening,
+} from '@mivro/core/mould'
 import type { Form } from '@mivro/core/form/piece'
 import type { BubbleLayer, Plan, PouredInto, PourHeatQuestion } from '@mivro/core/work/plan'
 import {
@@ -251,6 +258,15 @@ export const handlers = {
     return seam && { seam, section: section(mesh, up, seamSide(seam, up) - Math.PI / 2) }
   },
 
+  /** The bed of two halves: an STL file in millimetres, its volume, and the loops of its cards. */
+  async bed({ form, up, parting, row, ...options }: BedQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { mouldBed, partingHeights } = await import('./hulls.ts')
+    const heightAt = partingHeights(parting, row)
+    const made = mouldBed(await solidKernel(), mesh, up, heightAt, { ...options, foot: row.foot })
+    return { stl: writeStl(made.bed), volume: made.volume, cards: made.cards }
+  },
+
   /** The two halves of a printed shell as STL files in millimetres. */
   async shell({ form, up, openings, ...options }: ShellQuestion, { cavity }: JobContext) {
     const { mesh, measures } = await cavity(form)
@@ -303,6 +319,11 @@ export interface WaysQuestion {
 export interface SeamQuestion extends ShapeAsItLies {
   from?: Vec3
   front: Vec3
+}
+
+export interface BedQuestion extends ShapeAsItLies, Omit<BedOptions, 'foot'> {
+  parting: Pick<Mould, 'kind' | 'parting' | 'climbs'>
+  row: Pick<MouldGeometry, 'parting' | 'climbing' | 'foot'>
 }
 
 export type PartingQuestion = ShapeAsItLies & ClimbingOptions

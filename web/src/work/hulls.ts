@@ -1,2 +1,10 @@
 /** What needs a hull, and with it a large library: a worker fetches this when it is asked for. */
-export { findClimbing, findSeam, mouldGeometry, printShell, seamSide } from '@mivro/core/mould'
+export {
+  findClimbing,
+  findSeam,
+  mouldBed,
+  mouldGeometry,
+  partingHeights,
+  printShell,
+  seamSide,
+} from '@mivro/core/mould'

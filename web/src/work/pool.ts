@@ -105,6 +105,9 @@ export const askSurface = (form: Form, options?: AskOptions<never>) => ask('surf
 export const askSeam = (question: Question<'seam'>, options?: AskOptions<never>) =>
   ask('seam', question, options)
 
+/** The bed of a mould in two halves. */
+export const askBed = (question: Question<'bed'>) => ask('bed', question)
+
 export const askShell = (question: ShellQuestion) => ask('shell', question)
 
 /** Loops that neither cross nor touch, in metres, from the paths of a drawing. */

@@ -29,3 +29,27 @@ export function trueSize(
   ]
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(2)}mm" height="${height.toFixed(2)}mm" viewBox="${left.toFixed(2)} ${top.toFixed(2)} ${width.toFixed(2)} ${height.toFixed(2)}" font-family="sans-serif">${[...lines, ...line].join('')}</svg>`
 }
+
+/** Sizes of an SVG of `trueSize`, mm. @example paperSize(trueSize(0, 0, 100, 40, [], 30, '')) // { width: 100, height: 40 } */
+export function paperSize(svg: string): { width: number; height: number } {
+  const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
+  return { width: Number(width), height: Number(height) }
+}
+
+/**
+ * Several such drawings as one, below each other.
+ *
+ * @example paperSize(onOneSheet([1, 2].map(() => trueSize(0, 0, 100, 40, [], 30, '')))).height // 80
+ */
+export function onOneSheet(drawings: readonly string[]): string {
+  const sizes = drawings.map(paperSize)
+  const width = Math.max(...sizes.map((size) => size.width))
+  let top = 0
+  const placed = drawings.map((svg, i) => {
+    const at = svg.replace('<svg ', `<svg y="${top.toFixed(2)}" `).replaceAll('mm"', '"')
+    top += sizes[i].height
+    return at
+  })
+  const box = `width="${width.toFixed(2)}mm" height="${top.toFixed(2)}mm" viewBox="0 0 ${width.toFixed(2)} ${top.toFixed(2)}"`
+  return `<svg xmlns="http://www.w3.org/2000/svg" ${box}>${placed.join('')}</svg>`
+}

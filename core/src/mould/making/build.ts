@@ -20,7 +20,7 @@ const built = (does: MakingCode, title: Phrase, lines: Phrase[], more: Partial<D
 /** What holds the master, and what holds the silicone. */
 export function building(mould: Mould, compiled: CompiledMould): Draft[] {
   const { poured, parts } = mouldKinds[mould.kind]
-  const { box, room } = compiled
+  const { box } = compiled
   if (poured === 'coats') {
     const lines = [phrase('clay-skirt', {})]
     return [built('seat', phrase('fix-on-board', {}), lines, { hazards: ['blade'] })]
@@ -32,7 +32,6 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
   const area = box.areaAt(box.height)
   const size = { width, depth, round: shape === 'round' || shape === 'cup', area }
   const { own } = mould.box
-  const height = box.under + room.parting
   return [
     built(
       own ? 'own box' : 'walls',
@@ -48,8 +47,9 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
     ),
     ...(parts === 2
       ? [
-          built('bed', phrase('bed-master', { masters, clay: room.clay, height }), [
+          built('bed', bedding(mould, compiled), [
             phrase('press-clay', { masters }),
+            ...keys(compiled),
           ]),
         ]
       : []),
@@ -57,6 +57,18 @@ export function building(mould: Mould, compiled: CompiledMould): Draft[] {
     ...rods(mould),
   ]
 }
+
+/** The clay bed of two halves in a box: level, or climbing. */
+function bedding({ cavities: masters }: Mould, { room, box }: CompiledMould): Phrase {
+  const under = box?.under ?? 0
+  const { clay, climbs, parting } = room
+  return climbs
+    ? phrase('bed-climbing', { masters, clay, from: under + climbs.from, to: under + climbs.to })
+    : phrase('bed-master', { masters, clay, height: under + parting })
+}
+
+const keys = ({ keys }: CompiledMould): Phrase[] =>
+  keys.length > 0 ? [phrase('press-keys', { count: keys.length, width: keys[0].width })] : []
 
 function rods({ openings, cavities }: Mould): Draft[] {
   const castIn = openings.filter(({ made }) => made === 'cast in')

@@ -22,7 +22,9 @@ export interface PhraseAmounts {
   'fill-line': { height: number }
   brace: { places: number }
   'bed-master': { masters: number; clay: number; height: number }
+  'bed-climbing': { masters: number; clay: number; from: number; to: number }
   'press-clay': { masters: number }
+  'press-keys': { count: number; width: number }
   'fix-master': { masters: number; uplift: number }
   'stand-masters': { masters: number; apart: number }
   'hold-down': { mass: number }

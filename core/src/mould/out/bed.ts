@@ -2,7 +2,7 @@ import type { CrossSection, Manifold, ManifoldToplevel } from 'manifold-3d'
 import { Problem } from '../../base/problem/index.ts'
 import { voxelise, type Grid } from '../../form/cells/index.ts'
 import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
-import type { Loop } from '../../form/shape/index.ts'
+import { areaOfLoop, type Loop } from '../../form/shape/index.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { PartingHeight } from '../parting/heights.ts'
 import { oddLength, type PartingKey } from '../parting/keys.ts'
@@ -12,6 +12,8 @@ import { meshOf, mm } from './solidMesh.ts'
 const columns = 160
 /** So much narrower than its box on each side that it goes in, m. */
 const play = 0.00005
+/** Nobody cuts less than this out of card, m². */
+const splinter = 3e-6
 /** Sides of a ball that is a key. */
 const roundness = 32
 
@@ -71,7 +73,10 @@ export function mouldBed(
     const height = bed.boundingBox().max[2]
     const cards = Array.from({ length: Math.ceil(height / (card * mm)) }, (_, k) => {
       const slice = keep(bed.slice(Math.min((k + 0.5) * card * mm, height - 0.01)))
-      return slice.toPolygons().map((loop) => loop.flatMap(([x, y]) => [x / mm, y / mm]))
+      return slice
+        .toPolygons()
+        .map((loop) => loop.flatMap(([x, y]) => [x / mm, y / mm]))
+        .filter((loop) => Math.abs(areaOfLoop(loop)) > splinter)
     })
     return { bed: meshOf(bed), volume: bed.volume() / mm ** 3, cards }
   } finally {

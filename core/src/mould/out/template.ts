@@ -3,18 +3,23 @@ import { type Section } from '../../form/filling/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import { checkLine, margin, trueSize } from '../../base/paper/index.ts'
 import type { CompiledMould } from '../compiled.ts'
+import { oddLength } from '../parting/keys.ts'
 import type { Mould } from '../mould.ts'
 
 /**
  * A template at true size as SVG, in millimetres: the box seen from above with the outline
- * of every master in it, every gate and vent at its place with its bore, and a 50 mm line to check the print,
- * with `check` written over it.
+ * of every master in it, every gate and vent at its place with its bore, keys of the parting, and a 50 mm
+ * line to check the print, with `check` written over it.
  *
  * @example template(mouldOf80x60x40, compiledMould, 'This line is 50 mm long.').startsWith('<svg') // true
  */
 export function template(
   mould: Mould,
-  { box, foot }: Required<Pick<CompiledMould, 'box' | 'foot'>>,
+  {
+    box,
+    foot,
+    keys = [],
+  }: Required<Pick<CompiledMould, 'box' | 'foot'>> & Partial<Pick<CompiledMould, 'keys'>>,
   check: string,
 ): string {
   const axes = axesFor(mould.masterUp)
@@ -43,6 +48,14 @@ export function template(
         `<text x="${x}" y="${(Number(y) - bore * 500 - 1.2).toFixed(2)}" font-size="3" text-anchor="middle" fill="#14312f">${what} ${(bore * 1000).toFixed(1)} mm</text>`,
       )
     }
+  }
+  for (const { x, y, width, odd } of keys) {
+    const far = Math.hypot(x, y) || 1
+    const half = odd ? ((oddLength - 1) * width) / 2 : 0
+    const [across, along] = [(-y / far) * half, (x / far) * half]
+    lines.push(
+      `<path d="M${mm(x - across)} ${mm(along - y)}L${mm(x + across)} ${mm(-along - y)}" fill="none" stroke="#e8a838" stroke-opacity="0.6" stroke-width="${mm(width)}" stroke-linecap="round"/>`,
+    )
   }
   const xs = box.plan.filter((_, i) => i % 2 === 0).map((x) => x * 1000)
   const ys = box.plan.filter((_, i) => i % 2 === 1).map((y) => -y * 1000)

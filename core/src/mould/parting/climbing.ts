@@ -65,7 +65,7 @@ export const findClimbing = (
  * the range of the piece's side all along the outline, with as little rise and fall as that allows,
  * and is led outwards as a membrane.
  *
- * @example climbingParting(gridOfBall40).blocked < 1e-9 // true
+ * @example Math.round(climbingParting(gridOfUnitCube).to * 10) // 5
  */
 export function climbingParting(
   grid: Grid,
@@ -148,7 +148,7 @@ function steepestOf(
  * Its height at a place of the floor plan, m, from the middle of the piece's bounds: between columns
  * straight, beyond its plan as at its rim.
  *
- * @example climbingHeight(climbingOfBall40, 0.03, 0) // 0.02
+ * @example climbingHeight(climbingParting(gridOfUnitCube), 0.6, 0).toFixed(2) // '0.50'
  */
 export function climbingHeight(
   { counts: [width, depth], cell, low, heights }: Omit<ClimbingParting, 'piece'>,

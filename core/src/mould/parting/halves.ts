@@ -17,7 +17,7 @@ export interface Halves {
  * of the piece. `heightAt`: the parting over a column of the grid, in rows from the lowest of the piece.
  * The definition; for a parting that is level it is that of `undercuts`.
  *
- * @example halvesOf(gridOfStool, () => 22).blocked // 0
+ * @example halvesOf(gridOfStool, () => 88).blocked // 0
  */
 export function halvesOf(grid: Grid, heightAt: (x: number, y: number) => number): Halves {
   const { counts, inside } = grid

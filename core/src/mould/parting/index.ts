@@ -6,7 +6,7 @@ export {
   type ClimbingParting,
 } from './climbing.ts'
 export { partingSheet, type PartingSheet } from './sheet.ts'
-export { oddLength, partingKeys, type PartingKey } from './keys.ts'
+export { keysInPiece, oddLength, partingKeys, type PartingKey } from './keys.ts'
 export { halvesOf, type Halves } from './halves.ts'
 export {
   climbingOf,

@@ -1,5 +1,6 @@
 import { insideLoop, type Loop } from '../../form/shape/index.ts'
 import { nearestOnOutline } from '../../form/filling/index.ts'
+import { axesFor, fromAxes, type Vec3 } from '../../form/mesh/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { partingHeights } from './heights.ts'
@@ -77,6 +78,24 @@ export function partingKeys(
   return []
 }
 
+/** Where keys lie in the axes of the first master, m, and how wide they are. */
+export function keysInPiece(
+  keys: readonly PartingKey[],
+  { centre, height: tall, places }: Pick<MouldGeometry['foot'], 'centre' | 'height' | 'places'>,
+  up: Vec3,
+): { at: Vec3; width: number }[] {
+  const axes = axesFor(up)
+  const [first, behind] = places[0]
+  return keys.map(({ x, y, height, width }) => ({
+    at: fromAxes(axes, [
+      centre[0] + x - first,
+      centre[1] + y - behind,
+      centre[2] - tall / 2 + height,
+    ]),
+    width,
+  }))
+}
+
 interface Spot {
   x: number
   y: number
@@ -97,9 +116,11 @@ function spotsOf(plan: Loop, { climbing, foot }: Pick<MouldGeometry, 'climbing' 
         continue
       let cavity = Infinity
       for (const [dx, dy] of foot.places) {
-        for (const [u, v] of rim) cavity = Math.min(cavity, Math.hypot(x - dx - u, y - dy - v))
+        for (const [u, v] of rim) {
+          cavity = Math.min(cavity, (x - dx - u) ** 2 + (y - dy - v) ** 2)
+        }
       }
-      spots.push({ x, y, cavity, wall: nearestOnOutline(walls, x, y)!.far })
+      spots.push({ x, y, cavity: Math.sqrt(cavity), wall: nearestOnOutline(walls, x, y)!.far })
     }
   }
   return spots

@@ -15,7 +15,7 @@ const steepestSlope = 1
  * An obstacle problem for Laplace's equation, by projected successive over-relaxation (Cryer, SIAM
  * J. Control 9, 1971). `aspect`: a row's height by a column's width along right, along away.
  *
- * @example membraneOver(planViewOfUprightCylinder, [1, 1])[0] // half its height, in rows
+ * @example Math.round(membraneOver(planViewOf(gridOfUnitCube, 4), [1, 1])[0]) // 5 (of 10 rows)
  */
 export function membraneOver(view: PlanView, aspect: readonly [number, number]): Float32Array {
   const heights = startOf(view)

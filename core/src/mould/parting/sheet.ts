@@ -18,7 +18,7 @@ export interface PartingSheet {
 
 /**
  * The parting as a sheet from wall to wall, with its contour lines every `step`, m; it leaves out what the
- * piece covers, seen from above.
+ * piece covers, seen from above. Of several masters in a row it lies around the first.
  *
  * @example partingSheet(() => 0.01, builtBox, geometryOf60x40x20, [0, 0, 1], 0.005).contours.length // 0
  */
@@ -38,6 +38,7 @@ export function partingSheet(
   )
   const axes = axesFor(up)
   const lowest = foot.centre[2] - foot.height / 2
+  const [first, behind] = foot.places[0]
   const walls = { outlines: [{ points: Float64Array.from(plan), closed: true }] }
   const positions: number[] = []
   const heights: number[] = []
@@ -50,7 +51,13 @@ export function partingSheet(
       const [u, v] = wall ? [wall.x, wall.h] : [x, y]
       const height = heightAt(u, v)
       heights.push(height)
-      positions.push(...fromAxes(axes, [foot.centre[0] + u, foot.centre[1] + v, lowest + height]))
+      positions.push(
+        ...fromAxes(axes, [
+          foot.centre[0] + u - first,
+          foot.centre[1] + v - behind,
+          lowest + height,
+        ]),
+      )
       out.push(!within || foot.places.some(([dx, dy]) => covers(climbing, x - dx, y - dy)))
     }
   }

@@ -6,7 +6,7 @@ import { useProject } from '../../project/projectStore.ts'
 import { askSurface } from '../../work/pool.ts'
 import { useJob } from '../../work/useJob.ts'
 import { openScene, type PieceScene } from './scene.ts'
-import { mouldKinds, partingHeights, partingSheet } from '@mivro/core/mould'
+import { keysInPiece, mouldKinds, partingHeights, partingSheet } from '@mivro/core/mould'
 import { useSeam } from '../parting/seamStore.ts'
 import { useAir } from './useAir.ts'
 
@@ -62,12 +62,14 @@ function halves() {
   if (mouldKinds[mould.kind].parts === 1) return undefined
   const up = mould.masterUp as Vec3
   const { climbing } = geometry
-  const heightAt = partingHeights(mould, geometry)
+  const row = { ...geometry, foot: compiledMould.foot }
+  const heightAt = partingHeights(mould, row)
   return {
-    sheet: partingSheet(heightAt, box, geometry, up, contourStep),
+    sheet: partingSheet(heightAt, box, row, up, contourStep),
     locked: (mould.climbs ? climbing?.locked : climbing?.level.locked) ?? new Float32Array(0),
     cell: climbing?.lockedCell ?? [0, 0, 0],
     axes: axesFor(up),
+    keys: keysInPiece(compiledMould.keys, row.foot, up),
   }
 }
 

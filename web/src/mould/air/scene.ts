@@ -49,6 +49,8 @@ export interface DrawnHalves {
   locked: Float32Array
   cell: readonly number[]
   axes: Axes
+  /** Middles of keys in the piece's axes, and their widths, m. */
+  keys: readonly { at: Vec3; width: number }[]
 }
 
 /**
@@ -99,6 +101,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
     depthWrite: false,
   })
   const contourLine = new LineBasicMaterial({ color: token('teal') })
+  const keySkin = new MeshStandardMaterial({ color: token('honey'), roughness: 0.6 })
   const lockedSkin = new MeshStandardMaterial({
     color: token('stop'),
     roughness: 0.6,
@@ -169,7 +172,16 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const at = new Vector3(...fromAxes(axes, origin)).multiplyScalar(scale)
       plane.setFromNormalAndCoplanarPoint(normal, at).applyMatrix4(held.matrixWorld)
     }
-    for (const material of [skin, airy, dabbed, glassy, sheetSkin, contourLine, lockedSkin])
+    for (const material of [
+      skin,
+      airy,
+      dabbed,
+      glassy,
+      sheetSkin,
+      contourLine,
+      keySkin,
+      lockedSkin,
+    ])
       material.clippingPlanes = section ? [plane] : []
     skin.opacity = section ? 0.85 : 0.34
     skin.depthWrite = section !== undefined
@@ -292,6 +304,11 @@ export function openScene(box: HTMLElement, hand: Hand) {
         halves.add(new Line(places, contourLine))
       }
       halves.add(lockedCells(drawn))
+      for (const { at, width } of drawn.keys) {
+        const key = new Mesh(new SphereGeometry((width * scale) / 2, 24, 16), keySkin)
+        key.position.set(at[0] * scale, at[1] * scale, at[2] * scale)
+        halves.add(key)
+      }
     }
     draw()
   }

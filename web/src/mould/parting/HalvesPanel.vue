@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import { blockedAt, mayClimb } from '@mivro/core/mould'
 import { show } from '@mivro/core/base/units'
-import { partingForms, sayBetween, sayClimb, sayParting } from '@mivro/words/parting'
+import { partingForms, sayBetween, sayKeys, sayClimb, sayParting } from '@mivro/words/parting'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { fieldsOf } from '../../ui/fields.ts'
 import Origin from '../../ui/Origin.vue'
 import QuantityField from '../../ui/QuantityField.vue'
 import SegmentField from '../../ui/SegmentField.vue'
+import BedExport from './BedExport.vue'
 
 /** Where two halves part: level or climbing, and what of the silicone each of them locks. */
 const project = useProject()
@@ -28,6 +29,8 @@ const facts = computed(() => {
     climbing.value && { level, climbing: climbing.value.blocked, between, climbs: climbs.value }
   )
 })
+/** Of halves in a box; a printed shell has its own. */
+const keys = computed(() => (mayClimb(mould.value.kind) ? project.compiledMould?.keys : undefined))
 const volume = (x: number) => show(x, 'volume', studio.units, { step: 1e-7 })
 const locked = computed(() =>
   facts.value
@@ -74,6 +77,8 @@ const origin = [
     <p v-if="sayBetween(facts.between, studio.units)" class="quiet small">
       {{ sayBetween(facts.between, studio.units) }}
     </p>
+    <p v-if="keys" class="quiet small" data-keys>{{ sayKeys(keys, studio.units) }}</p>
+    <BedExport />
   </template>
 </template>
 

@@ -99,7 +99,7 @@ const asPdf = (drawing: string, what: string) =>
     busy.value = 'Setting the page'
     download(
       `${name.value}-${what}.pdf`,
-      await templatePdf(drawing, `${document.value.name}, ${what}`),
+      await templatePdf([drawing], `${document.value.name}, ${what}`),
       'application/pdf',
     )
     busy.value = ''

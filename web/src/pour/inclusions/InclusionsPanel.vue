@@ -77,7 +77,7 @@ const savePdf = (seen: SeenAs) =>
   trying(async () =>
     download(
       `${name.value}${suffix(seen)}.pdf`,
-      await templatePdf(template(seen), `${title.value}, ${seen}`),
+      await templatePdf([template(seen)], `${title.value}, ${seen}`),
       'application/pdf',
     ),
   )
