@@ -156,7 +156,7 @@ export function allSums(
     const [pull] = geometry.pulls
     const undercut =
       mouldKinds[kind].parts === 2
-        ? shareBlocked(pull.blocked, pull.around)
+        ? shareBlocked(as.climbs && mayClimb(kind) ? pull.inner : pull.blocked, pull.around)
         : kind === 'open block'
           ? openShare(geometry)
           : 0
