@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
+import { closureOf, isClosed, readStl, weld } from '@mivro/core/form/mesh'
 import { expect, test } from './mivro.ts'
+import { linesOf } from './pdf.ts'
 
 test('a block is cut where it does not show, as far as frees the piece; the sheet says the same', async ({
   mivro,
@@ -18,11 +20,24 @@ test('a block is cut where it does not show, as far as frees the piece; the shee
   await mivro.saved()
   await page.getByRole('link', { name: 'Record', exact: true }).click()
   await expect(page.getByText('Where to cut it, true size: down the front')).toBeVisible()
-  const waiting = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'SVG', exact: true }).nth(1).click()
-  const svg = readFileSync((await (await waiting).path())!, 'utf8')
-  // The wave, its end, and the line on the skin.
-  expect(svg.match(/stroke="#a8232b"/g)).toHaveLength(3)
+  const download = async (name: string) => {
+    const waiting = page.waitForEvent('download', { timeout: 120_000 })
+    await page.getByRole('button', { name, exact: true }).click()
+    return readFileSync((await (await waiting).path())!)
+  }
+  const svg = (await download('Six sides, SVG')).toString()
+  for (const side of ['Front', 'Right side', 'Back', 'Left side', 'Top', 'Foot']) {
+    expect(svg).toContain(`>${side} of the block`)
+  }
+  expect(svg).toContain('>Front of the block: cut here')
+  expect(svg).toContain('>Back of the block: not cut from here')
+  // A page for each side, each with its own line of 50 mm.
+  const pdf = await download('Six sides, PDF')
+  expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(6)
+  const printed = linesOf(pdf).filter(({ length }) => Math.abs((length / 72) * 25.4 - 50) < 0.2)
+  expect(printed.length).toBeGreaterThanOrEqual(6)
+  const stl = new Uint8Array(await download('Master with flag, STL'))
+  expect(isClosed(closureOf(weld(readStl(stl).mesh)))).toBe(true)
 })
 
 test('tears and the end of a mould are kept in its record, and its kind is advised by them', async ({

@@ -193,7 +193,7 @@ const sentences: { [C in ProblemCode]: Sentence<C> } = {
   'shell-too-thin': (a, u) =>
     `A wall of ${show(a.wall, 'length', u)} can't be printed: at least ${show(a.least, 'length', u)}. Make it thicker.`,
   'solid-failed': (a) =>
-    `The shell can't be built from this surface (${a.reason}). Close its holes first, or simplify it.`,
+    `It can't be built from this surface (${a.reason}). Close its holes first, or simplify it.`,
   'opening-misses': (a, u) =>
     `This opening ends ${show(a.miss, 'length', u)} away from the piece, so nothing could flow through it. Drag it onto the surface.`,
   'not-a-direction': () => 'Which way is up? All three numbers are zero. Give one that is not.',

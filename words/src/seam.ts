@@ -1,4 +1,4 @@
-import { sideStep } from '@mivro/core/mould'
+import { sideStep, type BlockSide } from '@mivro/core/mould'
 import { metric, show, type UnitChoice } from '@mivro/core/base/units'
 
 /** Sides of a piece by eighths of a turn, from the front to the right. */
@@ -44,3 +44,20 @@ export function saySeam(
     ? `All ${of(length)} from ${from} to the foot, down the ${saySide(side)}, do not let it pass in this silicone (${hardness}A): a softer one, a second cut, or two halves.`
     : `Down the ${saySide(side)}: ${of(needed)} from ${from} in this silicone (${hardness}A), of ${of(length)} to the foot.`
 }
+
+const blockSideWords: Record<BlockSide, string> = {
+  front: 'Front',
+  right: 'Right side',
+  back: 'Back',
+  left: 'Left side',
+  top: 'Top',
+  foot: 'Foot',
+}
+
+/**
+ * What is written on the sheet of one side of a block, and whether it is cut from there.
+ *
+ * @example saySheet('back', true) // 'Back of the block: cut here, the wave outside; figures say how deep the skin lies'
+ */
+export const saySheet = (side: BlockSide, cut: boolean): string =>
+  `${blockSideWords[side]} of the block${cut ? ': cut here, the wave outside; figures say how deep the skin lies' : ': not cut from here'}`

@@ -7,6 +7,7 @@ import {
   seatsOf,
   type BedOptions,
   type ClimbingOptions,
+  type CutBlock,
   type Mould,
   type MouldGeometry,
   type MouldOpening,
@@ -249,13 +250,25 @@ export const handlers = {
     return findWays({ plan, curve, shelf: new Map(shelf), into, lawOf }, layer, mesh, tell)
   },
 
-  /** Where a block is cut, and the section through the side of its seam. */
+  /** Where a block is cut. */
   async seam({ form, up, from, front }: SeamQuestion, { cavity }: JobContext) {
     const { mesh } = await cavity(form)
-    const { findSeam, seamSide } = await import('./hulls.ts')
-    const seam = findSeam(mesh, { from, up, front })
-    // The section's right-hand side is the seam's: a quarter of a turn from the front.
-    return seam && { seam, section: section(mesh, up, seamSide(seam, up) - Math.PI / 2) }
+    const { findSeam } = await import('./hulls.ts')
+    return findSeam(mesh, { from, up, front })
+  },
+
+  /** Sheets for the six sides of a block that is cut. */
+  async sides({ form, up, ...block }: SidesQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { sideSheets } = await import('./hulls.ts')
+    return sideSheets(await solidKernel(), mesh, up, block)
+  },
+
+  /** The master with a flag along its cut, as an STL file in millimetres. */
+  async flagged({ form, line, normals }: FlagQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { flaggedMaster } = await import('./hulls.ts')
+    return writeStl(flaggedMaster(await solidKernel(), mesh, line, normals))
   },
 
   /** The bed of two halves: an STL file in millimetres, its volume, and the loops of its cards. */
@@ -319,6 +332,14 @@ export interface WaysQuestion {
 export interface SeamQuestion extends ShapeAsItLies {
   from?: Vec3
   front: Vec3
+}
+
+export type SidesQuestion = ShapeAsItLies & CutBlock
+
+export interface FlagQuestion {
+  form: Form
+  line: readonly number[]
+  normals: readonly number[]
 }
 
 export interface BedQuestion extends ShapeAsItLies, Omit<BedOptions, 'foot'> {

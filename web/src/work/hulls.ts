@@ -2,9 +2,10 @@
 export {
   findClimbing,
   findSeam,
+  flaggedMaster,
   mouldBed,
   mouldGeometry,
   partingHeights,
   printShell,
-  seamSide,
+  sideSheets,
 } from '@mivro/core/mould'

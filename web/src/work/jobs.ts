@@ -41,6 +41,8 @@ const kinds: Record<JobName, JobKind> = {
   ways: { on: 'search', limit: 300 },
   parting: { on: 'back', limit: 120, kept: true },
   seam: { on: 'search', limit: 120, kept: true },
+  sides: { on: 'search', limit: 120 },
+  flagged: { on: 'search', limit: 120 },
   bed: { on: 'search', limit: 300 },
   shell: { on: 'search', limit: 300 },
   heat: { on: 'heat', limit: 600, kept: true },

@@ -105,6 +105,12 @@ export const askSurface = (form: Form, options?: AskOptions<never>) => ask('surf
 export const askSeam = (question: Question<'seam'>, options?: AskOptions<never>) =>
   ask('seam', question, options)
 
+/** What is drawn on each side of a block that is cut. */
+export const askSides = (question: Question<'sides'>) => ask('sides', question)
+
+/** The master with a flag along its cut. */
+export const askFlagged = (question: Question<'flagged'>) => ask('flagged', question)
+
 /** The bed of a mould in two halves. */
 export const askBed = (question: Question<'bed'>) => ask('bed', question)
 

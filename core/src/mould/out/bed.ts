@@ -1,12 +1,12 @@
 import type { CrossSection, Manifold, ManifoldToplevel } from 'manifold-3d'
 import { Problem } from '../../base/problem/index.ts'
 import { voxelise, type Grid } from '../../form/cells/index.ts'
-import { axesFor, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import type { Mesh, Vec3 } from '../../form/mesh/index.ts'
 import { areaOfLoop, type Loop } from '../../form/shape/index.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { PartingHeight } from '../parting/heights.ts'
 import { oddLength, type PartingKey } from '../parting/keys.ts'
-import { meshOf, mm } from './solidMesh.ts'
+import { meshOf, mm, standingMaster } from './solidMesh.ts'
 
 /** Columns of the bed along the longer side of its plan. */
 const columns = 160
@@ -172,27 +172,6 @@ function heightField(kernel: ManifoldToplevel, plan: Loop, top: PartingHeight): 
       triVerts: Uint32Array.from(triangles),
     }),
   )
-}
-
-/** The master along z, the middle of its bounds at the axis and its lowest point `under` above the floor, mm. */
-function standingMaster(
-  kernel: ManifoldToplevel,
-  { positions: p, triangles }: Mesh,
-  up: Vec3,
-  { centre, height }: Pick<Footprint, 'centre' | 'height'>,
-  under: number,
-): Manifold {
-  const axes = axesFor(up)
-  const placed = new Float32Array(p.length)
-  for (let i = 0; i < p.length; i += 3) {
-    const [x, y, z] = toAxes(axes, [p[i], p[i + 1], p[i + 2]])
-    placed[i] = (x - centre[0]) * mm
-    placed[i + 1] = (y - centre[1]) * mm
-    placed[i + 2] = (z - centre[2] + height / 2 + under) * mm
-  }
-  const mesh = new kernel.Mesh({ numProp: 3, vertProperties: placed, triVerts: triangles })
-  mesh.merge()
-  return kernel.Manifold.ofMesh(mesh)
 }
 
 /** A key as what is taken out of the bed: a ball whose middle lies on it, the odd one drawn out. */

@@ -12,7 +12,6 @@ import {
   writeStl,
   type Mesh,
 } from '../../form/mesh/index.ts'
-import { section } from '../../form/filling/index.ts'
 import { thinWalls } from '../../form/cells/index.ts'
 import { buildBox } from '../box/box.ts'
 import { compileMould } from '../compile.ts'
@@ -22,7 +21,7 @@ import { jacketOf, supportFunction } from '../box/jacket.ts'
 import { printShell } from './shell.ts'
 import { sayMaking } from '@mivro/words/making'
 import { makingSteps } from '../making/making.ts'
-import { cutTemplate, template } from './template.ts'
+import { template } from './template.ts'
 
 let reference: ReferenceKernel
 beforeAll(async () => {
@@ -86,37 +85,6 @@ describe('templates', () => {
     expect(words.some((said) => said.startsWith('Bed the 2 masters in'))).toBe(true)
     expect(words.join(' ')).toMatch(/the 2 masters/)
     expect(words.join(' ')).not.toMatch(/the master in its place/)
-  })
-
-  // A block of 60 x 20 mm with 10 mm beside, 8 under and 12 over: an outline of 80 x 40 mm, and the
-  // cut down the middle of the silicone at its right, 5 mm beyond the piece, over all of its height.
-  it('the cut runs in a wave down the whole block, whose outline is drawn', () => {
-    const cut = section(reference.meshOf(reference.box([0, 0, 0], [60, 40, 20])), [0, 0, 1])
-    const svg = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 }, 'check')
-    expect(svg).toContain('M-40.00 -32.00H40.00V8.00H-40.00Z')
-    const [, wave] = /d="(M[^"]*)"[^>]*stroke="#a8232b"/.exec(svg)!
-    const points = wave
-      .split(/[ML]/)
-      .slice(1)
-      .map((at) => at.split(' ').map(Number))
-    expect(points[0]).toEqual([35, -32])
-    expect(points.at(-1)).toEqual([35, 8])
-    for (const [x] of points) expect(Math.abs(x - 35)).toBeLessThanOrEqual(3)
-    // Cut only as far down as frees the piece: to 6 mm above its foot, with an end and its line on the skin.
-    const part = cutTemplate(cut, { clearance: 0.01, under: 0.008, over: 0.012 }, 'check', {
-      until: 0.006,
-      seam: [
-        { x: 0.01, h: 0.02 },
-        { x: 0.03, h: 0.006 },
-      ],
-    })
-    const lines = [...part.matchAll(/d="(M[^"]*)"[^>]*stroke="#a8232b"/g)].map(([, d]) => d)
-    expect(lines).toHaveLength(3)
-    expect(lines[0].split(/[ML]/).at(-1)!.split(' ').map(Number)).toEqual([35, -6])
-    expect(lines[1]).toBe('M29.00 -6.00H41.00')
-    expect(lines[2]).toBe('M10.00 -20.00L30.00 -6.00')
-    // Its sentence is not cut off: 76 mm and two margins.
-    expect(Number(/width="([\d.]+)mm"/.exec(svg)![1])).toBeGreaterThanOrEqual(92)
   })
 })
 

@@ -1,6 +1,4 @@
 import { axesFor, toAxes, type Vec3 } from '../../form/mesh/index.ts'
-import { type Section } from '../../form/filling/index.ts'
-import type { BuiltBox } from '../box/box.ts'
 import { checkLine, margin, trueSize } from '../../base/paper/index.ts'
 import type { CompiledMould } from '../compiled.ts'
 import { oddLength } from '../parting/keys.ts'
@@ -63,67 +61,4 @@ export function template(
   const width = Math.max(Math.max(...xs) - Math.min(...xs), checkLine * 1000) + 2 * margin
   const height = Math.max(...ys) - Math.min(...ys) + 2 * margin + 12
   return trueSize(left, top, width, height, lines, Math.max(...ys) + margin + 6, check)
-}
-
-/** How far the cut swings to either side, and from one swing to the next, m (common practice, no source). */
-const wave = { swing: 0.003, pitch: 0.008 } as const
-
-/**
- * Where a block is cut, from its side, at true size: the block's outline, the piece in it, and the
- * cut as a wave down the middle of the silicone beside the piece, from the top of the block to its
- * foot or to the height where it ends. Its two lips keep each other in line by the wave. `seam`: the
- * line that it follows on the piece, across and height, m.
- *
- * @example cutTemplate(sectionOf60x40x20, builtBox, 'This line is 50 mm long.').startsWith('<svg') // true
- */
-export function cutTemplate(
-  section: Section,
-  { clearance, under, over }: Pick<BuiltBox, 'clearance' | 'under' | 'over'>,
-  check: string,
-  { until = 0, seam = [] }: { until?: number; seam?: readonly { x: number; h: number }[] } = {},
-): string {
-  const mm = (x: number) => (x * 1000).toFixed(2)
-  const [left, right] = [section.left - clearance, section.right + clearance]
-  const [foot, head] = [-under, section.height + over]
-  const lines = section.outlines.map(({ points, closed }) => {
-    const steps: string[] = []
-    for (let i = 0; i < points.length; i += 2) {
-      steps.push(`${i === 0 ? 'M' : 'L'}${mm(points[i])} ${mm(-points[i + 1])}`)
-    }
-    return `<path d="${steps.join('')}${closed ? 'Z' : ''}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`
-  })
-  lines.unshift(
-    `<path d="M${mm(left)} ${mm(-head)}H${mm(right)}V${mm(-foot)}H${mm(left)}Z" fill="none" stroke="#14312f" stroke-width="0.4"/>`,
-  )
-  const middle = section.right + clearance / 2
-  const swing = Math.min(wave.swing, clearance / 3)
-  const end = until > 0 ? until : foot
-  const turns = Math.max(2, Math.round((head - end) / (wave.pitch / 2)))
-  const cut = Array.from({ length: turns + 1 }, (_, i) => {
-    const height = head - ((head - end) * i) / turns
-    const side = i === 0 || i === turns ? 0 : i % 2 ? 1 : -1
-    return `${i === 0 ? 'M' : 'L'}${mm(middle + side * swing)} ${mm(-height)}`
-  })
-  lines.push(
-    `<path d="${cut.join('')}" fill="none" stroke="#a8232b" stroke-width="0.4" stroke-dasharray="3 1.5"/>`,
-  )
-  if (until > 0) {
-    lines.push(
-      `<path d="M${mm(middle - 2 * swing)} ${mm(-end)}H${mm(middle + 2 * swing)}" stroke="#a8232b" stroke-width="0.6"/>`,
-    )
-  }
-  const onSkin = seam.map(({ x, h }, i) => `${i === 0 ? 'M' : 'L'}${mm(x)} ${mm(-h)}`)
-  if (onSkin.length > 1) {
-    lines.push(`<path d="${onSkin.join('')}" fill="none" stroke="#a8232b" stroke-width="0.6"/>`)
-  }
-  const [width, height] = [(right - left) * 1000, (head - foot) * 1000]
-  return trueSize(
-    left * 1000 - margin,
-    -head * 1000 - margin,
-    width + 2 * margin,
-    height + 2 * margin + 12,
-    lines,
-    -foot * 1000 + margin + 6,
-    check,
-  )
 }

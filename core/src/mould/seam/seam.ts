@@ -27,6 +27,8 @@ const footShare = 0.005
 export interface Seam {
   /** x, y, z of its points, in the piece's axes, m. */
   line: number[]
+  /** The way out of the skin at each of them. */
+  normals: number[]
   /** m, all of it. */
   length: number
   /** Where the piece is drawn out to: the side on which the seam lies. */
@@ -72,7 +74,7 @@ export function findSeam(
   const { length, aside } = alongLine(line, normals, unit(up))
   // A seam that lies on top and below alone: the piece comes out away from its face.
   const out = aside ?? unit([-front[0], -front[1], -front[2]])
-  return { line: [...line], length, out, girth: widestGirth(whole, out) }
+  return { line: [...line], normals: normals.flat(), length, out, girth: widestGirth(whole, out) }
 }
 
 /** Its length, and the mean of the skin's normals along it, without what of it goes up or down. */

@@ -8,6 +8,7 @@ import { useStudio } from '../../project/studioStore.ts'
 import Origin from '../../ui/Origin.vue'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import SelectField from '../../ui/SelectField.vue'
+import CutExport from './CutExport.vue'
 import { useSeam } from './seamStore.ts'
 
 /** Where a block is cut: which side is its face, how long the cut is, and whether the piece comes out. */
@@ -26,7 +27,7 @@ const said = computed(() => {
   const { found, side, hardness, needed } = seam
   if (!found || side === undefined) return ''
   const gated = project.mould!.openings.some(({ what }) => what === 'gate')
-  return saySeam({ side, length: found.seam.length, hardness, needed, gated }, studio.units)
+  return saySeam({ side, length: found.length, hardness, needed, gated }, studio.units)
 })
 /** The same in softer and in harder silicone, beside the one that is chosen. */
 const others = computed(() =>
@@ -61,8 +62,10 @@ const origin = [
     </dl>
     <p class="quiet small">
       Wave outside, straight and square to the skin for the last 3 to 5 mm. Stop where the red line
-      stops; try whether it comes; then lengthen it. Under Record it is printed at true size.
+      stops; try whether it comes; then lengthen it. A flag of tape along it is
+      {{ length(seam.needed ?? seam.found.length) }} long.
     </p>
+    <CutExport />
   </template>
 </template>
 

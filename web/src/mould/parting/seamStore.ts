@@ -1,6 +1,5 @@
 import { computed, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
-import { ontoSection, type Section } from '@mivro/core/form/filling'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { frontOf, lineCutAt, seamNeeded, seamSide, type Seam } from '@mivro/core/mould'
 import { useProject } from '../../project/projectStore.ts'
@@ -14,7 +13,7 @@ const usualHardness = 30
 export const useSeam = defineStore('seam', () => {
   const project = useProject()
   const { run, problems } = useJob<never>()
-  const found = shallowRef<{ seam: Seam; section: Section }>()
+  const found = shallowRef<Seam>()
   /** It was looked for, and there is none: the piece lies in several parts. */
   const none = shallowRef(false)
 
@@ -48,23 +47,13 @@ export const useSeam = defineStore('seam', () => {
 
   const hardness = computed(() => project.silicone?.hardness ?? usualHardness)
   /** How long it has to be in silicone of a hardness; none where not even all of it is enough. */
-  const neededAt = (shore: number) => found.value && seamNeeded(found.value.seam, shore)
+  const neededAt = (shore: number) => found.value && seamNeeded(found.value, shore)
   const needed = computed(() => neededAt(hardness.value))
   /** The line on the skin: what is cut, and what stays closed. */
   const line = computed(
-    () => found.value && lineCutAt(found.value.seam.line, needed.value ?? found.value.seam.length),
+    () => found.value && lineCutAt(found.value.line, needed.value ?? found.value.length),
   )
-  /** The same on the section through its side: how far down it is cut, and its line. */
-  const onSection = computed(() => {
-    if (!found.value || !line.value) return undefined
-    const { section } = found.value
-    const { before } = line.value
-    const seam = Array.from({ length: before.length / 3 }, (_, i) =>
-      ontoSection(section, [before[3 * i], before[3 * i + 1], before[3 * i + 2]]),
-    )
-    return { seam, until: needed.value === undefined ? 0 : seam.at(-1)!.h }
-  })
   /** On which side of the piece it lies. */
-  const side = computed(() => found.value && seamSide(found.value.seam, project.plan!.up as Vec3))
-  return { found, side, onSection, none, problems, hardness, neededAt, needed, line }
+  const side = computed(() => found.value && seamSide(found.value, project.plan!.up as Vec3))
+  return { found, side, none, problems, hardness, neededAt, needed, line }
 })

@@ -3,19 +3,19 @@ import { computed, onMounted, ref } from 'vue'
 import { ElButton } from 'element-plus'
 import { FileDown, Printer } from 'lucide-vue-next'
 import { type Vec3 } from '@mivro/core/form/mesh'
-import { cutTemplate, kindLife, mouldKinds, template } from '@mivro/core/mould'
+import { kindLife, mouldKinds, template } from '@mivro/core/mould'
 import { mouldKindWords, sayLives, wearStateWords } from '@mivro/words/mouldKind'
 import { wearOf } from '@mivro/core/work/pull'
 import { show } from '@mivro/core/base/units'
 import { checkLineWords } from '@mivro/words/template'
 import { heldWords } from '@mivro/words/held'
-import { saySide } from '@mivro/words/seam'
 import { useLives } from '../../project/livesStore.ts'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { showDay } from '../../ui/dates.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
-import { useSeam } from '../parting/seamStore.ts'
+import BedExport from '../parting/BedExport.vue'
+import CutExport from '../parting/CutExport.vue'
 import { useProblems } from '../../ui/problems.ts'
 import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
@@ -33,10 +33,7 @@ const busy = ref('')
 const document = computed(() => project.mould!)
 const facts = computed(() => mouldKinds[document.value.kind])
 const name = computed(() => fileName(document.value.name))
-/** Around a piece whose box can't be built, m. */
-const usualBox = { clearance: 0.01, under: 0.01, over: 0.01 }
 const lives = useLives()
-const seam = useSeam()
 onMounted(() => void lives.read())
 /** Of its kind, and for this piece where its undercuts are known. */
 const expected = computed(() => {
@@ -87,11 +84,6 @@ const box = computed(() =>
 const svg = computed(() =>
   box.value
     ? template(document.value, { ...project.compiledMould!, box: box.value }, checkLineWords)
-    : undefined,
-)
-const cutSvg = computed(() =>
-  document.value.kind === 'cut block' && seam.found
-    ? cutTemplate(seam.found.section, box.value ?? usualBox, checkLineWords, seam.onSection)
     : undefined,
 )
 const asPdf = (drawing: string, what: string) =>
@@ -178,21 +170,8 @@ const shellSilicone = ref<number>()
           </ElButton>
         </div>
       </template>
-      <template v-if="cutSvg">
-        <h3>
-          Where to cut it, true size{{
-            seam.side === undefined ? '' : `: down the ${saySide(seam.side)}`
-          }}
-        </h3>
-        <div class="pair">
-          <ElButton @click="asPdf(cutSvg, 'cut')">
-            <FileDown :size="14" aria-hidden="true" />PDF
-          </ElButton>
-          <ElButton @click="asSvg(cutSvg, 'cut')">
-            <FileDown :size="14" aria-hidden="true" />SVG
-          </ElButton>
-        </div>
-      </template>
+      <CutExport />
+      <BedExport />
       <h3 v-if="facts.poured !== 'none'">Shell to print, two halves</h3>
       <ElButton v-if="facts.poured !== 'none'" :disabled="busy !== ''" @click="shell">
         <FileDown :size="14" aria-hidden="true" />STL,
