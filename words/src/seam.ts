@@ -57,7 +57,10 @@ const blockSideWords: Record<BlockSide, string> = {
 /**
  * What is written on the sheet of one side of a block, and whether it is cut from there.
  *
- * @example saySheet('back', true) // 'Back of the block: cut here, the wave outside; figures say how deep the skin lies'
+ * @example saySheet('back', true) // 'Back of the block: cut here'
  */
 export const saySheet = (side: BlockSide, cut: boolean): string =>
-  `${blockSideWords[side]} of the block${cut ? ': cut here, the wave outside; figures say how deep the skin lies' : ': not cut from here'}`
+  `${blockSideWords[side]} of the block${cut ? ': cut here' : ': not cut from here'}`
+
+/** Under a sheet that is cut from. */
+export const sheetNote = 'Wave outside; figures: how deep the skin lies.'

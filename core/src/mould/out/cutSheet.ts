@@ -7,6 +7,8 @@ const wave = { swing: 0.003, pitch: 0.008 } as const
 /** What is written on a sheet. */
 export interface SheetWords {
   title: string
+  /** Under the side, where it is cut from there. */
+  note: string
   check: string
   depth: (depth: number) => string
 }
@@ -16,11 +18,11 @@ export interface SheetWords {
  * the line on its skin, and where it is cut from this side the wave outside, its ends, and how deep
  * the skin lies. Its two lips keep each other in line by the wave.
  *
- * @example cutSheet({ side: 'foot', width: 0.08, height: 0.04, silhouette: [], line: [], depths: [] }, { title: 'Front', check: 'check', depth: String }).startsWith('<svg') // true
+ * @example cutSheet({ side: 'foot', width: 0.08, height: 0.04, silhouette: [], line: [], depths: [] }, { title: 'Foot', note: '', check: 'check', depth: String }).startsWith('<svg') // true
  */
 export function cutSheet(
   { width, height, silhouette, line, cut, depths }: SideSheet,
-  { title, check, depth }: SheetWords,
+  { title, note, check, depth }: SheetWords,
 ): string {
   const mm = (x: number) => (x * 1000).toFixed(2)
   const at = ([x, y]: readonly [number, number]) => `${mm(x)} ${mm(height - y)}`
@@ -35,6 +37,9 @@ export function cutSheet(
     `<text x="0" y="-2" font-size="3.4" font-weight="bold" fill="#14312f">${title}</text>`,
   ]
   if (cut) {
+    lines.push(
+      `<text x="0" y="${(height * 1000 + 4.5).toFixed(2)}" font-size="3" fill="#14312f">${note}</text>`,
+    )
     const part = line.slice(cut.from, cut.to + 1)
     lines.push(
       `<path d="${path(waved(part))}" fill="none" stroke="#a8232b" stroke-width="0.5" data-cut="wave"/>`,

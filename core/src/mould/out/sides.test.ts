@@ -76,15 +76,24 @@ describe('sheets for the sides of a block', () => {
   it('carry the line where it lies, and are cut from the side that is nearest', () => {
     const of = sheetsOf()
     // From the back: 10 mm + 60 mm − 10 mm from its left edge; from 28 down to 12 mm above the foot.
-    const back = of('back')
-    expect(back.cut).toEqual({ from: 2, to: 4 })
-    for (const [x] of back.line.slice(2)) expect(x / mm).toBeCloseTo(60, 6)
-    expect(back.line[2][1] / mm).toBeCloseTo(28, 6)
-    expect(back.line[4][1] / mm).toBeCloseTo(12, 6)
-    for (const { depth } of back.depths) expect(depth / mm).toBeCloseTo(10, 6)
-    // Over the top it lies 12 mm deep; its last point there is nearer to the back.
-    expect(of('top').cut).toEqual({ from: 0, to: 1 })
+    const cutOf = (side: BlockSide) => {
+      const { line, cut } = of(side)
+      return line.slice(cut!.from, cut!.to + 1)
+    }
+    const back = cutOf('back')
+    for (const [x] of back) expect(x / mm).toBeCloseTo(60, 6)
+    expect(back.at(-1)![1] / mm).toBeCloseTo(12, 6)
+    const depths = of('back').depths.map(({ depth }) => depth / mm)
+    // 16 mm tall: its ends and one or two between.
+    expect(depths.length).toBeGreaterThanOrEqual(2)
+    expect(depths.at(-1)).toBeCloseTo(10, 6)
+    // Over the top it lies 12 mm deep; from 48 mm on the back is as near as the top.
     for (const { depth } of of('top').depths) expect(depth / mm).toBeCloseTo(12, 6)
+    const over = cutOf('top')
+    expect(over[0][1] / mm).toBeCloseTo(30, 6)
+    expect(over.at(-1)![1] / mm).toBeCloseTo(46, 6)
+    // From one side to the next there is no gap.
+    expect(of('top').cut!.to + 1).toBe(of('back').cut!.from)
     for (const side of ['front', 'left', 'right', 'foot'] as const) {
       expect(of(side).cut).toBeUndefined()
       expect(of(side).depths).toEqual([])
@@ -94,6 +103,7 @@ describe('sheets for the sides of a block', () => {
   it('are drawn in true millimetres, the wave 3 mm to both sides of the line', () => {
     const svg = cutSheet(sheetsOf()('back'), {
       title: 'Back',
+      note: 'wave outside',
       check: 'check',
       depth: (x) => `${(x * 1000).toFixed(1)} mm`,
     })
@@ -103,6 +113,7 @@ describe('sheets for the sides of a block', () => {
       .split(/[ML]/)
       .slice(1)
       .map((at) => at.split(' ').map(Number))
+    // From the top of the skin, 12 mm under the block's, or a little before it.
     expect(points[0]).toEqual([60, 12])
     expect(points.at(-1)).toEqual([60, 28])
     const aside = points.slice(1, -1).map(([x]) => Math.round(Math.abs(x - 60) * 100) / 100)
@@ -110,7 +121,7 @@ describe('sheets for the sides of a block', () => {
     expect(svg.match(/data-cut="end"/g)).toHaveLength(2)
     expect(svg).toContain('>10.0 mm</text>')
     expect(svg).toContain('h50')
-    const plain = cutSheet(sheetsOf()('front'), { title: '', check: '', depth: String })
+    const plain = cutSheet(sheetsOf()('front'), { title: '', note: '', check: '', depth: String })
     expect(plain).not.toContain('data-cut')
   })
 

@@ -10,6 +10,8 @@ export type BlockSide = (typeof blockSides)[number]
 
 /** Depths are written so far apart along the cut, m. */
 const figuresApart = 0.012
+/** Points of the line lie no farther apart than this, m. */
+const step = 0.002
 /** A side is cut into where it looks at least so far the way that the piece comes out, as a cosine. */
 const looksOut = 0.35
 
@@ -56,9 +58,9 @@ export function sideSheets(
   const { low, high } = boundsOf(box.plan)
   const size: Vec3 = [high[0] - low[0], high[1] - low[1], box.height]
   const axes = axesFor(up)
-  const places = Array.from({ length: line.length / 3 }, (_, i): Vec3 => {
-    const [x, y, z] = toAxes(axes, [line[3 * i], line[3 * i + 1], line[3 * i + 2]])
-    const { centre, height } = foot
+  const { centre, height } = foot
+  const places = closely(line).map((at): Vec3 => {
+    const [x, y, z] = toAxes(axes, at)
     return [x - centre[0] - low[0], y - centre[1] - low[1], z - centre[2] + height / 2 + box.under]
   })
   const way = toAxes(axes, out)
@@ -88,6 +90,22 @@ export function sideSheets(
   } finally {
     for (const solid of used) solid.delete()
   }
+}
+
+/** Points of a line, and between them as many as lie no farther apart than `step`. */
+function closely(line: readonly number[]): Vec3[] {
+  const place = (i: number): Vec3 => [line[3 * i], line[3 * i + 1], line[3 * i + 2]]
+  const found: Vec3[] = []
+  for (let i = 0; i < line.length / 3; i++) {
+    const to = place(i)
+    const from = i > 0 ? place(i - 1) : to
+    const way = [0, 1, 2].map((k) => to[k] - from[k])
+    const parts = Math.max(1, Math.ceil(Math.hypot(...way) / step - 1e-6))
+    for (let p = 1; p <= parts; p++) {
+      found.push(from.map((x, k) => x + (p / parts) * way[k]) as unknown as Vec3)
+    }
+  }
+  return found
 }
 
 function boundsOf(plan: Loop) {

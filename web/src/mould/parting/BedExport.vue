@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { FileDown } from 'lucide-vue-next'
 import { onOneSheet } from '@mivro/core/base/paper'
@@ -12,16 +12,15 @@ import { useStudio } from '../../project/studioStore.ts'
 import { download, fileName } from '../../ui/download.ts'
 import { fieldsOf } from '../../ui/fields.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
-import { useProblems } from '../../ui/problems.ts'
 import QuantityField from '../../ui/QuantityField.vue'
 import { templatePdf } from '../../ui/templatePdf.ts'
 import { askBed } from '../../work/pool.ts'
+import { useMaking } from './useMaking.ts'
 
 /** The bed of two halves, to be printed or cut out of card. */
 const project = useProject()
 const studio = useStudio()
-const { problems, trying } = useProblems()
-const busy = ref('')
+const { busy, problems, making } = useMaking()
 
 const card = computed(() => project.mould?.card ?? usualCard)
 const { field } = fieldsOf(() => project.mould!, project.changeMould)
@@ -45,15 +44,6 @@ const bed = () => {
     card: card.value,
   })
 }
-const making = (what: string, make: () => Promise<void>) =>
-  trying(async () => {
-    busy.value = what
-    try {
-      await make()
-    } finally {
-      busy.value = ''
-    }
-  })
 const stl = () =>
   making('Building the bed', async () => {
     download(`${name.value}-bed.stl`, (await bed()).stl as BlobPart, 'model/stl')

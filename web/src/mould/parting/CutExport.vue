@@ -1,28 +1,27 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { FileDown } from 'lucide-vue-next'
 import { onOneSheet } from '@mivro/core/base/paper'
 import type { Vec3 } from '@mivro/core/form/mesh'
 import { cutSheet } from '@mivro/core/mould'
 import { show } from '@mivro/core/base/units'
-import { saySheet, saySide } from '@mivro/words/seam'
+import { saySheet, saySide, sheetNote } from '@mivro/words/seam'
 import { checkLineWords } from '@mivro/words/template'
 import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import { download, fileName } from '../../ui/download.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
-import { useProblems } from '../../ui/problems.ts'
 import { templatePdf } from '../../ui/templatePdf.ts'
 import { askFlagged, askSides } from '../../work/pool.ts'
 import { useSeam } from './seamStore.ts'
+import { useMaking } from './useMaking.ts'
 
 /** Where a block is cut, on paper for each of its sides, and the master with a flag along it. */
 const project = useProject()
 const studio = useStudio()
 const seam = useSeam()
-const { problems, trying } = useProblems()
-const busy = ref('')
+const { busy, problems, making } = useMaking()
 
 /** Only where its box can be built: sheets are stuck on its sides. */
 const there = computed(() => {
@@ -33,15 +32,6 @@ const there = computed(() => {
     : undefined
 })
 const name = computed(() => fileName(there.value!.mould.name))
-const making = (what: string, make: () => Promise<void>) =>
-  trying(async () => {
-    busy.value = what
-    try {
-      await make()
-    } finally {
-      busy.value = ''
-    }
-  })
 const drawings = async () => {
   const { mould, found, line, box, foot } = there.value!
   const sheets = await askSides({
@@ -52,7 +42,11 @@ const drawings = async () => {
     line,
     out: found.out,
   })
-  const words = { check: checkLineWords, depth: (x: number) => show(x, 'length', studio.units) }
+  const words = {
+    note: sheetNote,
+    check: checkLineWords,
+    depth: (x: number) => show(x, 'length', studio.units),
+  }
   return sheets.map((sheet) =>
     cutSheet(sheet, { ...words, title: saySheet(sheet.side, sheet.cut !== undefined) }),
   )

@@ -16,7 +16,7 @@ import { showDay } from '../../ui/dates.ts'
 import ProblemNote from '../../ui/ProblemNote.vue'
 import BedExport from '../parting/BedExport.vue'
 import CutExport from '../parting/CutExport.vue'
-import { useProblems } from '../../ui/problems.ts'
+import { useMaking } from '../parting/useMaking.ts'
 import { askShell } from '../../work/pool.ts'
 import { download, fileName } from '../../ui/download.ts'
 import { templatePdf } from '../../ui/templatePdf.ts'
@@ -26,9 +26,8 @@ import { usePullsOf } from './usePulls.ts'
 
 const project = useProject()
 const studio = useStudio()
-const { problems, trying } = useProblems()
+const { busy, problems, making } = useMaking()
 const { pulls, lastWords } = usePullsOf(() => project.mould)
-const busy = ref('')
 
 const document = computed(() => project.mould!)
 const facts = computed(() => mouldKinds[document.value.kind])
@@ -87,36 +86,26 @@ const svg = computed(() =>
     : undefined,
 )
 const asPdf = (drawing: string, what: string) =>
-  trying(async () => {
-    busy.value = 'Setting the page'
-    download(
-      `${name.value}-${what}.pdf`,
-      await templatePdf([drawing], `${document.value.name}, ${what}`),
-      'application/pdf',
-    )
-    busy.value = ''
+  making('Setting the page', async () => {
+    const page = await templatePdf([drawing], `${document.value.name}, ${what}`)
+    download(`${name.value}-${what}.pdf`, page, 'application/pdf')
   })
 const asSvg = (drawing: string, what: string) =>
   download(`${name.value}-${what}.svg`, drawing, 'image/svg+xml')
 
 const shell = () =>
-  trying(async () => {
-    busy.value = 'Building the shell'
-    try {
-      const made = await askShell({
-        form: project.piece!.document.form,
-        up: document.value.masterUp as Vec3,
-        openings: document.value.openings.map(({ what, at, bore }) => ({ what, at, bore })),
-        layer: document.value.layer,
-        wall: document.value.shellWall,
-        parting: facts.value.poured === 'shell' ? project.compiledMould?.room.parting : undefined,
-      })
-      download(`${name.value}-lower.stl`, made.lower as BlobPart, 'model/stl')
-      download(`${name.value}-upper.stl`, made.upper as BlobPart, 'model/stl')
-      shellSilicone.value = made.silicone
-    } finally {
-      busy.value = ''
-    }
+  making('Building the shell', async () => {
+    const made = await askShell({
+      form: project.piece!.document.form,
+      up: document.value.masterUp as Vec3,
+      openings: document.value.openings.map(({ what, at, bore }) => ({ what, at, bore })),
+      layer: document.value.layer,
+      wall: document.value.shellWall,
+      parting: facts.value.poured === 'shell' ? project.compiledMould?.room.parting : undefined,
+    })
+    download(`${name.value}-lower.stl`, made.lower as BlobPart, 'model/stl')
+    download(`${name.value}-upper.stl`, made.upper as BlobPart, 'model/stl')
+    shellSilicone.value = made.silicone
   })
 const shellSilicone = ref<number>()
 </script>
