@@ -5,7 +5,7 @@ import { mergeVertices } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { compile, newPlan, type Plan } from '../core/src/work/plan/index.ts'
 import { slowEpoxy, violet } from '../core/src/matter/material/samples.ts'
 import type { Material } from '../core/src/matter/material/index.ts'
-import { mouldGeometry } from '../core/src/mould/index.ts'
+import { findClimbing, findSeam, mouldGeometry } from '../core/src/mould/index.ts'
 import {
   basinsOf,
   cellsInside,
@@ -108,6 +108,22 @@ export function benchShapes(): void {
     'undercuts, thin silicone, walls, pulls of an egg',
     median(() => mouldGeometry(cavityOf(small), up), 1),
     6000,
+  )
+  const figure = cavityOf(bumpyBall(200_000))
+  within(
+    'a parting that climbs, 128 cells',
+    median(() => findClimbing(figure, up, { longest: 128 }), 3),
+    2000,
+  )
+  within(
+    'the same at 48, as while it is turned',
+    median(() => findClimbing(figure, up, { longest: 48 }), 3),
+    150,
+  )
+  within(
+    'where a block is cut, 200,000 faces',
+    median(() => findSeam(figure.mesh, { up, front: [0, -1, 0] }), 1),
+    1000,
   )
 }
 
