@@ -2,7 +2,7 @@ import type { CrossSection, Manifold, ManifoldToplevel } from 'manifold-3d'
 import { Problem } from '../../base/problem/index.ts'
 import { voxelise, type Grid } from '../../form/cells/index.ts'
 import type { Mesh, Vec3 } from '../../form/mesh/index.ts'
-import { areaOfLoop, type Loop } from '../../form/shape/index.ts'
+import { areaOfLoop, boundsOfLoop, type Loop } from '../../form/shape/index.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { PartingHeight } from '../parting/heights.ts'
 import { oddLength, type PartingKey } from '../parting/keys.ts'
@@ -133,10 +133,9 @@ function undersideOf(grid: Grid, { places }: Pick<Footprint, 'places'>): Parting
 
 /** A solid from the floor up to a height over every place of a plan's bounds, mm. */
 function heightField(kernel: ManifoldToplevel, plan: Loop, top: PartingHeight): Manifold {
-  const xs = plan.filter((_, i) => i % 2 === 0)
-  const ys = plan.filter((_, i) => i % 2 === 1)
-  const [left, front] = [Math.min(...xs), Math.min(...ys)]
-  const [width, depth] = [Math.max(...xs) - left, Math.max(...ys) - front]
+  const { low, high } = boundsOfLoop(plan)
+  const [left, front] = low
+  const [width, depth] = [high[0] - left, high[1] - front]
   const step = Math.max(width, depth) / columns
   const [nx, ny] = [width, depth].map((side) => Math.max(1, Math.round(side / step)))
   const layer = (nx + 1) * (ny + 1)

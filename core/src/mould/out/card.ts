@@ -1,5 +1,5 @@
 import { margin, trueSize } from '../../base/paper/index.ts'
-import type { Loop } from '../../form/shape/index.ts'
+import { boundsOfLoop, type Loop } from '../../form/shape/index.ts'
 
 /**
  * One card of a stacked bed at true size as SVG, in millimetres: the floor plan of the box, the card
@@ -21,10 +21,9 @@ export function bedCard(
       { length: loop.length / 2 },
       (_, i) => `${i === 0 ? 'M' : 'L'}${mm(loop[2 * i])} ${mm(-loop[2 * i + 1])}`,
     ).join('') + 'Z'
-  const xs = plan.filter((_, i) => i % 2 === 0).map((x) => x * 1000)
-  const ys = plan.filter((_, i) => i % 2 === 1).map((y) => -y * 1000)
-  const [left, right] = [Math.min(...xs), Math.max(...xs)]
-  const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
+  const { low, high } = boundsOfLoop(plan)
+  const [left, right] = [low[0] * 1000, high[0] * 1000]
+  const [top, bottom] = [-high[1] * 1000, -low[1] * 1000]
   const middle = (left + right) / 2
   const lines = [
     `<path d="${path(plan)}" fill="none" stroke="#14312f" stroke-width="0.25" stroke-dasharray="2 1.5"/>`,

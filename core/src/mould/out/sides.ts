@@ -1,6 +1,6 @@
 import type { CrossSection, Manifold, ManifoldToplevel } from 'manifold-3d'
 import { axesFor, dot, toAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
-import type { Loop } from '../../form/shape/index.ts'
+import { boundsOfLoop } from '../../form/shape/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import type { Footprint } from '../box/footprint.ts'
 import { mm, standingMaster } from './solidMesh.ts'
@@ -55,7 +55,7 @@ export function sideSheets(
   up: Vec3,
   { box, foot, line, out }: CutBlock,
 ): SideSheet[] {
-  const { low, high } = boundsOf(box.plan)
+  const { low, high } = boundsOfLoop(box.plan)
   const size: Vec3 = [high[0] - low[0], high[1] - low[1], box.height]
   const axes = axesFor(up)
   const { centre, height } = foot
@@ -106,15 +106,6 @@ function closely(line: readonly number[]): Vec3[] {
     }
   }
   return found
-}
-
-function boundsOf(plan: Loop) {
-  const xs = plan.filter((_, i) => i % 2 === 0)
-  const ys = plan.filter((_, i) => i % 2 === 1)
-  return {
-    low: [Math.min(...xs), Math.min(...ys)] as const,
-    high: [Math.max(...xs), Math.max(...ys)] as const,
-  }
 }
 
 const sideViews: Record<BlockSide, (size: Vec3) => Seen> = {

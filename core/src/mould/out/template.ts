@@ -1,4 +1,5 @@
 import { axesFor, toAxes, type Vec3 } from '../../form/mesh/index.ts'
+import { boundsOfLoop } from '../../form/shape/index.ts'
 import { checkLine, margin, trueSize } from '../../base/paper/index.ts'
 import type { CompiledMould } from '../compiled.ts'
 import { oddLength } from '../parting/keys.ts'
@@ -55,10 +56,9 @@ export function template(
       `<path d="M${mm(x - across)} ${mm(along - y)}L${mm(x + across)} ${mm(-along - y)}" fill="none" stroke="#e8a838" stroke-opacity="0.6" stroke-width="${mm(width)}" stroke-linecap="round"/>`,
     )
   }
-  const xs = box.plan.filter((_, i) => i % 2 === 0).map((x) => x * 1000)
-  const ys = box.plan.filter((_, i) => i % 2 === 1).map((y) => -y * 1000)
-  const [left, top] = [Math.min(...xs) - margin, Math.min(...ys) - margin]
-  const width = Math.max(Math.max(...xs) - Math.min(...xs), checkLine * 1000) + 2 * margin
-  const height = Math.max(...ys) - Math.min(...ys) + 2 * margin + 12
-  return trueSize(left, top, width, height, lines, Math.max(...ys) + margin + 6, check)
+  const { low, high } = boundsOfLoop(box.plan)
+  const [left, top] = [low[0] * 1000 - margin, -high[1] * 1000 - margin]
+  const width = Math.max((high[0] - low[0]) * 1000, checkLine * 1000) + 2 * margin
+  const height = (high[1] - low[1]) * 1000 + 2 * margin + 12
+  return trueSize(left, top, width, height, lines, -low[1] * 1000 + margin + 6, check)
 }

@@ -1,6 +1,6 @@
 import { chain, cutEdges, fromSection, type Section } from '../../form/filling/index.ts'
 import { axesFor, toAxes, type Vec3 } from '../../form/mesh/index.ts'
-import { insideLoop, type Loop } from '../../form/shape/index.ts'
+import { boundsOfLoop, insideLoop, type Loop } from '../../form/shape/index.ts'
 import type { Footprint } from '../box/footprint.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import { mouldKinds } from '../kind/kinds.ts'
@@ -50,9 +50,7 @@ export function partingHeights(
   if (!climbing) return () => level
   const { places, one } = geometry.foot
   if (places.length === 1) return (x, y) => climbingHeight(climbing, x, y)
-  const xs = one.filter((_, i) => i % 2 === 0)
-  const ys = one.filter((_, i) => i % 2 === 1)
-  const [wide, deep] = [Math.max(...xs), Math.max(...ys)]
+  const [wide, deep] = boundsOfLoop(one).high
   return (x, y) => {
     let [sum, weights] = [0, 0]
     for (const [dx, dy] of places) {
@@ -71,10 +69,9 @@ export function partingHeights(
 
 /** The mean height of a parting over a floor plan, m. @example meanHeight(() => 0.01, [0, 0, 1, 0, 1, 1]) // 0.01 */
 export function meanHeight(heightAt: PartingHeight, plan: Loop): number {
-  const xs = plan.filter((_, i) => i % 2 === 0)
-  const ys = plan.filter((_, i) => i % 2 === 1)
-  const [left, front] = [Math.min(...xs), Math.min(...ys)]
-  const [width, depth] = [Math.max(...xs) - left, Math.max(...ys) - front]
+  const { low, high } = boundsOfLoop(plan)
+  const [left, front] = low
+  const [width, depth] = [high[0] - left, high[1] - front]
   const step = Math.max(width, depth) / samples
   const [across, along] = [width, depth].map((side) => Math.max(1, Math.round(side / step)))
   let [sum, count] = [0, 0]

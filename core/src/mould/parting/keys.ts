@@ -1,4 +1,4 @@
-import { insideLoop, type Loop } from '../../form/shape/index.ts'
+import { boundsOfLoop, insideLoop, type Loop } from '../../form/shape/index.ts'
 import { nearestOnOutline } from '../../form/filling/index.ts'
 import { axesFor, fromAxes, type Vec3 } from '../../form/mesh/index.ts'
 import type { BuiltBox } from '../box/box.ts'
@@ -107,11 +107,10 @@ interface Spot {
 function spotsOf(plan: Loop, { climbing, foot }: Pick<MouldGeometry, 'climbing' | 'foot'>): Spot[] {
   const walls = { outlines: [{ points: Float64Array.from(plan), closed: true }] }
   const rim = climbing ? rimOf(climbing) : pairs(foot.one)
-  const xs = plan.filter((_, i) => i % 2 === 0)
-  const ys = plan.filter((_, i) => i % 2 === 1)
+  const { low, high } = boundsOfLoop(plan)
   const spots: Spot[] = []
-  for (let y = Math.min(...ys) + step / 2; y < Math.max(...ys); y += step) {
-    for (let x = Math.min(...xs) + step / 2; x < Math.max(...xs); x += step) {
+  for (let y = low[1] + step / 2; y < high[1]; y += step) {
+    for (let x = low[0] + step / 2; x < high[0]; x += step) {
       if (!insideLoop(plan, x, y) || foot.places.some(([dx, dy]) => within(x - dx, y - dy)))
         continue
       let cavity = Infinity

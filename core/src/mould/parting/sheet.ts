@@ -1,6 +1,6 @@
 import { chain, cutEdges, nearestOnOutline } from '../../form/filling/index.ts'
 import { axesFor, fromAxes, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
-import { insideLoop } from '../../form/shape/index.ts'
+import { boundsOfLoop, insideLoop } from '../../form/shape/index.ts'
 import type { BuiltBox } from '../box/box.ts'
 import type { MouldGeometry } from '../geometry.ts'
 import type { ClimbingParting } from './climbing.ts'
@@ -29,10 +29,9 @@ export function partingSheet(
   up: Vec3,
   step: number,
 ): PartingSheet {
-  const xs = plan.filter((_, i) => i % 2 === 0)
-  const ys = plan.filter((_, i) => i % 2 === 1)
-  const [left, front] = [Math.min(...xs), Math.min(...ys)]
-  const [width, depth] = [Math.max(...xs) - left, Math.max(...ys) - front]
+  const { low, high } = boundsOfLoop(plan)
+  const [left, front] = low
+  const [width, depth] = [high[0] - left, high[1] - front]
   const [nx, ny] = [width, depth].map((side) =>
     Math.max(1, Math.round((drawnColumns * side) / Math.max(width, depth))),
   )

@@ -1,4 +1,5 @@
 import type { BuiltBox, Footprint } from '@mivro/core/mould'
+import { boundsOfLoop } from '@mivro/core/form/shape'
 import type { Section } from '@mivro/core/form/filling'
 import { outlinePath } from '../../cutaway/frame.ts'
 
@@ -29,12 +30,8 @@ export function boxDrawing(
   width: number,
   height: number,
 ): BoxDrawing {
-  const xs = box.plan.filter((_, i) => i % 2 === 0)
-  const ys = box.plan.filter((_, i) => i % 2 === 1)
-  const [planWidth, planDepth] = [
-    Math.max(...xs) - Math.min(...xs),
-    Math.max(...ys) - Math.min(...ys),
-  ]
+  const { low, high } = boundsOfLoop(box.plan)
+  const [planWidth, planDepth] = [high[0] - low[0], high[1] - low[1]]
   const roomX = width - edge.left - edge.gap - edge.right
   const roomY = height - edge.top - edge.bottom
   const scale = Math.min(roomX / (box.width + planWidth), roomY / Math.max(box.height, planDepth))
@@ -55,8 +52,8 @@ export function boxDrawing(
   const onPlan = (points: readonly number[]) => {
     const steps: string[] = []
     for (let i = 0; i < points.length; i += 2) {
-      const x = planLeft + (points[i] - Math.min(...xs)) * scale
-      const v = planTop + (Math.max(...ys) - points[i + 1]) * scale
+      const x = planLeft + (points[i] - low[0]) * scale
+      const v = planTop + (high[1] - points[i + 1]) * scale
       steps.push(`${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${v.toFixed(1)}`)
     }
     return `${steps.join('')}Z`

@@ -11,6 +11,17 @@ export function areaOfLoop(loop: Loop): number {
   return sum / 2
 }
 
+/** Its lower left and upper right corner. @example boundsOfLoop([0,0, 2,0, 1,3]).high // [2, 3] */
+export function boundsOfLoop(loop: Loop): { low: [number, number]; high: [number, number] } {
+  const low: [number, number] = [Infinity, Infinity]
+  const high: [number, number] = [-Infinity, -Infinity]
+  for (let i = 0; i < loop.length; i++) {
+    low[i % 2] = Math.min(low[i % 2], loop[i])
+    high[i % 2] = Math.max(high[i % 2], loop[i])
+  }
+  return { low, high }
+}
+
 export function perimeterOfLoop(loop: Loop): number {
   let sum = 0
   for (let i = 0; i < loop.length; i += 2) {
