@@ -74,6 +74,18 @@ test('what a level parting locks comes free along a bed that climbs: askew, a ri
   expect(await ml(page, 'Locked, parted level')).toBeGreaterThan(0.3)
   expect(await ml(page, 'Locked, climbing')).toBe(0)
 
+  // Turned by hand it says what it would lock, and lays the master so.
+  await page.getByRole('button', { name: 'Turn the pull down' }).click()
+  await page.getByRole('button', { name: 'Turn the pull down' }).click()
+  const tried = page.locator('[data-tried]')
+  await expect(tried).toContainText(/^10° from now: about [\d.]+ ml locked when parted level/)
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(tried).toHaveCount(0)
+  await page.getByRole('button', { name: 'Turn the pull up' }).click()
+  await page.getByRole('button', { name: 'Lay the master so' }).click()
+  await expect(tried).toHaveCount(0)
+  await mivro.saved()
+
   await inTwoHalves(mivro, page, 'ring', files.ring)
   await expect(page.locator('[data-parting]')).toContainText('Parted level nothing is locked')
 

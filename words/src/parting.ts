@@ -80,3 +80,14 @@ export const sayKeys = (
   keys.length === 0
     ? 'No room for keys beside the piece: move the walls further out, or cut a wavy edge.'
     : `${keys.length} keys of ${show(keys[0].width, 'length', units)}, one of them longer so that the halves close one way only.`
+
+/**
+ * What a pull that is tried would lock.
+ *
+ * @example sayTried({ angle: 0.1745, level: 7.9e-6, climbing: 5.8e-6 }) // '10° from now: about 7.9 ml locked when parted level, 5.8 ml climbing.'
+ */
+export const sayTried = (
+  { angle, level, climbing }: { angle: number; level: number; climbing: number },
+  units: UnitChoice = metric,
+): string =>
+  `${showAngle(angle)} from now: about ${volume(level, units)} locked when parted level, ${volume(climbing, units)} climbing.`

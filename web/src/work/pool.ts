@@ -101,6 +101,9 @@ export const askWays = (question: WaysQuestion, options: AskOptions<number>) =>
 /** The surface itself, for the 3-D view. */
 export const askSurface = (form: Form, options?: AskOptions<never>) => ask('surface', form, options)
 
+/** The parting that climbs, against a level one. */
+export const askParting = (question: Question<'parting'>) => ask('parting', question)
+
 /** Where a block is cut open. */
 export const askSeam = (question: Question<'seam'>, options?: AskOptions<never>) =>
   ask('seam', question, options)

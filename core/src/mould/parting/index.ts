@@ -7,6 +7,7 @@ export {
 } from './climbing.ts'
 export { partingSheet, type PartingSheet } from './sheet.ts'
 export { keysInPiece, oddLength, partingKeys, type PartingKey } from './keys.ts'
+export { turnedPull } from './turn.ts'
 export { halvesOf, type Halves } from './halves.ts'
 export {
   climbingOf,

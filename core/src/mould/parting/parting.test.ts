@@ -13,6 +13,7 @@ import { geometryOf, sampleMould } from '../samples.ts'
 import { siliconeRoom } from '../silicone/room.ts'
 import { climbingHeight, climbingParting, findClimbing } from './climbing.ts'
 import { halvesOf } from './halves.ts'
+import { turnedPull } from './turn.ts'
 import { meanHeight, partingOnSection, partingHeights } from './heights.ts'
 
 let reference: ReferenceKernel
@@ -124,6 +125,23 @@ describe('a parting that climbs', () => {
     expect(steepest).toBeGreaterThan(1)
     expect(most).toBeGreaterThan(0.5)
     expect(most).toBeLessThan(1.1)
+  })
+})
+
+describe('a pull turned by hand', () => {
+  it('goes by the angle that is asked, about the upright and towards it, and back again', () => {
+    const from: Vec3 = [0.6, 0, 0.8]
+    const five = (5 * Math.PI) / 180
+    const risen = turnedPull(from, up, { about: 0, up: five })
+    // 0.6 and 0.8: 53.13° above the horizontal.
+    expect((Math.asin(risen[2]) * 180) / Math.PI).toBeCloseTo(58.13, 2)
+    expect(Math.hypot(...risen)).toBeCloseTo(1, 12)
+    const back = turnedPull(risen, up, { about: 0, up: -five })
+    back.forEach((x, k) => expect(x).toBeCloseTo(from[k], 12))
+    const about = turnedPull(from, up, { about: Math.PI / 2, up: 0 })
+    ;[0, 0.6, 0.8].forEach((x, k) => expect(about[k]).toBeCloseTo(x, 12))
+    // Straight up it leans to some side all the same.
+    expect(turnedPull(up, up, { about: 0, up: -five })[2]).toBeCloseTo(Math.cos(five), 12)
   })
 })
 

@@ -7,6 +7,7 @@ import { askSurface } from '../../work/pool.ts'
 import { useJob } from '../../work/useJob.ts'
 import { openScene, type PieceScene } from './scene.ts'
 import { keysInPiece, mouldKinds, partingHeights, partingSheet } from '@mivro/core/mould'
+import { usePull } from '../parting/pullStore.ts'
 import { useSeam } from '../parting/seamStore.ts'
 import { useAir } from './useAir.ts'
 
@@ -14,6 +15,7 @@ const props = defineProps<{ parting?: boolean }>()
 const project = useProject()
 const air = useAir()
 const seam = useSeam()
+const pull = usePull()
 const box = ref<HTMLElement>()
 const scene = shallowRef<PieceScene>()
 const cut = ref(false)
@@ -47,6 +49,7 @@ watch(
   { immediate: true },
 )
 watch(() => [project.plan?.up, project.turn, cut.value, glass.value, project.mould], settle)
+watch(() => pull.direction, settle)
 watch(
   () => [project.air, project.geometry, air.openings, air.selected, props.parting, seam.line],
   settle,
@@ -91,6 +94,7 @@ function settle(): void {
   )
   scene.value.setSeam(props.parting ? seam.line : undefined)
   scene.value.setHalves(halves())
+  scene.value.setPull(props.parting ? pull.direction : undefined)
   scene.value.setMould(
     glass.value && block && project.mould
       ? { ...block, axes: axesFor(project.mould.masterUp as Vec3) }

@@ -124,7 +124,8 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const pockets = new Group()
   const seam = new Group()
   const halves = new Group()
-  held.add(openings, pockets, seam, halves)
+  const pull = new Group()
+  held.add(openings, pockets, seam, halves, pull)
 
   function setMesh(surface: Surface): void {
     piece?.geometry.dispose()
@@ -313,6 +314,27 @@ export function openScene(box: HTMLElement, hand: Hand) {
     draw()
   }
 
+  /** Which way two halves are pulled apart: an arrow through the middle of the piece. */
+  function setPull(direction: Vec3 | undefined): void {
+    for (const child of pull.children) (child as Mesh).geometry.dispose()
+    pull.clear()
+    if (direction && piece) {
+      const shaft = new Mesh(
+        new CylinderGeometry(size * 0.02, size * 0.02, size * 2.4, 16),
+        cutLine,
+      )
+      const tip = new Mesh(new CylinderGeometry(0, size * 0.06, size * 0.2, 24), cutLine)
+      tip.position.y = size * 1.3
+      pull.add(shaft, tip)
+      pull.quaternion.setFromUnitVectors(
+        new Vector3(0, 1, 0),
+        new Vector3(...direction).normalize(),
+      )
+      pull.position.copy(piece.geometry.boundingSphere!.center)
+    }
+    draw()
+  }
+
   function lockedCells({ locked, cell, axes }: DrawnHalves): InstancedMesh {
     const [width, depth, height] = cell.map((side) => side * scale)
     const cells = new InstancedMesh(
@@ -389,7 +411,18 @@ export function openScene(box: HTMLElement, hand: Hand) {
     stage.close()
   }
 
-  return { setMesh, hold, setCut, setOpenings, setPockets, setSeam, setHalves, setMould, close }
+  return {
+    setMesh,
+    hold,
+    setCut,
+    setOpenings,
+    setPockets,
+    setSeam,
+    setHalves,
+    setPull,
+    setMould,
+    close,
+  }
 }
 
 export type PieceScene = ReturnType<typeof openScene>

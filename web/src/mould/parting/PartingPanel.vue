@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
-import { mouldKinds, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
+import { mayClimb, mouldKinds, shareBlocked, shrinkageOf, pullWay } from '@mivro/core/mould'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { figure, show, showAngle } from '@mivro/core/base/units'
 import { sureWords, wayWords } from '@mivro/words/casting'
@@ -11,6 +11,7 @@ import { useStudio } from '../../project/studioStore.ts'
 import CautionNote from '../../ui/CautionNote.vue'
 import Origin from '../../ui/Origin.vue'
 import HalvesPanel from './HalvesPanel.vue'
+import PullTurner from './PullTurner.vue'
 import SeamPanel from './SeamPanel.vue'
 
 const project = useProject()
@@ -89,6 +90,7 @@ const origin = [
 
   <template v-if="geometry && !guess && mouldKinds[project.mould!.kind].poured !== 'none'">
     <h3>Parting and pull</h3>
+    <PullTurner v-if="mayClimb(project.mould!.kind)" />
     <p class="small quiet">
       Least silicone is blocked by a level parting {{ between }}:
       {{ percent(geometry.parting.blocked, geometry.around) }} of what stands around the piece.
