@@ -106,7 +106,7 @@ const length = (x: number) => show(x, 'length', studio.units)
           :y="drawing.y(box.under + project.compiledMould!.room.parting) + 4"
           text-anchor="end"
         >
-          parting
+          {{ project.compiledMould!.room.climbs ? 'parting, mean' : 'parting' }}
         </text>
       </g>
       <g class="measure">
