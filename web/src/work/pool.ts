@@ -26,6 +26,9 @@ export async function askSurvey(
   return { ...shape, section: cut }
 }
 
+/** The cut through a piece alone. */
+export const askSection = (question: SurveyQuestion) => ask('section', question)
+
 /** Where air stays. */
 export const askAir = (question: AirQuestion & { form: Form }, options?: AskOptions<never>) =>
   ask('air', question, options)

@@ -8,22 +8,23 @@ import { useStudio } from '../../project/studioStore.ts'
 import MouldBlock from '../../cutaway/MouldBlock.vue'
 import StageCut from '../steps/StageCut.vue'
 import { boxDrawing } from './boxDrawing.ts'
+import { useStanding } from './useStanding.ts'
 
 const project = useProject()
 const studio = useStudio()
 const holder = ref<HTMLElement>()
 const { width, height } = useElementSize(holder, { width: 784, height: 560 })
 
+const standing = useStanding()
 const box = computed(() => project.compiledMould?.box)
 const poured = computed(() => mouldKinds[project.mould!.kind].poured)
 const drawing = computed(() => {
-  if (!box.value || !project.compiledMould || !project.survey) return undefined
-  const turned = project.plan!.up.some((x, i) => Math.abs(x - project.mould!.masterUp[i]) > 1e-6)
+  if (!box.value || !project.compiledMould || !standing.section.value) return undefined
   return boxDrawing(
     box.value,
     project.compiledMould.foot,
-    project.survey.section,
-    turned,
+    standing.section.value,
+    standing.turned.value,
     width.value,
     height.value,
   )
@@ -46,6 +47,14 @@ const made = computed(() => {
 })
 const level = computed(() => project.compiledMould?.cover?.level ?? box.value?.height ?? 0)
 const twoParts = computed(() => mouldKinds[project.mould!.kind].parts === 2)
+/** Beside the middle of the wall, out of the way of what is written at the parting. */
+const heightLabel = computed(() => {
+  const { y } = drawing.value!
+  const middle = (y(0) + y(box.value!.height)) / 2
+  const parting = y(box.value!.under + project.compiledMould!.room.parting) + 4
+  const near = twoParts.value && Math.abs(middle - parting) < 18
+  return near ? parting - 20 : middle
+})
 const length = (x: number) => show(x, 'length', studio.units)
 </script>
 
@@ -113,11 +122,7 @@ const length = (x: number) => show(x, 'length', studio.units)
         <text :x="(drawing.left + drawing.right) / 2" :y="drawing.y(0) + 20">
           {{ length(box.width) }} inside
         </text>
-        <text
-          :x="drawing.left - 12"
-          :y="(drawing.y(0) + drawing.y(box.height)) / 2"
-          text-anchor="end"
-        >
+        <text :x="drawing.left - 12" :y="heightLabel" text-anchor="end">
           {{ length(box.height) }}
         </text>
         <text

@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import type { MakingStage } from '@mivro/core/mould'
 import { sayStage } from '@mivro/words/making'
 import { useProject } from '../../project/projectStore.ts'
+import { useStanding } from '../silicone/useStanding.ts'
 import StepCut from './StepCut.vue'
 import { stepDrawing } from './stepDrawing.ts'
 
@@ -14,17 +15,25 @@ const props = defineProps<{
   drawn?: { width: number; height: number }
 }>()
 const project = useProject()
+const standing = useStanding()
 const holder = ref<HTMLElement>()
 const room = useElementSize(holder, { width: 460, height: 560 })
 const width = computed(() => props.drawn?.width ?? room.width.value)
 const height = computed(() => props.drawn?.height ?? room.height.value)
 const drawing = computed(() => {
-  const { mould, compiledMould, survey, plan } = project
-  if (!mould || !compiledMould || !survey || !plan) return undefined
-  const turned = plan.up.some((x, i) => Math.abs(x - mould.masterUp[i]) > 1e-6)
+  const { mould, compiledMould } = project
+  const section = standing.section.value
+  if (!mould || !compiledMould || !section) return undefined
   const { foot, box } = compiledMould
   return stepDrawing(
-    { mould, foot, box, parting: compiledMould.room.parting, section: survey.section, turned },
+    {
+      mould,
+      foot,
+      box,
+      parting: compiledMould.room.parting,
+      section,
+      turned: standing.turned.value,
+    },
     width.value,
     height.value,
   )
