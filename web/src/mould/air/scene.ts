@@ -9,9 +9,6 @@ import {
   DoubleSide,
   Group,
   HemisphereLight,
-  InstancedMesh,
-  Line,
-  LineBasicMaterial,
   Matrix4,
   Mesh,
   MeshStandardMaterial,
@@ -25,7 +22,8 @@ import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.j
 import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh'
 import { crease, drawnOf, openStage, scale } from '../../solid/stage.ts'
 import { token } from '../../theme/token.ts'
-import type { MouldOpening, PartingSheet } from '@mivro/core/mould'
+import type { MouldOpening } from '@mivro/core/mould'
+import { halvesLayer, type DrawnHalves } from './halvesLayer.ts'
 import { fromAxes, type Axes, type Mesh as Surface, type Vec3 } from '@mivro/core/form/mesh'
 import { type Section } from '@mivro/core/form/filling'
 
@@ -41,16 +39,6 @@ export interface MouldBlock {
   side: number
   under: number
   over: number
-}
-
-/** Where two halves meet, and the middles of cells of silicone that are locked there, m. */
-export interface DrawnHalves {
-  sheet: PartingSheet
-  locked: Float32Array
-  cell: readonly number[]
-  axes: Axes
-  /** Middles of keys in the piece's axes, and their widths, m. */
-  keys: readonly { at: Vec3; width: number }[]
 }
 
 /**
@@ -92,22 +80,6 @@ export function openScene(box: HTMLElement, hand: Hand) {
   })
   const cutLine = new MeshStandardMaterial({ color: token('stop'), roughness: 0.5 })
   const closedLine = new MeshStandardMaterial({ color: token('ink-3'), roughness: 0.5 })
-  const sheetSkin = new MeshStandardMaterial({
-    color: token('teal-mid'),
-    roughness: 0.7,
-    transparent: true,
-    opacity: 0.5,
-    side: DoubleSide,
-    depthWrite: false,
-  })
-  const contourLine = new LineBasicMaterial({ color: token('teal') })
-  const keySkin = new MeshStandardMaterial({ color: token('honey'), roughness: 0.6 })
-  const lockedSkin = new MeshStandardMaterial({
-    color: token('stop'),
-    roughness: 0.6,
-    transparent: true,
-    opacity: 0.55,
-  })
   const plane = new Plane(new Vector3(0, 0, 1), 0)
   const skin = new MeshStandardMaterial({
     color: token('skin'),
@@ -123,9 +95,8 @@ export function openScene(box: HTMLElement, hand: Hand) {
   const openings = new Group()
   const pockets = new Group()
   const seam = new Group()
-  const halves = new Group()
-  const pull = new Group()
-  held.add(openings, pockets, seam, halves, pull)
+  const halves = halvesLayer()
+  held.add(openings, pockets, seam, ...halves.groups)
 
   function setMesh(surface: Surface): void {
     piece?.geometry.dispose()
@@ -173,16 +144,7 @@ export function openScene(box: HTMLElement, hand: Hand) {
       const at = new Vector3(...fromAxes(axes, origin)).multiplyScalar(scale)
       plane.setFromNormalAndCoplanarPoint(normal, at).applyMatrix4(held.matrixWorld)
     }
-    for (const material of [
-      skin,
-      airy,
-      dabbed,
-      glassy,
-      sheetSkin,
-      contourLine,
-      keySkin,
-      lockedSkin,
-    ])
+    for (const material of [skin, airy, dabbed, glassy, ...halves.materials])
       material.clippingPlanes = section ? [plane] : []
     skin.opacity = section ? 0.85 : 0.34
     skin.depthWrite = section !== undefined
@@ -274,84 +236,13 @@ export function openScene(box: HTMLElement, hand: Hand) {
     draw()
   }
 
-  /** The parting from wall to wall with its contour lines, and silicone that is locked by it. */
-  function setHalves(drawn: DrawnHalves | undefined): void {
-    for (const child of halves.children) (child as Mesh).geometry.dispose()
-    halves.clear()
-    if (drawn) {
-      const { mesh, contours } = drawn.sheet
-      const flat = new BufferGeometry()
-      flat.setAttribute(
-        'position',
-        new BufferAttribute(
-          Float32Array.from(mesh.positions, (x) => x * scale),
-          3,
-        ),
-      )
-      flat.setIndex(new BufferAttribute(mesh.triangles, 1))
-      flat.computeVertexNormals()
-      const sheet = new Mesh(flat, sheetSkin)
-      sheet.renderOrder = 5
-      halves.add(sheet)
-      for (const line of contours) {
-        const places = new BufferGeometry()
-        places.setAttribute(
-          'position',
-          new BufferAttribute(
-            Float32Array.from(line, (x) => x * scale),
-            3,
-          ),
-        )
-        halves.add(new Line(places, contourLine))
-      }
-      halves.add(lockedCells(drawn))
-      for (const { at, width } of drawn.keys) {
-        const key = new Mesh(new SphereGeometry((width * scale) / 2, 24, 16), keySkin)
-        key.position.set(at[0] * scale, at[1] * scale, at[2] * scale)
-        halves.add(key)
-      }
-    }
+  const setHalves = (drawn: DrawnHalves | undefined) => {
+    halves.set(drawn)
     draw()
   }
-
-  /** Which way two halves are pulled apart: an arrow through the middle of the piece. */
-  function setPull(direction: Vec3 | undefined): void {
-    for (const child of pull.children) (child as Mesh).geometry.dispose()
-    pull.clear()
-    if (direction && piece) {
-      const shaft = new Mesh(
-        new CylinderGeometry(size * 0.02, size * 0.02, size * 2.4, 16),
-        cutLine,
-      )
-      const tip = new Mesh(new CylinderGeometry(0, size * 0.06, size * 0.2, 24), cutLine)
-      tip.position.y = size * 1.3
-      pull.add(shaft, tip)
-      pull.quaternion.setFromUnitVectors(
-        new Vector3(0, 1, 0),
-        new Vector3(...direction).normalize(),
-      )
-      pull.position.copy(piece.geometry.boundingSphere!.center)
-    }
+  const setPull = (direction: Vec3 | undefined) => {
+    halves.pull(direction && piece ? direction : undefined, piece?.geometry.boundingSphere)
     draw()
-  }
-
-  function lockedCells({ locked, cell, axes }: DrawnHalves): InstancedMesh {
-    const [width, depth, height] = cell.map((side) => side * scale)
-    const cells = new InstancedMesh(
-      new BoxGeometry(width, depth, height),
-      lockedSkin,
-      locked.length / 3,
-    )
-    const turned = new Matrix4().makeBasis(
-      new Vector3(...axes.right),
-      new Vector3(...axes.away),
-      new Vector3(...axes.up),
-    )
-    for (let i = 0; i < locked.length / 3; i++) {
-      const [x, y, z] = [locked[3 * i], locked[3 * i + 1], locked[3 * i + 2]]
-      cells.setMatrixAt(i, turned.setPosition(x * scale, y * scale, z * scale))
-    }
-    return cells
   }
 
   /** The silicone around the piece as glass: a block about it, along its own way up. */
