@@ -13,6 +13,7 @@ import { boxOf } from '../box/boxOf.ts'
 import { buildBox } from '../box/box.ts'
 import { inARow } from '../box/row.ts'
 import { findClimbing, partingHeights, partingKeys } from '../parting/index.ts'
+import type { MouldGeometry } from '../geometry.ts'
 import { geometryOf, sampleMould } from '../samples.ts'
 import { mouldBed } from './bed.ts'
 
@@ -22,24 +23,28 @@ beforeAll(async () => {
 })
 const card = 0.004
 
-/** A bed for a mesh in a box with 22 mm beside it, so that keys of 6 mm find room. */
-function bedOf(mesh: Mesh, { cavities = 1, climbs = true, side = 0.022 } = {}) {
-  const mould = sampleMould({ kind: 'two-part', climbs, cavities })
+const ball = buildSolid({ solid: 'ball', diameter: 0.04 })
+const climbing = (mesh: Mesh) => ({
+  ...geometryOf(mesh),
+  climbing: findClimbing(cavityOf(mesh), [0, 0, 1]),
+})
+const ofBall = climbing(ball)
+
+/** In a box with 22 mm beside it keys of 6 mm find room. */
+function keyed(one: MouldGeometry, { cavities = 1, side = 0.022 } = {}) {
+  const mould = sampleMould({ kind: 'two-part', climbs: true, cavities })
   mould.box = { ...mould.box, side, under: 0.01, over: 0.01 }
-  const one = { ...geometryOf(mesh), climbing: findClimbing(cavityOf(mesh), [0, 0, 1]) }
   const geometry = inARow(one, cavities, side)
   const box = buildBox(boxOf(mould), geometry.foot)
-  const keys = partingKeys(mould, box, geometry)
-  const heightAt = partingHeights(mould, geometry)
+  return { mould, geometry, box, keys: partingKeys(mould, box, geometry) }
+}
+
+function bedOf(mesh: Mesh, one: MouldGeometry, cavities = 1) {
+  const { mould, geometry, box, keys } = keyed(one, { cavities })
   const { plan, under } = box
-  const made = mouldBed(reference.kernel, mesh, [0, 0, 1], heightAt, {
-    plan,
-    under,
-    foot: geometry.foot,
-    keys,
-    card,
-  })
-  return { ...made, box, keys, geometry, mould }
+  const walls = { plan, under, foot: geometry.foot, keys, card }
+  const heightAt = partingHeights(mould, geometry)
+  return { ...mouldBed(reference.kernel, mesh, [0, 0, 1], heightAt, walls), box, keys }
 }
 
 /** Half balls; the odd one is drawn out by its own width: a half cylinder more. */
@@ -50,11 +55,9 @@ const dentsOf = (keys: ReturnType<typeof partingKeys>) =>
   }, 0)
 
 describe('the bed of a mould in two halves', () => {
-  const ball = buildSolid({ solid: 'ball', diameter: 0.04 })
-
   // Half a box less half a ball, less half balls for keys; 0.05 mm of play to each wall.
   it('of a ball is half its box less half the ball and its keys', () => {
-    const { bed, volume, box, keys, cards } = bedOf(ball)
+    const { bed, volume, box, keys, cards } = bedOf(ball, ofBall)
     const half = (2 / 3) * Math.PI * 0.02 ** 3
     const floor = (box.width - 1e-4) * (box.depth - 1e-4)
     expect(volume / (floor * (box.under + 0.02) - half - dentsOf(keys))).toBeCloseTo(1, 2)
@@ -85,7 +88,7 @@ describe('the bed of a mould in two halves', () => {
           v[2] += (v[0] * v[0] - v[1] * v[1]) / 40
         }),
     )
-    const { bed } = bedOf(saddle)
+    const { bed } = bedOf(saddle, climbing(saddle))
     const made = reference.solidOf(bed)
     const { low } = cavityOf(saddle).measures
     for (const lift of [0, 4, 12, 30]) {
@@ -95,7 +98,7 @@ describe('the bed of a mould in two halves', () => {
   })
 
   it('of two masters side by side holds both', () => {
-    const { volume, box, keys } = bedOf(ball, { cavities: 2 })
+    const { volume, box, keys } = bedOf(ball, ofBall, 2)
     const wanted = (box.width - 1e-4) * (box.depth - 1e-4) * (box.under + 0.02)
     const balls = (4 / 3) * Math.PI * 0.02 ** 3
     expect(volume / (wanted - balls - dentsOf(keys))).toBeCloseTo(1, 2)
@@ -103,7 +106,7 @@ describe('the bed of a mould in two halves', () => {
 
   // 5 mm from the wall, one to two widths from the cavity, one odd (common practice, no source).
   it('has keys by their rules, and none where there is no room', () => {
-    const { keys, box } = bedOf(ball)
+    const { keys, box } = keyed(ofBall)
     expect(keys.length).toBeGreaterThanOrEqual(3)
     expect(keys.filter(({ odd }) => odd)).toHaveLength(1)
     for (const { x, y, width, height } of keys) {
@@ -119,6 +122,6 @@ describe('the bed of a mould in two halves', () => {
         expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(0.03)
       }
     }
-    expect(bedOf(ball, { side: 0.004 }).keys.every(({ width }) => width <= 0.003)).toBe(true)
+    expect(keyed(ofBall, { side: 0.004 }).keys.every(({ width }) => width <= 0.003)).toBe(true)
   })
 })

@@ -9,6 +9,7 @@ import { buildSolid } from '../../form/shape/index.ts'
 import { boxOf } from '../box/boxOf.ts'
 import { buildBox } from '../box/box.ts'
 import { inARow } from '../box/row.ts'
+import type { MouldGeometry } from '../geometry.ts'
 import { geometryOf, sampleMould } from '../samples.ts'
 import { siliconeRoom } from '../silicone/room.ts'
 import { climbingHeight, climbingParting, findClimbing } from './climbing.ts'
@@ -197,6 +198,11 @@ describe('what it blocks', () => {
 
 describe('two halves with a parting that climbs', () => {
   const known = (mesh: Mesh) => ({ ...geometryOf(mesh), climbing: climb(mesh) })
+  let plate: { mesh: Mesh; geometry: MouldGeometry }
+  beforeAll(() => {
+    const mesh = reference.meshOf(saddle())
+    plate = { mesh, geometry: known(mesh) }
+  })
   const mould = sampleMould({ kind: 'two-part', climbs: true })
 
   // Half a box less half a ball: 4/6 π r³.
@@ -218,8 +224,7 @@ describe('two halves with a parting that climbs', () => {
   })
 
   it('a saddle turned by a quarter is itself upside down: both halves are alike', () => {
-    const mesh = reference.meshOf(saddle())
-    const geometry = known(mesh)
+    const { geometry } = plate
     const even = { ...mould, box: { ...mould.box, under: 0.01, over: 0.01 } }
     const box = buildBox(boxOf(even), geometry.foot)
     const { first, second } = siliconeRoom(even, box, geometry)
@@ -228,8 +233,7 @@ describe('two halves with a parting that climbs', () => {
 
   // The plate's middle at its rim lies 10 mm over its middle along x, 10 mm under it along y.
   it('is drawn on a cut as it stands there, upside down, and lying on its side', () => {
-    const mesh = reference.meshOf(saddle())
-    const geometry = known(mesh)
+    const { mesh, geometry } = plate
     const heightAt = partingHeights(mould, geometry)
     const bounds = { left: -0.03, right: 0.03, low: -0.01, high: 0.06 }
     const pointsOn = (cut: Section): Vec3[] =>

@@ -232,7 +232,7 @@ describe('for any plan, mould and units, what is shown twice agrees', () => {
           if (mould.kind !== 'brushed sock') expect(sheet).toEqual(pours.map((one) => one.need))
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 120 },
     )
   })
 

@@ -30,6 +30,7 @@ const pieces = {
 }
 const fresh = { alpha: 0, temperature: room }
 
+const usualCells = 12_000
 interface Case {
   piece: keyof typeof pieces
   resin: keyof typeof sheets
@@ -37,7 +38,15 @@ interface Case {
   layers?: number
   apart?: number
 }
-function pour({ piece, resin, cells = 12_000, layers = 1, apart = 0 }: Case): HeatField {
+const followed = new Map<string, HeatField>()
+/** Each is followed once: a runaway takes seconds. */
+function pour(of: Case): HeatField {
+  const key = JSON.stringify({ cells: usualCells, ...of })
+  const found = followed.get(key) ?? follow(of)
+  followed.set(key, found)
+  return found
+}
+function follow({ piece, resin, cells = usualCells, layers = 1, apart = 0 }: Case): HeatField {
   const { mesh: shape, height } = pieces[piece]
   const tops = Array.from({ length: layers }, (_, i) => (height * (i + 1)) / layers)
   const grid = heatGrid({ mesh: shape, up: [0, 0, 1], tops, walls: usualWalls, cells })
@@ -107,7 +116,7 @@ describe('laws of the field', () => {
   it('halving the grid moves the 95th percentile of a runaway by less than 5 K', () => {
     const at = (cells: number) =>
       pour({ piece: 'block', resin: 'coating', cells }).layers[0].hot.temperature
-    expect(Math.abs(at(6000) - at(24_000))).toBeLessThan(5)
+    expect(Math.abs(at(3000) - at(usualCells))).toBeLessThan(5)
   }, 90_000)
 
   it('never hotter than room and all its heat, but for the overshoot of a front', () => {

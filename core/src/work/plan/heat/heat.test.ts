@@ -72,10 +72,13 @@ describe('coating epoxy 60 mm deep', () => {
     expect(
       checkWay(context(tooDeep), { way: 'cool', room: 296.15, plan: tooDeep }, mesh).holds,
     ).toBe(false)
-    const split = ways
-      .filter(({ way }) => way === 'split')
-      .map(checked)
-      .find(({ holds }) => holds)!
+    const splits = ways.filter(({ way }) => way === 'split').values()
+    let split = checked(splits.next().value!)
+    for (const next of splits) {
+      if (split.holds) break
+      split = checked(next)
+    }
+    expect(split.holds).toBe(true)
     expect(split.peak).toBeLessThanOrEqual(split.limit!)
     expect(split.way.plan.layers.length).toBeGreaterThan(5)
     const other = ways.find(({ way }) => way === 'resin')!
