@@ -206,7 +206,7 @@ test('a turntable of the piece is saved as one PNG of 24 pictures, side by side 
   mivro,
   page,
 }) => {
-  await mivro.open('/pieces/demo-keycap/pour?lens=colour')
+  await mivro.open('/pieces/demo-orrery/pour?lens=colour')
   await seen(page)
   await page.getByRole('button', { name: 'Turn over', exact: true }).click()
   await page
@@ -225,9 +225,9 @@ test('a turntable of the piece is saved as one PNG of 24 pictures, side by side 
     // A PNG says its sides in its header.
     return { png, sides: [png.readUInt32BE(16), png.readUInt32BE(20)] }
   }
-  const sheet = await around('Contact sheet, PNG', 'ring-system-keycap-contact-sheet.png')
+  const sheet = await around('Contact sheet, PNG', 'orrery-base-contact-sheet.png')
   expect(sheet.sides).toEqual([1920, 1280])
-  const { png, sides } = await around('Animated PNG', 'ring-system-keycap-turntable.png')
+  const { png, sides } = await around('Animated PNG', 'orrery-base-turntable.png')
   expect(sides).toEqual([320, 320])
   // The animation control chunk (PNG 3rd edition, acTL) says how many frames.
   expect(png.readUInt32BE(png.indexOf('acTL') + 4)).toBe(24)
