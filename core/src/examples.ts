@@ -9,6 +9,7 @@ import {
   whiteUrethane,
 } from './matter/material/samples.ts'
 import { axesFor, cavityOf, fileUnits, writeStl, type Mesh } from './form/mesh/index.ts'
+import { depthsOnSection, wallDepths } from './form/wall/index.ts'
 import { thicknessProfile, voxelise } from './form/cells/index.ts'
 import { buildBox, compileMould, newMould, type Mould } from './mould/index.ts'
 import { geometryOfSolid, block60 as block60Sizes, sampleMould } from './mould/samples.ts'
@@ -105,6 +106,14 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     },
   }
   return {
+    depthsOfBlock: wallDepths(blockMesh, [0, 0, 1]),
+    depthsOnBlock: depthsOnSection(blockMesh, section(blockMesh, [0, 0, 1])),
+    sectionOfBlock: section(blockMesh, [0, 0, 1]),
+    blockMesh,
+    thickensTwofoldEachMinute: {
+      time: Float64Array.from({ length: 601 }, (_, i) => i),
+      viscosity: Float64Array.from({ length: 600 }, (_, i) => 0.5 * 2 ** (i / 60)),
+    },
     cavityOfBlock40x50x30,
     documents,
     answers,

@@ -86,6 +86,26 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.layer} asks for ${show(a.volume, 'volume', u)}, but only ${show(a.room, 'volume', u)} is left above the layer below. Take ${show(a.room, 'volume', u)} or less.`,
   'layer-thin': (a, u) =>
     `${a.layer} is only ${show(a.depth, 'length', u)} deep: surface tension pulls a film that thin into islands. Make it 1 mm or more.`,
+  'layer-over-shell': (a) =>
+    `${a.layer} is poured level, but ${a.below} under it is hollow: there is nothing for it to lie on. Put it before ${a.below}, or make it a wall too.`,
+  'cast-wall-fills': (a, u) =>
+    `${a.layer}: a wall of ${show(a.wall, 'length', u)} fills the piece, whose deepest place lies ${show(a.deepest, 'length', u)} from its surface. Take a thinner wall, or pour it solid.`,
+  'cast-wall-thin': (a, u) =>
+    `${a.layer}: a wall of ${show(a.wall, 'length', u)} breaks easily when it comes out. Figures are cast with ${show(0.002, 'length', u)} or more.`,
+  'cast-wall-thick': (a, u) =>
+    `${a.layer}: a wall of ${show(a.wall, 'length', u)} gets hot and costs as much as it saves. ${show(0.003, 'length', u)} to ${show(0.005, 'length', u)} is enough for a large figure.`,
+  'hollow-vents': (a) =>
+    `${a.layer} is turned, and the mould has ${a.vents === 1 ? 'a vent' : `${a.vents} vents`} that it would run out of. Plug ${a.vents === 1 ? 'it' : 'them'}: a mould for hollow casts has one port and no vents.`,
+  'hollow-port': (a) =>
+    `${a.layer} needs one port to go in by, and the mould has none. Set a gate where the piece is broad, and keep its plug as the stopper.`,
+  'turns-by-hand': (a) =>
+    `${a.layer}: ${a.turns} turns a minute are more than hands keep up. Turn it up to ${a.most} times a minute, or take a machine.`,
+  'turned-one-by-one': (a) =>
+    `${a.layer}: by hand one mould is turned at a time, and this mix is for ${a.copies} copies. Mix for each of them by itself, or take a machine.`,
+  'turns-for-long': (a) =>
+    `${a.layer} is turned until it gels, ${showDuration(a.gel)} after mixing: too long for hands. Take a faster resin or a machine, or warm the mould as far as its sheet allows.`,
+  'turns-too-few': (a) =>
+    `${a.layer} runs until it is nearly gel: only ${Math.max(0, a.turned).toFixed(1)} turns are left once its film stays up, and with fewer than ${a.fewest} the wall is thick where it lay last. ${a.shots === null ? 'Turn it faster, or take a thinner wall.' : `Cast it in ${a.shots} shots, or turn it faster.`}`,
   'layer-too-deep': (a, u) =>
     `${a.layer} is ${show(a.thick, 'length', u)} ${a.thick < a.depth * 0.99 ? 'thick where it keeps its heat' : 'deep'} and the sheet of ${a.resin} allows ${show(a.limit, 'length', u)}: it can run hot, crack and smoke. The Heat lens finds into how many pours to split it; or take a resin for deep pours.`,
   'layers-slant': (a) =>
@@ -208,6 +228,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
       : 'There is no vacuum vessel in Equipment: add the one you have, or cast without vacuum.',
   'run-piece-stops': (a) =>
     `${a.piece}: its pour has ${plural(a.stops, 'stop')}. Mend ${a.stops === 1 ? 'it' : 'them'} in its Pour first; until then it is left out.`,
+  'run-piece-hollow': (a) =>
+    `${a.piece} is cast hollow: it is turned until it gels, and hands do nothing else meanwhile. Pour it by its own sheet, and leave it out of the run.`,
   'run-piece-unpoured': (a) =>
     `${a.piece} has no layer with a height and a resin yet: give it one in its Pour.`,
   'run-over-pot': (a, u) =>

@@ -10,7 +10,9 @@ export function describePlan(plan: Plan, shelf: Shelf, choice: UnitChoice = metr
     const end =
       layer.fill.by === 'height'
         ? `up to ${show(layer.fill.top, 'length', choice)}`
-        : show(layer.fill.volume, 'volume', choice)
+        : layer.fill.by === 'volume'
+          ? show(layer.fill.volume, 'volume', choice)
+          : `a wall of ${show(layer.fill.wall, 'length', choice)} in ${layer.fill.shots} ${layer.fill.shots === 1 ? 'shot' : 'shots'}`
     const tint = layer.tints
       .map(({ material, fraction }) => `, ${name(material)} ${show(fraction, 'fraction', choice)}`)
       .join('')

@@ -49,6 +49,12 @@ const sentences: Record<SafetyId, string> = {
     'Magnets that are swallowed kill: cast in only what no child can break free, and keep them from pacemakers.',
   'no-battery': 'Never seal a battery, a cell or anything under voltage into a casting.',
   uncured: 'Fresh casts are not yet fully cured: keep the gloves on, and wet-sand or wear a mask.',
+  'turn-gloves':
+    'A mould that leaks while it is turned keeps resin on the skin for minutes: wear long gloves and sleeves, and wipe the seam.',
+  'turn-plug':
+    'A plugged mould that warms builds pressure: hold the plug towards nobody, and ease it before it is opened.',
+  'turn-warm':
+    'Hold a warmed mould with heat gloves, in moving air; an oven that has warmed moulds never bakes food again.',
   brittle: 'Work a blade away from you, and air jets away from faces: a brittle piece can shatter.',
   food: 'Casting resin is not approved for food, skin or toys unless its sheet says so.',
 }

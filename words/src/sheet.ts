@@ -14,12 +14,14 @@ import {
 } from '@mivro/core/base/units'
 import { conditionLabel, sayEvery } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
+import { sayTurning } from './turning.ts'
 
 /** What safety lines are headed with, before a step of each sheet. */
 export const beforePouring: Record<PourStep, string> = {
   weigh: 'Before you weigh',
   mix: 'Before you mix',
   pour: 'Before you pour',
+  turn: 'Before you turn it',
   set: 'Before you set things in',
   demould: 'Before you demould',
 }
@@ -111,14 +113,21 @@ export function saySheetStep(
     const first =
       cups === 1
         ? `Mix: ${moment(at)}.`
-        : `Mix the first of ${cups} cups: ${moment(at)}; each next one when the one before is poured, ${time(clock!.pourAt - clock!.mixAt)} for each.`
+        : layer!.shell
+          ? `Mix the first of ${cups} shots: ${moment(at)}; each next one when the one before has gelled.`
+          : `Mix the first of ${cups} cups: ${moment(at)}; each next one when the one before is poured, ${time(clock!.pourAt - clock!.mixAt)} for each.`
     const pours = `${cups === 1 ? 'It' : 'Each'} pours for ${time(clock!.cupUntil - clock!.mixAt)}.`
     const second = isFast(layer!.batch!.resin) ? '' : ', then into a second clean cup'
     return `${first} Scrape sides and bottom${second}. ${pours}`
   }
+  if (step === 'turn') return sayTurning(layer!, time, units)
   if (step === 'pour') {
     const where = layer!.index > 0 ? `, ${onto[clock!.meets ?? layer!.join]}` : ''
     const last = cups > 1 ? `, the last cup ${moment(clock!.lastPourAt)}` : ''
+    const shot = layer!.shell
+      ? `A wall of ${show(depth, 'length', units)}, ${show(layer!.resin / layer!.shell.fill.shots, 'volume', units)} for each shot of one copy. Work it into knobs, letters and ends with a stiff little brush, pour, and plug the port.`
+      : undefined
+    if (shot) return `Pour: ${moment(at)}${where}${last}. ${shot}`
     return `Pour: ${moment(at)}${where}${last}. ${show(depth, 'length', units)} deep, up to ${show(top, 'length', units)}, ${show(layer!.resin, 'volume', units)} in each copy.`
   }
   const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`

@@ -14,7 +14,10 @@ const props = defineProps<{
 const emit = defineEmits<{ select: [id: string] }>()
 const id = useId()
 
-const poured = computed(() => props.layers.filter((layer) => layer.depth > 0))
+/** A wall within another is drawn within it. */
+const poured = computed(() =>
+  props.layers.filter(({ depth, shell }) => depth > 0 && !(shell && shell.from > 0)),
+)
 
 /** Clear resin is drawn a little stronger than tinted, the chosen layer stronger still. */
 const shade = (layer: CompiledLayer, opacity: number) =>

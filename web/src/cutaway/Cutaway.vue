@@ -2,11 +2,13 @@
 import { computed, ref } from 'vue'
 import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/work/plan'
 import type { FillCurve, Section } from '@mivro/core/form/filling'
+import type { SectionDepths } from '@mivro/core/form/wall'
 import { show, unitSymbol } from '@mivro/core/base/units'
 import { joinWords } from '@mivro/words/clock'
 import { useStudio } from '../project/studioStore.ts'
 import Bands from './Bands.vue'
 import { margin, spanAt } from './frame.ts'
+import HollowWalls from './HollowWalls.vue'
 import Inclusions from './Inclusions.vue'
 import LengthRuler from './LengthRuler.vue'
 import type { DrawnThings } from './marks.ts'
@@ -15,6 +17,7 @@ import { spaced, volumeTicks } from './ruler.ts'
 import StretchNote from './StretchNote.vue'
 import Surface from './Surface.vue'
 import { useFrame } from './useFrame.ts'
+import WallHandle from './WallHandle.vue'
 import { useLabels } from './useLabels.ts'
 
 const props = defineProps<{
@@ -23,6 +26,8 @@ const props = defineProps<{
   plan: Plan
   compiled: CompiledPlan
   selected?: string
+  /** How deep the cut lies under the walls, where something is cast hollow. */
+  depths?: SectionDepths
   /** What is set in, as soon as it is known where. */
   things?: DrawnThings
   /** Of the cut about up, radians. */
@@ -35,6 +40,8 @@ const emit = defineEmits<{
   drag: [index: number, top: number]
   drop: []
   nudge: [index: number, by: number]
+  dragWall: [index: number, wall: number]
+  nudgeWall: [index: number, wall: number]
   remove: [index: number]
 }>()
 
@@ -53,6 +60,14 @@ const { width, height, frame, path } = useFrame(
 )
 const ml = computed(() => spaced(volumeTicks(props.curve, studio.units, 6), frame.value.y, 14))
 const mlX = computed(() => frame.value.block.right + 44)
+
+/** What has a surface to take hold of, and what has an inner face. */
+const level = computed(() =>
+  props.compiled.layers.filter(({ index }) => props.plan.layers[index]?.fill.by !== 'shell'),
+)
+const walls = computed(() =>
+  props.compiled.layers.flatMap((layer) => (layer.shell ? { layer, shell: layer.shell } : [])),
+)
 
 const labels = useLabels(() => props.compiled, frame)
 /** As it will meet the one below at the time that the clock says. */
@@ -143,6 +158,13 @@ const words = computed(() =>
         :selected="selected"
         @select="emit('select', $event)"
       >
+        <HollowWalls
+          v-if="depths"
+          :layers="compiled.layers"
+          :depths="depths"
+          :frame="frame"
+          :selected="selected"
+        />
         <Inclusions v-if="things" :things="things" :frame="frame" :turn="turn ?? 0" />
       </Bands>
       <path :d="path" class="cut-outline" />
@@ -155,7 +177,7 @@ const words = computed(() =>
       />
       <template v-if="!still">
         <Surface
-          v-for="layer in compiled.layers"
+          v-for="layer in level"
           :key="layer.id"
           :layer="layer"
           :frame="frame"
@@ -169,6 +191,22 @@ const words = computed(() =>
           @nudge="emit('nudge', layer.index, $event)"
           @remove="emit('remove', layer.index)"
         />
+        <template v-if="depths">
+          <WallHandle
+            v-for="{ layer, shell } in walls"
+            :key="layer.id"
+            :layer="layer"
+            :shell="shell"
+            :depths="depths"
+            :frame="frame"
+            :selected="layer.id === selected"
+            @select="emit('select', layer.id)"
+            @drag="emit('dragWall', layer.index, $event)"
+            @drop="emit('drop')"
+            @nudge="emit('nudgeWall', layer.index, $event)"
+            @remove="emit('remove', layer.index)"
+          />
+        </template>
       </template>
     </svg>
 
@@ -185,7 +223,8 @@ const words = computed(() =>
       <b>{{ label.layer.index + 1 }} {{ label.layer.name }}</b>
       <span v-if="label.lines > 1" class="num-line">
         {{ show(label.layer.resin, 'volume', studio.units) }} ·
-        {{ show(label.layer.depth, 'length', studio.units) }} deep
+        {{ show(label.layer.depth, 'length', studio.units) }}
+        {{ label.layer.shell ? 'of wall' : 'deep' }}
       </span>
       <span v-if="label.blocked === 'stop'" class="stop">can't be poured like this</span>
       <span v-else-if="label.blocked" class="todo">choose its resin</span>

@@ -2,7 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { fieldOnSection, heatScale, momentAt, pouredBy } from '@mivro/core/matter/cure'
-import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
+import { isHollow, type CompiledPlan, type Plan } from '@mivro/core/work/plan'
 import { fromSection, ontoSection, type Section } from '@mivro/core/form/filling'
 import { type Vec3 } from '@mivro/core/form/mesh'
 import { figure, show } from '@mivro/core/base/units'
@@ -237,7 +237,11 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
       <ElButton link type="primary" @click="heat.follow()">Run simulation</ElButton>
     </p>
     <p v-else-if="!field && heat.problems.value.length === 0" class="working quiet" role="status">
-      The heat is followed as soon as a layer has its resin.
+      {{
+        isHollow(plan)
+          ? 'Heat is followed in layers that lie level: for a wall the figures beside are of its film.'
+          : 'The heat is followed as soon as a layer has its resin.'
+      }}
     </p>
   </div>
 </template>

@@ -4,7 +4,13 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { bandOf } from '@mivro/core/matter/cure'
-import { finenessOf, withLayer, type CompiledLayer, type Layer } from '@mivro/core/work/plan'
+import {
+  finenessOf,
+  usualShell,
+  withLayer,
+  type CompiledLayer,
+  type Layer,
+} from '@mivro/core/work/plan'
 import type { Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
 import { explainCure, explainSheet, sayHeatBand } from '@mivro/words/cure'
@@ -20,6 +26,7 @@ import Origin from '../ui/Origin.vue'
 import QuantityField from '../ui/QuantityField.vue'
 import SafetyLines from '../ui/SafetyLines.vue'
 import SegmentField from '../ui/SegmentField.vue'
+import ShellFields from './ShellFields.vue'
 import ShelfSelect from '../ui/ShelfSelect.vue'
 import TextField from '../ui/TextField.vue'
 import WeighTable from '../weigh/WeighTable.vue'
@@ -75,6 +82,19 @@ const safety = (step: 'weigh' | 'mix' | 'pour') => safetyFor(step, props.layer.h
 const change = (values: Partial<Layer>): Problem | undefined =>
   project.changePlan(withLayer(plan.value, props.layer.index, values))
 
+const shapes: Choice<'solid' | 'shell'>[] = [
+  { value: 'solid', label: 'Solid', hint: 'Level, from below to its surface' },
+  {
+    value: 'shell',
+    label: 'As a wall',
+    hint: 'A hollow cast: the mould is turned until the resin stays on its walls',
+  },
+]
+function pourAs(as: 'solid' | 'shell'): void {
+  const solid = { by: 'height', top: project.compiled!.height } as const
+  change({ fill: as === 'shell' ? usualShell : solid })
+}
+
 const joins: Choice<Layer['join']>[] = [
   {
     value: 'crisp',
@@ -118,20 +138,35 @@ const { field, choice } = fieldsOf(() => source.value, change)
     </p>
   </template>
 
-  <QuantityField
-    :key="`${layer.id}-top`"
-    :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
-    kind="length"
-    :value="source.fill.by === 'height' ? source.fill.top : layer.top"
-    :take="(top) => change({ fill: { by: 'height', top } })"
+  <SegmentField
+    label="Poured"
+    :options="shapes"
+    :value="source.fill.by === 'shell' ? 'shell' : 'solid'"
+    @choose="pourAs"
   />
-  <QuantityField
-    :key="`${layer.id}-volume`"
-    :label="layer.inclusions > 0 ? 'Resin per copy, without inclusions' : 'Resin per copy'"
-    kind="volume"
-    :value="layer.resin"
-    :take="(volume) => change({ fill: { by: 'volume', volume } })"
+  <ShellFields
+    v-if="source.fill.by === 'shell'"
+    :layer="layer"
+    :fill="source.fill"
+    :fine="fine"
+    :change="change"
   />
+  <template v-else>
+    <QuantityField
+      :key="`${layer.id}-top`"
+      :label="`From ${show(layer.bottom, 'length', studio.units)} up to`"
+      kind="length"
+      :value="source.fill.by === 'height' ? source.fill.top : layer.top"
+      :take="(top) => change({ fill: { by: 'height', top } })"
+    />
+    <QuantityField
+      :key="`${layer.id}-volume`"
+      :label="layer.inclusions > 0 ? 'Resin per copy, without inclusions' : 'Resin per copy'"
+      kind="volume"
+      :value="layer.resin"
+      :take="(volume) => change({ fill: { by: 'volume', volume } })"
+    />
+  </template>
   <CautionNotes :of="cautions('fill')" :fixes="fixes" />
 
   <ShelfSelect label="Resin" kind="resin" v-bind="choice('resin')" />
@@ -145,7 +180,7 @@ const { field, choice } = fieldsOf(() => source.value, change)
   <CautionNotes :of="cautions('tint')" :fixes="fixes" />
 
   <SegmentField
-    v-if="layer.index > 0"
+    v-if="layer.index > 0 && source.fill.by !== 'shell'"
     above
     label="Join with the layer below"
     :options="joins"

@@ -19,6 +19,7 @@ import ToolButton from '../ui/ToolButton.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
 import { useBubbles } from './air/useBubbles.ts'
+import { useCutDepths } from './useCutDepths.ts'
 import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 import Tip from '../ui/Tip.vue'
@@ -35,7 +36,8 @@ const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 const route = useRoute()
 const router = useRouter()
 const project = useProject()
-const { selected, plan, layer, shown, select, drag, drop, nudge, add, split, remove } = useLayers()
+const { selected, plan, layer, shown, select, drag, drop, nudge, walls, add, split, remove } =
+  useLayers()
 const help = ref(false)
 const panel = ref<HTMLElement>()
 const turnStep = Math.PI / 12
@@ -62,6 +64,7 @@ const lenses = [
   { name: 'heat', label: 'Heat', key: '5' },
 ] as const
 const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
+const depths = useCutDepths(() => lens.value === 'layers')
 const look = (name: string) =>
   router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
 /** Of the three first steps: the shape is there, then a layer, then its weights. */
@@ -203,12 +206,15 @@ const shortcuts = useShortcuts([
         :plan="plan"
         :compiled="project.compiled"
         :selected="selected"
+        :depths="depths"
         :things="things"
         :turn="project.turn"
         @select="select"
         @drag="drag"
         @drop="drop"
         @nudge="nudge"
+        @drag-wall="walls.drag"
+        @nudge-wall="walls.nudge"
         @remove="remove"
       />
     </section>

@@ -4,6 +4,7 @@ import {
   moveSurface,
   removeLayer,
   splitLayer,
+  withWall,
   type CompiledLayer,
 } from '@mivro/core/work/plan'
 import { newId } from '../api/client.ts'
@@ -48,6 +49,15 @@ export function useLayers() {
     project.changePlan(moveSurface(plan.value, project.compiled!, index, from + by))
   }
 
+  /** The inner face of a wall, in the same way. */
+  function dragWall(index: number, wall: number): void {
+    project.preview(withWall(plan.value, index, wall))
+  }
+
+  function nudgeWall(index: number, wall: number): void {
+    project.changePlan(withWall(plan.value, index, wall))
+  }
+
   function add(): void {
     const id = layerId()
     project.changePlan(addLayer(plan.value, project.compiled!, id))
@@ -66,5 +76,6 @@ export function useLayers() {
     select(next.layers[Math.max(0, index - 1)]?.id)
   }
 
-  return { selected, plan, layer, shown, select, drag, drop, nudge, add, split, remove }
+  const walls = { drag: dragWall, nudge: nudgeWall }
+  return { selected, plan, layer, shown, select, drag, drop, nudge, walls, add, split, remove }
 }

@@ -238,6 +238,7 @@ export const useProject = defineStore('project', () => {
     turn: readonly(turn),
     cutAt,
     survey: computed(() => shape.survey.value),
+    depths: computed(() => shownPour.value?.depths),
     shapeProblems: shape.problems,
     shapeStep: shape.step,
     into: computed(() => shownPour.value?.into),

@@ -9,7 +9,7 @@ import {
   type ProjectView,
 } from '@mivro/core/work/project'
 import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
-import { askAir, askSeats } from '../work/pool.ts'
+import { askAir, askDepths, askSeats } from '../work/pool.ts'
 import { useGeometry } from './useGeometry.ts'
 import { useCureTimes } from './useCureTimes.ts'
 import { useLatest } from './useLatest.ts'
@@ -37,7 +37,9 @@ export function useDerived(
   documents: () => ProjectDocuments | undefined,
   { on, mould }: Options = {},
 ) {
-  const answers = shallowRef<Pick<ProjectAnswers, 'survey' | 'seats' | 'geometry' | 'air'>>({})
+  const answers = shallowRef<
+    Pick<ProjectAnswers, 'survey' | 'seats' | 'depths' | 'geometry' | 'air'>
+  >({})
   const known = useCureTimes(on ?? 'clock')
   const heat = shallowRef<FoundHeat>()
   const all = computed((): ProjectAnswers => ({
@@ -68,14 +70,19 @@ export function useDerived(
     () => seatsQuestion.value,
     (question) => askSeats(question, { on }),
   )
+  const depthsQuestion = steady(() => wanted.value?.depths)
+  const depths = useLatest(
+    () => depthsQuestion.value,
+    (question) => askDepths(question, { on }),
+  )
   const geometry = useGeometry(() => (looked() ? ofMould.value?.wanted.geometry : undefined))
   const airQuestion = steady(() => (looked() ? ofMould.value?.wanted.air : undefined))
   const air = useLatest(() => airQuestion.value, askAir)
   watch(
-    [shape.survey, seats.answer, geometry.geometry, air.answer, looked],
-    ([survey, seats, geometry, air, shown]) => {
+    [shape.survey, seats.answer, depths.answer, geometry.geometry, air.answer, looked],
+    ([survey, seats, depths, geometry, air, shown]) => {
       // A mould that nobody looks at is not compiled anew with every move of a layer.
-      answers.value = shown ? { survey, seats, geometry, air } : { survey, seats }
+      answers.value = shown ? { survey, seats, depths, geometry, air } : { survey, seats, depths }
     },
     { flush: 'sync' },
   )
@@ -91,7 +98,12 @@ export function useDerived(
   /** Another project: nothing of the one before is shown with it. */
   function forget(): void {
     shape.forget()
-    seats.answer.value = geometry.geometry.value = air.answer.value = heat.value = undefined
+    seats.answer.value =
+      depths.answer.value =
+      geometry.geometry.value =
+      air.answer.value =
+      heat.value =
+        undefined
   }
 
   return {

@@ -27,6 +27,7 @@ const titles: Record<PourStep, string> = {
   weigh: 'Weigh',
   mix: 'Mix',
   pour: 'Pour',
+  turn: 'Turn',
   set: 'Set in',
   demould: 'Demould',
 }

@@ -54,6 +54,7 @@ import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
 import {
   surveyShape,
+  type DepthsQuestion,
   type ShapeAsItLies,
   type SeatsQuestion,
   type SurveyQuestion,
@@ -156,6 +157,20 @@ export const handlers = {
   ) {
     const { mesh } = await cavity(form)
     return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
+  },
+
+  /** How deep its cavity lies under its walls, for what is cast hollow. */
+  async depths({ form, up, mouth }: DepthsQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { wallDepths } = await import('./walls.ts')
+    return wallDepths(mesh, up, { mouth })
+  },
+
+  /** The same on a cut. */
+  async depthsOnCut({ form, up, turn }: SurveyQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { depthsOnSection } = await import('./walls.ts')
+    return depthsOnSection(mesh, section(mesh, up, turn))
   },
 
   /** How gates and vents sit on the piece. */

@@ -35,6 +35,8 @@ const kinds: Record<JobName, JobKind> = {
   section: { on: 'front', limit: 120, kept: true },
   surface: { on: 'front', limit: 120, kept: true },
   air: { on: 'front', limit: 120, kept: true },
+  depths: { on: 'front', limit: 120, kept: true },
+  depthsOnCut: { on: 'front', limit: 60, kept: true },
   seats: { on: 'front', limit: 120, kept: true },
   geometry: { on: 'back', limit: 180, kept: true },
   tilts: { on: 'search', limit: 300, kept: true },

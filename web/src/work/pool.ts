@@ -4,7 +4,7 @@ import type { GeometryStep, MouldGeometry } from '@mivro/core/mould'
 import type { Form, ReadingStep } from '@mivro/core/form/piece'
 import type { AirQuestion, Opening } from '@mivro/core/form/cells'
 import type { DrawnPath } from '@mivro/core/form/shape'
-import type { GeometryQuestion, SeatsQuestion } from '@mivro/core/work/project'
+import type { DepthsQuestion, GeometryQuestion, SeatsQuestion } from '@mivro/core/work/project'
 import type { Question, ShellQuestion, WaysQuestion } from './handlers.ts'
 import { ask, type AskOptions } from './jobs.ts'
 import type { ShapeAsItLies, Survey, SurveyQuestion } from '@mivro/core/work/project'
@@ -32,6 +32,13 @@ export const askSection = (question: SurveyQuestion) => ask('section', question)
 /** Where air stays. */
 export const askAir = (question: AirQuestion & { form: Form }, options?: AskOptions<never>) =>
   ask('air', question, options)
+
+/** How deep a cavity lies under its walls, for what is cast hollow. */
+export const askDepths = (question: DepthsQuestion, options?: AskOptions<never>) =>
+  ask('depths', question, options)
+
+/** The same on a cut. */
+export const askDepthsOnCut = (question: SurveyQuestion) => ask('depthsOnCut', question)
 
 /** How gates and vents sit on the piece. */
 export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =>

@@ -24,6 +24,16 @@ export interface CautionAmounts {
   'layer-out-of-order': { layer: string; top: number; below: string; belowTop: number }
   'layer-overfull': { layer: string; volume: number; room: number }
   'layer-thin': { layer: string; depth: number }
+  'layer-over-shell': { layer: string; below: string }
+  'cast-wall-fills': { layer: string; wall: number; deepest: number }
+  'cast-wall-thin': { layer: string; wall: number }
+  'cast-wall-thick': { layer: string; wall: number }
+  'hollow-vents': { layer: string; vents: number }
+  'hollow-port': { layer: string }
+  'turns-by-hand': { layer: string; turns: number; most: number }
+  'turned-one-by-one': { layer: string; copies: number }
+  'turns-for-long': { layer: string; gel: number }
+  'turns-too-few': { layer: string; turned: number; fewest: number; shots: number | null }
   'layer-too-deep': { layer: string; depth: number; thick: number; limit: number; resin: string }
   'layers-slant': { angle: number }
   'copies-over-cavities': { copies: number; cavities: number }
@@ -99,6 +109,7 @@ export interface CautionAmounts {
   'run-no-tool': { tool: 'pot' | 'vessel' }
   'run-piece-stops': { piece: string; stops: number }
   'run-piece-unpoured': { piece: string }
+  'run-piece-hollow': { piece: string }
   'run-over-pot': { piece: string; height: number; inside: number }
   'run-too-slow': { piece: string; by: 'pouring' | 'lid'; needs: number; has: number }
   'run-tight': { piece: string; by: 'pouring' | 'lid'; spare: number }

@@ -23,6 +23,7 @@ export interface FixAmounts {
   'more-coats': { coats: number }
   'thicker-shell': { wall: number }
   'widen-gate': { bore: number }
+  shots: { shots: number }
   'turn-over': Record<string, never>
   'close-mould': Record<string, never>
 }

@@ -3,7 +3,7 @@ export const mouldSteps = ['prepare', 'build', 'silicone', 'vacuum', 'pressure',
 export type MouldStep = (typeof mouldSteps)[number]
 
 /** The steps of a pour that can hurt someone, in their order. */
-export const pourSteps = ['weigh', 'mix', 'pour', 'set', 'demould'] as const
+export const pourSteps = ['weigh', 'mix', 'pour', 'turn', 'set', 'demould'] as const
 export type PourStep = (typeof pourSteps)[number]
 
 /** Steps that stand at the bench alone. */
@@ -66,6 +66,9 @@ export const safetyTable = [
   { id: 'exotherm', step: 'mix', hazard: 'exotherm' },
   { id: 'hot-mould', step: 'pour', hazard: 'hot mould' },
   { id: 'flame', step: 'pour', hazard: 'any resin' },
+  { id: 'turn-gloves', step: 'turn', hazard: 'any resin' },
+  { id: 'turn-plug', step: 'turn', hazard: 'any resin' },
+  { id: 'turn-warm', step: 'turn', hazard: 'hot mould' },
   { id: 'hands', step: 'set', hazard: 'inclusion' },
   { id: 'magnets', step: 'set', hazard: 'magnet' },
   { id: 'no-battery', step: 'set', hazard: 'conductor' },

@@ -1,6 +1,7 @@
-import { BufferAttribute, BufferGeometry, Ray, Vector3 } from 'three'
-import { MeshBVH } from 'three-mesh-bvh'
+import { Ray, Vector3 } from 'three'
+import type { MeshBVH } from 'three-mesh-bvh'
 import { dot, reachAlong, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { treeOf } from '../../form/wall/index.ts'
 import { supportVertices } from '../box/hull.ts'
 
 /** Around the gate: whatever lies within this share of the height of the top. */
@@ -22,17 +23,14 @@ const mostPlaces = 120
  * @example topBridges(unitCube, [0, 0, 1], 0) // []
  */
 export function topBridges(mesh: Mesh, up: Vec3, gate: number): [number, number][] {
-  const { positions: p, triangles } = mesh
+  const { positions: p } = mesh
   const { low, size } = reachAlong(mesh, up)
   const place = (i: number): Vec3 => [p[3 * i], p[3 * i + 1], p[3 * i + 2]]
   const height = (i: number) => dot(place(i), up)
   const tops = supportVertices(mesh).filter((i) => height(i) > low + (1 - topShare) * size)
   const every = Math.ceil(tops.length / mostPlaces)
   const rims = [gate, ...tops.filter((i, n) => n % every === 0 && i !== gate)]
-  const geometry = new BufferGeometry()
-  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(p), 3))
-  geometry.setIndex(new BufferAttribute(triangles.slice(), 1))
-  const tree = new MeshBVH(geometry)
+  const tree = treeOf(mesh)
   const spans = (a: number, b: number) => {
     const [from, to] = [new Vector3(...place(a)), new Vector3(...place(b))]
     const length = from.distanceTo(to)

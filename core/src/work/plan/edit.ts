@@ -1,5 +1,6 @@
 import type { CompiledPlan } from './compile/compiled.ts'
-import type { Layer, Plan } from './plan.ts'
+import { usualTurns } from '../../matter/turning/index.ts'
+import type { Layer, Plan, ShellFill } from './plan.ts'
 
 /** Neighbouring surfaces are kept this far apart while one is dragged, m. */
 const leastDepth = 0.0005
@@ -27,9 +28,28 @@ export function withLayer(plan: Plan, index: number, change: Partial<Layer>): Pl
   }
 }
 
+/** A small figure has such a wall (common practice, no source). */
+export const usualShell: ShellFill = {
+  by: 'shell',
+  wall: 0.003,
+  shots: 2,
+  turned: 'hands',
+  turns: usualTurns.hands,
+}
+
+/** Whether anything of a plan is cast hollow. @example isHollow(plan) // false */
+export const isHollow = ({ layers }: Pick<Plan, 'layers'>): boolean =>
+  layers.some(({ fill }) => fill.by === 'shell')
+
+/** The plan with the wall of a layer that is cast hollow, m. */
+export function withWall(plan: Plan, index: number, wall: number): Plan {
+  const { fill } = plan.layers[index]
+  return fill.by === 'shell' ? withLayer(plan, index, { fill: { ...fill, wall } }) : plan
+}
+
 /**
  * A layer on top: from where the last one ends up to the rim. Where the last already ends at
- * the rim, that one is split in the middle. It takes the resin of the one below.
+ * the rim, that one is split in the middle. It takes the resin of the one below; over a wall it is one too.
  */
 export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
   const last = compiled.layers[compiled.layers.length - 1]
@@ -44,6 +64,9 @@ export function addLayer(plan: Plan, compiled: CompiledPlan, id: string): Plan {
     tints: [],
     inclusions: [],
     join: 'crisp',
+  }
+  if (below?.fill.by === 'shell') {
+    return { ...plan, layers: [...plan.layers, { ...added, fill: below.fill }] }
   }
   if (last && last.top > top - 2 * leastDepth) {
     const lowered = withLayer(plan, plan.layers.length - 1, {
@@ -73,15 +96,20 @@ function freeName(plan: Pick<Plan, 'layers'>, wished: string, from?: number): st
  */
 export function splitLayer(plan: Plan, compiled: CompiledPlan, index: number, id: string): Plan {
   const layer = plan.layers[index]
+  const { fill } = layer
   const { bottom, top } = compiled.layers[index]
+  const halves =
+    fill.by === 'shell'
+      ? [fill, fill].map((one) => ({ ...one, wall: one.wall / 2 }))
+      : [(bottom + top) / 2, top].map((end) => ({ by: 'height', top: end }) as const)
   const base: Layer = {
     ...layer,
     id,
     name: freeName(plan, `${layer.name}, base`),
-    fill: { by: 'height', top: (bottom + top) / 2 },
+    fill: halves[0],
     inclusions: [],
   }
-  const cover: Layer = { ...layer, fill: { by: 'height', top }, join: 'crisp' }
+  const cover: Layer = { ...layer, fill: halves[1], join: 'crisp' }
   return { ...plan, layers: plan.layers.flatMap((l, i) => (i === index ? [base, cover] : [l])) }
 }
 

@@ -102,7 +102,7 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     const reserve = (1 + plan.reserve) * (smallest / batch) * hair - 1
     const fewer = Math.max(1, Math.floor((batch * cups) / smallest))
     return [
-      cups > 1 && fewer < cups
+      cups > 1 && fewer < cups && plan.layers[index].fill.by !== 'shell'
         ? fix('fewer-cups', { cups: fewer }, withLayer(plan, index, { cups: fewer }))
         : undefined,
       reserve <= mostReserve
@@ -137,12 +137,18 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
   },
   'batch-over-pot-mass': (_, plan, { index, compiled }) => {
     const { batch, weighing } = compiled.layers[index]
-    const cups = batch && weighing ? cupsFor(batch, weighing.cups) : 0
+    const solid = plan.layers[index].fill.by !== 'shell'
+    const cups = batch && weighing && solid ? cupsFor(batch, weighing.cups) : 0
     return [
       weighing && cups > weighing.cups
         ? fix('more-cups', { cups }, withLayer(plan, index, { cups }))
         : undefined,
     ]
+  },
+  'turns-too-few': ({ shots }, plan, { index }) => {
+    const { fill } = plan.layers[index]
+    if (shots === null || fill.by !== 'shell') return []
+    return [fix('shots', { shots }, withLayer(plan, index, { fill: { ...fill, shots } }))]
   },
   'copies-over-cavities': ({ cavities }, plan) => [
     fix('copies-to-cavities', { cavities }, { ...plan, copies: cavities }),

@@ -8,6 +8,13 @@ export * from './compile/compile.ts'
 export { inclusionVolume } from './compile/stack.ts'
 export { meetingAt, momentFor } from './compile/schedule.ts'
 export * from './compile/heatLimit.ts'
+export {
+  filmOf,
+  turningRadius,
+  wallFor,
+  type CompiledTurning,
+  type PlacedShell,
+} from './compile/shell.ts'
 export { judgeCup } from './compile/judgeHeat.ts'
 export * from './pouredInto.ts'
 export * from './heat/pourHeat.ts'

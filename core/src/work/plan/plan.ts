@@ -1,6 +1,7 @@
 import { z } from '../../base/schema/index.ts'
 import { handlingSchema } from '../../matter/air/index.ts'
 import { pourEnds } from '../../matter/cure/index.ts'
+import { mostShots } from '../../matter/turning/index.ts'
 import { planInclusionSchema } from '../../matter/inclusion/index.ts'
 import { id, note, quantity, refuse, text, whole } from '../../base/document/index.ts'
 
@@ -11,8 +12,20 @@ const day = 24 * hour
 export const joins = ['crisp', 'soft', 'bled'] as const
 export type Join = (typeof joins)[number]
 
-/** Where a layer ends: at a height above the lowest point, or after a volume of resin. */
+/** A wall of a hollow cast, in shots that are each turned until they stay. */
+const shellFillSchema = z.object({
+  by: z.literal('shell'),
+  wall: quantity('length', 0.0003, 0.05),
+  shots: whole(1, mostShots),
+  turned: z.enum(['hands', 'machine']),
+  /** A minute. */
+  turns: whole(1, 60),
+})
+export type ShellFill = z.infer<typeof shellFillSchema>
+
+/** Where a layer ends: at a height above the lowest point, after a volume of resin, or at a wall's inner face. */
 export const fillSchema = z.discriminatedUnion('by', [
+  shellFillSchema,
   z.object({ by: z.literal('height'), top: quantity('length', 0.0001, 2) }),
   z.object({ by: z.literal('volume'), volume: quantity('volume', 1e-8, 0.1) }),
 ])

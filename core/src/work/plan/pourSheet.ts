@@ -48,6 +48,8 @@ export function pourSheet(compiled: CompiledPlan, plan: Pick<Plan, 'out'> = {}):
   const poured = compiled.layers.filter((layer) => layer.clock && layer.weighing)
   const sheet = poured.flatMap((layer): SheetStep[] => {
     const { mixAt, pourAt } = layer.clock!
+    const turned = ({ shell, hazards }: CompiledLayer): SheetStep[] =>
+      shell ? [{ step: 'turn', layer, at: pourAt, safety: lines('turn', hazards) }] : []
     const set = (first: boolean): SheetStep[] =>
       setSteps(layer)
         .filter(({ when }) => laidBefore.has(when.how) === first)
@@ -64,6 +66,7 @@ export function pourSheet(compiled: CompiledPlan, plan: Pick<Plan, 'out'> = {}):
       { step: 'weigh', layer, safety: lines('weigh', layer.hazards) },
       { step: 'mix', layer, at: mixAt, safety: lines('mix', layer.hazards) },
       { step: 'pour', layer, at: pourAt, safety: lines('pour', layer.hazards) },
+      ...turned(layer),
       ...set(false),
     ]
   })

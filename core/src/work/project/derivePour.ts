@@ -2,6 +2,7 @@ import { cupsSoldIn } from '../../matter/mix/index.ts'
 import type { Vec3 } from '../../form/mesh/index.ts'
 import {
   compile,
+  isHollow,
   pouredInto,
   pourHeatQuestion,
   type CompiledPlan,
@@ -45,6 +46,7 @@ export function derivePour(
         mould && mould.openings.length > 0
           ? { form, up, openings: mould.openings.map(({ id, at, bore }) => ({ id, at, bore })) }
           : undefined,
+      depths: pour && isHollow(plan) ? { form, up, mouth: pour.into.mould === 'open' } : undefined,
       times: pour?.estimated.wanted ?? [],
       heat,
       heatKey: heat ? keyOf(heat) : '',
@@ -64,11 +66,13 @@ export function compileWith(
   field?: FoundHeat['peaks'],
 ): CompiledPlan {
   const { shelf, units } = documents
-  const { survey, times, before } = answers
+  const { survey, depths, times, before } = answers
   const { curve, thickness } = survey!
   const { into } = standingOf({ ...documents, plan }, answers)!
   const cups = cupsSoldIn(units)
-  return compile(plan, curve, shelf, { into, thickness, cups, times, before, field })
+  return compile(plan, curve, shelf, {
+    ...{ into, thickness, depths, cups, times, before, field },
+  })
 }
 
 function standingOf({ plan, mould }: ProjectDocuments, { survey, seats }: ProjectAnswers) {
@@ -82,12 +86,22 @@ function pourOf(documents: ProjectDocuments, answers: ProjectAnswers): ShownPour
   const found = standingOf(documents, answers)
   if (!found) return undefined
   const estimated = compileWith(documents, answers, documents.plan)
-  return { ...found, survey: answers.survey!, estimated, compiled: estimated }
+  return {
+    ...found,
+    survey: answers.survey!,
+    depths: answers.depths,
+    estimated,
+    compiled: estimated,
+  }
 }
 
-/** The field is asked when every batch is answered by the model: a guess would be followed in vain. */
+/**
+ * The field is asked when every batch is answered by the model: a guess would be followed in vain.
+ * It knows layers that lie level, and no film on the walls: of those the estimate stands.
+ */
 function heatOf({ form, plan }: ProjectDocuments, found: CompiledPlan): HeatOfPour | undefined {
-  if (found.wanted.length > 0 || !found.layers.some(({ clock }) => clock)) return undefined
+  if (isHollow(plan) || found.wanted.length > 0 || !found.layers.some(({ clock }) => clock))
+    return undefined
   return { form, pour: pourHeatQuestion(plan, found) }
 }
 

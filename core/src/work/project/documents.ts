@@ -14,6 +14,7 @@ import type {
 } from '../../mould/index.ts'
 import type { Form } from '../../form/piece/index.ts'
 import type { CompiledPlan, Peak, Plan, PouredInto, PourHeatQuestion } from '../plan/index.ts'
+import type { WallDepths } from '../../form/wall/index.ts'
 import type { UnitChoice } from '../../base/units/index.ts'
 import type { ShapeAsItLies, Survey } from './survey.ts'
 
@@ -49,12 +50,19 @@ export interface ProjectAnswers {
   /** What a layer showed last, by its id, until its new batch is answered. */
   before?: ReadonlyMap<string, CureTimes>
   heat?: FoundHeat
+  /** How deep the cavity lies under its walls, where something is cast hollow. */
+  depths?: WallDepths
   geometry?: MouldGeometry
   air?: AirAnswer
 }
 
 export interface SeatsQuestion extends ShapeAsItLies {
   openings: readonly Pick<MouldOpening, 'id' | 'at' | 'bore'>[]
+}
+
+/** Depths under the walls of a piece that is cast hollow; with `mouth` its level top is none of them. */
+export interface DepthsQuestion extends ShapeAsItLies {
+  mouth: boolean
 }
 
 /** What is asked of a master as it stands; with `parting` its parting along the outline too, against a level one. */
@@ -71,6 +79,7 @@ export interface HeatOfPour {
 export interface ProjectWanted {
   held: ShapeAsItLies
   seats?: SeatsQuestion
+  depths?: DepthsQuestion
   times: readonly Batch[]
   /** The field of the pour, once nothing in it is a guess. */
   heat?: HeatOfPour
@@ -85,6 +94,8 @@ export interface ShownPour {
   survey: Survey
   standing: Standing
   into: PouredInto
+  /** Where something is cast hollow. */
+  depths?: WallDepths
   /** By the clock alone: what the field is asked with. */
   estimated: CompiledPlan
   compiled: CompiledPlan

@@ -125,12 +125,13 @@ function judge(run: Run, pours: readonly RunPour[], tools: AirTools): Caution[] 
   if (pours.length === 0) found.push(caution('run-empty', 'note', {}, {}))
   const tool = missing(run, tools)
   if (tool) found.push(caution('run-no-tool', 'stop', { field: 'way' }, { tool }))
-  for (const { id, name, stops, layers } of pours) {
+  for (const { id, name, stops, hollow, layers } of pours) {
     const place = { field: id }
     if (stops > 0) found.push(caution('run-piece-stops', 'stop', place, { piece: name, stops }))
     else if (layers.length === 0) {
       found.push(caution('run-piece-unpoured', 'stop', place, { piece: name }))
     }
+    if (hollow) found.push(caution('run-piece-hollow', 'stop', place, { piece: name }))
   }
   return found
 }

@@ -11,7 +11,7 @@ import {
 } from '../../mould/index.ts'
 import { mixDensity, type Dose } from '../../matter/mix/index.ts'
 import type { Resin, Shelf } from '../../matter/material/index.ts'
-import { comesOutRubbery, dosesOf, type CompiledPlan, type Plan } from '../plan/index.ts'
+import { comesOutRubbery, dosesOf, isHollow, type CompiledPlan, type Plan } from '../plan/index.ts'
 import type { PourOfRun } from './run.ts'
 
 /** One layer of a piece as a run needs it. */
@@ -72,6 +72,8 @@ export interface RunPour {
   layers: RunLayer[]
   /** Gates, vents and prefills of one cavity, by what they are, from the middle of the section and its foot, m. */
   spots: Spot[]
+  /** It is turned until it gels. */
+  hollow: boolean
   /** Stops in its plan. */
   stops: number
   /** The finest its scale shows, kg. */
@@ -155,6 +157,7 @@ export function needsOf(
       }
     }),
     spots: closed && mould ? spotsOf(mould, drawn) : [],
+    hollow: isHollow(plan),
     stops,
     step: plan.scaleStep,
   }

@@ -56,6 +56,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
       },
     ],
     spots: [],
+    hollow: false,
     stops: 0,
     step: 1e-4,
     ...more,

@@ -1,5 +1,6 @@
 import type { FillCurve } from '../../../form/filling/index.ts'
 import { thicknessOf, type ThicknessProfile } from '../../../form/cells/index.ts'
+import type { WallDepths } from '../../../form/wall/index.ts'
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import {
   bodyMatter,
@@ -50,6 +51,7 @@ import { judgeInclusions } from './judgeInclusions.ts'
 import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
 import { judgeSetting, setInto, whenSetIn } from './setInto.ts'
+import { cupsOf, filmOf, judgeShell, turningOf, turningRadius } from './shell.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
 /** What compiling can be told besides the plan; all of it plain values. */
@@ -58,6 +60,8 @@ export interface CompileOptions {
   into?: PouredInto
   /** How stout the piece is at each height: until it is known a column stands for it. */
   thickness?: ThicknessProfile
+  /** How deep its cavity lies under its walls, for what is cast hollow. */
+  depths?: WallDepths
   /** Cups that are to be had, m³ to the brim. */
   cups?: readonly number[]
   /** What a model has answered about batches; the sheet speaks for those that are missing. */
@@ -94,12 +98,13 @@ export function compile(
   shelf: Shelf,
   options: CompileOptions = {},
 ): CompiledPlan {
-  const { into = intoNothing(plan, curve), thickness, cups, times, before, field } = options
-  const { stacked, cautions } = stack(plan, curve)
+  const { into = intoNothing(plan, curve), thickness, depths, cups, times, before, field } = options
+  const { stacked, cautions } = stack(plan, curve, depths)
   const mixed = stacked.map((layer, index) => {
-    const gate = index === stacked.length - 1 ? into.gate : 0
+    // The port of a hollow cast is plugged while it is turned.
+    const gate = index === stacked.length - 1 && !layer.shell ? into.gate : 0
     const mixed = mix(layer, gate, plan, shelf, { sizes: cups, cautions })
-    return { ...mixed, column: layerColumn(curve, layer) }
+    return { ...mixed, column: columnOf(curve, layer) }
   })
   for (const [index, { stacked: layer, resin, tints, weighing }] of mixed.entries()) {
     if (!resin) continue
@@ -120,6 +125,7 @@ export function compile(
       layer: layer.stacked.layer,
       cups: layer.weighing!.cups,
       inCup: batch.inCup!,
+      turned: layer.stacked.shell !== undefined,
       batch,
       times: known ?? before?.get(layer.stacked.layer.id) ?? sheetCure(batch),
     }
@@ -128,7 +134,8 @@ export function compile(
   const clocks = reckoned.map((clock, i): LayerClock => {
     const found = field?.get(ripening[i].layer.id)
     // What fills the gates went in with the last layer.
-    const gated = into.mould === 'closed' && poured[i] === mixed.at(-1)
+    const last = poured[i] === mixed.at(-1)
+    const gated = into.mould === 'closed' && last && !poured[i].stacked.shell
     return {
       ...clock,
       trimAt: gated ? clock.trimAt : undefined,
@@ -153,6 +160,7 @@ export function compile(
     ...judgeSlant(plan),
     ...judgeMouth(curve, into),
   )
+  const radius = turningRadius(curve)
 
   const layers = mixed.map((layer, index): CompiledLayer => {
     const at = poured.indexOf(layer)
@@ -168,8 +176,21 @@ export function compile(
     const next = at < 0 ? undefined : poured[at + 1]
     const over = next && { name: next.stacked.layer.name, pourAt: clocks[at + 1].pourAt }
     cautions.push(...judgeSetting(layer.stacked, setIn, over))
+    const { shell } = layer.stacked
+    const turning =
+      shell && at >= 0
+        ? turningOf(shell, layer.resin!, radius, {
+            poured: ripening[at].inCup,
+            times: ripening[at].times,
+          })
+        : undefined
+    if (shell) {
+      const { copies } = plan
+      cautions.push(...judgeShell(layer.stacked.layer, shell, { into, copies, turning }))
+    }
     return {
       ...described,
+      turning,
       setIn,
       clock,
       each: layer.weighing && eachOf(layer.weighing, plan, clock),
@@ -242,10 +263,14 @@ function mix(
   const step = plan.scaleStep
   const weighing =
     volume > 0
-      ? weighedApart(weigh(all, recipe, step, { cups: layer.cups, sizes }), resin, step)
+      ? weighedApart(weigh(all, recipe, step, { cups: cupsOf(layer), sizes }), resin, step)
       : undefined
   return { stacked, resin, tints, matter: matterIn(resin, tints), weighing }
 }
+
+/** A film is as deep as one of its shots, and goes on all around. */
+const columnOf = (curve: FillCurve, layer: StackedLayer): LayerColumn =>
+  layer.shell ? { depth: filmOf(layer.shell), width: Infinity, lie: 1 } : layerColumn(curve, layer)
 
 /** The tints of a layer that are on the shelf. @example dosesOf(planOf20ml.layers[0], shelf).length // 0 */
 export const dosesOf = (layer: Layer, shelf: Shelf): LayerDose[] =>
@@ -262,13 +287,13 @@ function describe(mixed: MixedLayer, index: number, thick: number): CompiledLaye
     index,
     name: layer.name,
     ...amounts,
-    depth: stacked.top - stacked.bottom,
+    depth: depthOf(stacked),
     thick,
     join: layer.join,
     setIn: setInto(stacked, resin),
     weighing,
     hazards: hazardsOf(stacked, thick, resin, tints),
-    colour: drawnColour(mixed, stacked.top - stacked.bottom),
+    colour: drawnColour(mixed, depthOf(stacked)),
     tinted: tints.length > 0,
     matter,
   }
@@ -311,15 +336,20 @@ function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
   return [...needs].map(([name, mass]) => ({ name, mass }))
 }
 
+/** Of a layer from below to its top, or of a wall from outside to in. */
+const depthOf = ({ bottom, top, shell }: StackedLayer): number =>
+  shell ? shell.to - shell.from : top - bottom
+
 /** A thickness in cells is known to this share: what comes nearer to the depth is a slab. */
 const slab = 0.9
 
 /** By the piece itself where it is known; else by the narrower of depth and width of a column. */
 function thickOf(
-  { bottom, top }: StackedLayer,
+  { bottom, top, shell }: StackedLayer,
   column: LayerColumn,
   thickness?: ThicknessProfile,
 ): number {
+  if (shell) return filmOf(shell)
   const depth = top - bottom
   const thick = thickness ? thicknessOf(thickness, bottom, top) : Math.min(depth, column.width)
   return thick >= slab * depth ? depth : thick
@@ -331,7 +361,9 @@ function batchOf(
   plan: Plan,
   { walls, warmth }: PouredInto,
 ): Batch {
-  const { layer, bottom } = stacked
+  const { layer, shell } = stacked
+  // A shell lies on the mould, with the hollow over it.
+  const bottom = shell ? 0 : stacked.bottom
   return {
     resin: resin!,
     room: plan.room,
@@ -341,10 +373,10 @@ function batchOf(
     materialTemperature: plan.materialTemperature,
     // Only the first layer meets the mould as it was warmed.
     mouldTemperature: bottom > 0 ? undefined : warmth,
-    walls,
+    walls: shell ? { floor: walls.floor, wall: walls.wall } : walls,
     below: bottom,
     pourEnd: plan.pourEnd,
-    withThickening: layer.inclusions.length > 0 ? true : undefined,
+    withThickening: shell || layer.inclusions.length > 0 ? true : undefined,
     of: layer.id,
   }
 }

@@ -6,6 +6,7 @@ import type { Weighing } from '../../../matter/mix/index.ts'
 import type { Join } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { HeatLimit } from './heatLimit.ts'
+import type { CompiledTurning, PlacedShell } from './shell.ts'
 
 /** How a layer meets the one below when it is poured; late bonds only after scuffing. */
 export type Meeting = Join | 'late'
@@ -67,6 +68,10 @@ export interface CompiledLayer {
   /** Drunk by what is set in, of the resin that is poured. */
   drunk: number
   resin: number
+  /** It lines the walls, of a hollow cast. */
+  shell?: PlacedShell
+  /** How its shots are turned, once the model has said how they thicken. */
+  turning?: CompiledTurning
   join: Join
   setIn: SetIn[]
   /** For all copies with gate and reserve, by the cup; absent until there is a resin and something to pour. */

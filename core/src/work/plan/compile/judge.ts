@@ -12,6 +12,7 @@ import { isDry, potMassOf, type Resin } from '../../../matter/material/index.ts'
 import type { Plan } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { HeatLimit } from './heatLimit.ts'
+import { cupsOf } from './shell.ts'
 import type { StackedLayer } from './stack.ts'
 
 /** A batch heavier than the sheet's pot by this factor sets off noticeably sooner. */
@@ -110,7 +111,7 @@ export function judgeMix(
     const amounts = { batch: total, potMass, resin: resin.name }
     found.push(caution('batch-over-pot-mass', 'warn', at('clock'), amounts))
   }
-  if (cups > (layer.cups ?? 1)) {
+  if (cups > (cupsOf(layer) ?? 1)) {
     const { volume, cupSize } = weighing
     const amounts = { volume: volume * cups, largest: cupSize * stirringFill, cups }
     found.push(caution('batch-over-cup', 'note', at('weigh'), amounts))

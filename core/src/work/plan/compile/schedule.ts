@@ -3,6 +3,12 @@ import type { CureTimes } from '../../../matter/cure/index.ts'
 import type { Join, Layer } from '../plan.ts'
 import type { LayerClock, Meeting } from './compiled.ts'
 
+/**
+ * A hollow cast, of less mass, hardens slower than a solid one: half as long again, to twice as long
+ * (common practice, no source).
+ */
+const hollowHardens = 1.5
+
 /** How far into the join window a crisp layer is poured: past the first tack, with time to spare. */
 const intoWindow = 0.25
 
@@ -12,6 +18,8 @@ export interface Ripening {
   inCup: number
   /** Cups mixed and poured one after the other. */
   cups: number
+  /** Each cup is a shot that is turned: the next is mixed when it has gelled. */
+  turned?: boolean
   times: CureTimes
 }
 
@@ -26,14 +34,14 @@ export function schedule(layers: readonly Ripening[]): {
 } {
   const clocks: LayerClock[] = []
   const cautions: Caution[] = []
-  for (const [index, { layer, inCup, cups, times }] of layers.entries()) {
+  for (const [index, { layer, inCup, cups, times, turned }] of layers.entries()) {
     const below = clocks[clocks.length - 1]
     const wanted =
       layer.wait === undefined ? below && momentFor(below, layer.join) : below?.pourAt + layer.wait
     const pourAt = below ? Math.max(wanted, below.lastPourAt + inCup) : inCup
     const mixAt = pourAt - inCup
     // The last cup is mixed when those before it are poured.
-    const later = (cups - 1) * inCup
+    const later = (cups - 1) * (turned ? times.gel : inCup)
     const meets = below && meetingAt(below, pourAt)
     const place = { layer: layer.id, field: 'join' }
     if (below && layer.join === 'bled' && layer.wait === undefined && pourAt > below.bleedsUntil) {
@@ -45,7 +53,7 @@ export function schedule(layers: readonly Ripening[]): {
       const amounts = { layer: layer.name, below: layers[index - 1].layer.name, late }
       cautions.push(caution('join-missed', 'warn', place, amounts))
     }
-    if (later > times.bleedsUntil - inCup) {
+    if (!turned && later > times.bleedsUntil - inCup) {
       const amounts = { layer: layer.name, cups, later, runs: times.bleedsUntil - inCup }
       cautions.push(caution('cups-part', 'warn', { layer: layer.id, field: 'weigh' }, amounts))
     }
@@ -58,7 +66,7 @@ export function schedule(layers: readonly Ripening[]): {
       gelAt: mixAt + later + times.gel,
       joinUntil: mixAt + Math.max(times.joinUntil, later + times.gel),
       trimAt: mixAt + later + times.trim,
-      demouldAt: mixAt + later + times.demould,
+      demouldAt: mixAt + later + times.demould * (turned ? hollowHardens : 1),
       peak: times.peak && {
         temperature: times.peak.temperature,
         at: mixAt + times.peak.at,

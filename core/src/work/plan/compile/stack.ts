@@ -1,7 +1,9 @@
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import { heightAt, volumeAt, type FillCurve } from '../../../form/filling/index.ts'
 import { displacedBy, drunkBy } from '../../../matter/inclusion/index.ts'
-import type { Layer, Plan } from '../plan.ts'
+import type { WallDepths } from '../../../form/wall/index.ts'
+import type { Fill, Layer, Plan, ShellFill } from '../plan.ts'
+import { placeShell, type PlacedShell } from './shell.ts'
 
 export interface StackedLayer {
   layer: Layer
@@ -12,6 +14,8 @@ export interface StackedLayer {
   /** Drunk by what is set in, of the resin. */
   drunk: number
   resin: number
+  /** It lines the walls, as soon as their depths are known. */
+  shell?: PlacedShell
 }
 
 /** Heights are shown to a tenth of a millimetre: what is closer is meant to be the top, m. */
@@ -33,24 +37,35 @@ const drunkVolume = ({ inclusions }: Pick<Layer, 'inclusions'>): number =>
 
 /**
  * Stacks the layers from the bottom up: where each begins and ends, what its cavity holds,
- * and what of that is resin. A layer that cannot be is cautioned and takes no room.
+ * and what of that is resin. A layer that cannot be is cautioned and takes no room. `depths` is what a
+ * shell is asked of: until they are known it takes nothing.
  */
 export function stack(
   plan: Plan,
   curve: FillCurve,
+  depths?: WallDepths,
 ): { stacked: StackedLayer[]; cautions: Caution[] } {
   const cautions: Caution[] = []
   const stacked: StackedLayer[] = []
   let bottom = 0
   let filled = 0
+  let lined = 0
   for (const [index, layer] of plan.layers.entries()) {
-    const found = place(layer, { bottom, filled }, curve, plan.layers[index - 1])
+    const below = plan.layers[index - 1]
+    const { fill } = layer
+    const found: { stacked: StackedLayer; cautions: Caution[] } =
+      fill.by === 'shell'
+        ? { stacked: line(layer, fill, { bottom, lined, top: curve.height }, depths), cautions: [] }
+        : below?.fill.by === 'shell'
+          ? overShell(layer, below, bottom)
+          : place({ ...layer, fill }, { bottom, filled }, curve, below)
     stacked.push(found.stacked)
     cautions.push(...found.cautions)
-    bottom = found.stacked.top
+    lined = found.stacked.shell?.to ?? lined
+    if (layer.fill.by !== 'shell') bottom = found.stacked.top
     filled += found.stacked.cavity
   }
-  const left = curve.height - bottom
+  const left = curve.height - Math.max(bottom, ...stacked.map(({ top }) => top))
   if (stacked.length > 0 && left > shownHeight) {
     const volume = curve.volume - filled
     cautions.push(caution('top-left-empty', 'note', {}, { height: left, volume }))
@@ -59,9 +74,36 @@ export function stack(
   return { stacked, cautions }
 }
 
+/** A shell over what lines the walls already, above what is solid. */
+function line(
+  layer: Layer,
+  fill: ShellFill,
+  { bottom, lined, top }: { bottom: number; lined: number; top: number },
+  depths: WallDepths | undefined,
+): StackedLayer {
+  const inclusions = inclusionVolume(layer)
+  const drunk = drunkVolume(layer)
+  const shell = depths && placeShell(fill, depths, { lined, bottom })
+  const cavity = shell?.volume ?? 0
+  const resin = Math.max(0, cavity - inclusions + drunk)
+  return { layer, bottom, top, cavity, inclusions, drunk, resin, shell }
+}
+
+/** Nothing lies level in a piece that is hollow. */
+function overShell(
+  layer: Layer,
+  below: Layer,
+  bottom: number,
+): { stacked: StackedLayer; cautions: Caution[] } {
+  const amounts = { layer: layer.name, below: below.name }
+  const stop = caution('layer-over-shell', 'stop', { layer: layer.id, field: 'fill' }, amounts)
+  const nothing = { cavity: 0, inclusions: 0, drunk: 0, resin: 0 }
+  return { stacked: { layer, bottom, top: bottom, ...nothing }, cautions: [stop] }
+}
+
 /** `filled` is what the layers below hold, m³. */
 function place(
-  layer: Layer,
+  layer: Layer & { fill: Exclude<Fill, ShellFill> },
   { bottom, filled }: { bottom: number; filled: number },
   curve: FillCurve,
   below?: Layer,

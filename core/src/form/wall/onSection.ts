@@ -1,0 +1,97 @@
+import { Vector3 } from 'three'
+import { chain, cutEdges, fromSection, type Section } from '../filling/index.ts'
+import { insideLoop } from '../shape/index.ts'
+import type { Mesh } from '../mesh/index.ts'
+import { wallTree } from './tree.ts'
+
+/** How deep under the walls a cut lies, on a lattice over it; less than nothing outside. Plain data. */
+export interface SectionDepths {
+  /** x and height of its first place, m from the middle of the cut and the lowest point. */
+  left: number
+  low: number
+  step: number
+  columns: number
+  rows: number
+  /** Row by row from below, m. */
+  depths: Float64Array
+}
+
+/** Places along the longer side of a cut. */
+const places = 110
+
+/**
+ * Depths under the walls on a cut of a piece: exact distances in space (three-mesh-bvh), so that a
+ * wall in front of the cut counts too.
+ *
+ * @example depthsOnSection(blockMesh, sectionOfBlock).columns // 114
+ */
+export function depthsOnSection(mesh: Mesh, cut: Section): SectionDepths {
+  const tree = wallTree(mesh)
+  const width = cut.right - cut.left
+  const step = Math.max(width, cut.height) / places
+  const columns = Math.ceil(width / step) + 4
+  const rows = Math.ceil(cut.height / step) + 4
+  const [left, low] = [cut.left - 1.5 * step, -1.5 * step]
+  const loops = cut.outlines.filter(({ closed }) => closed).map(({ points }) => [...points])
+  const depths = new Float64Array(columns * rows)
+  for (let j = 0; j < rows; j++) {
+    for (let i = 0; i < columns; i++) {
+      const [x, h] = [left + i * step, low + j * step]
+      const { distance } = tree.closestPointToPoint(new Vector3(...fromSection(cut, x, h)))!
+      const within = loops.filter((loop) => insideLoop(loop, x, h)).length % 2 === 1
+      depths[j * columns + i] = within ? distance : -distance
+    }
+  }
+  return { left, low, step, columns, rows, depths }
+}
+
+/**
+ * How deep a place on the cut lies, m; less than nothing outside.
+ *
+ * @example depthAtPlace(depthsOnBlock, 0, 0.01).toFixed(3) // '0.010'
+ */
+export function depthAtPlace(
+  { left, low, step, columns, rows, depths }: SectionDepths,
+  x: number,
+  height: number,
+): number {
+  const [u, v] = [(x - left) / step, (height - low) / step]
+  const i = Math.min(columns - 2, Math.max(0, Math.floor(u)))
+  const j = Math.min(rows - 2, Math.max(0, Math.floor(v)))
+  const at = (k: number) => {
+    const share = Math.min(1, Math.max(0, u - i))
+    return depths[k] + share * (depths[k + 1] - depths[k])
+  }
+  const share = Math.min(1, Math.max(0, v - j))
+  const [under, over] = [at(j * columns + i), at((j + 1) * columns + i)]
+  return under + share * (over - under)
+}
+
+/**
+ * Lines on a cut that lie `depth` under the walls: x and height of their points, m. Each is closed.
+ *
+ * @example depthLines(depthsOnBlock, 0.003).length // 1
+ */
+export function depthLines(
+  { left, low, step, columns, rows, depths }: SectionDepths,
+  depth: number,
+): number[][] {
+  const triangles: number[] = []
+  for (let j = 0; j + 1 < rows; j++) {
+    for (let i = 0; i + 1 < columns; i++) {
+      const [a, b, c, d] = [0, 1, columns + 1, columns].map((by) => j * columns + i + by)
+      triangles.push(a, b, c, a, c, d)
+    }
+  }
+  return chain(cutEdges(Uint32Array.from(triangles), depths, depth)).map(({ edges }) =>
+    edges.flatMap((edge) => {
+      const [a, b] = [Math.floor(edge / depths.length), edge % depths.length]
+      const share = (depth - depths[a]) / (depths[b] - depths[a])
+      const between = (k: (n: number) => number) => k(a) + share * (k(b) - k(a))
+      return [
+        left + step * between((n) => n % columns),
+        low + step * between((n) => Math.floor(n / columns)),
+      ]
+    }),
+  )
+}

@@ -1,0 +1,129 @@
+import { Vector3 } from 'three'
+import type { HitPointInfo, MeshBVH } from 'three-mesh-bvh'
+import { middleOf, neighbourSteps, placeOf, voxelise, type Grid } from '../cells/index.ts'
+import { axesFor, dot, reachAlong, type Mesh, type Vec3 } from '../mesh/index.ts'
+import { wallTree } from './tree.ts'
+
+/** How much of a cavity lies how deep under its walls, by height. Plain data. */
+export interface WallDepths {
+  /** Height of a row and depth of a bin, m. */
+  row: number
+  bin: number
+  rows: number
+  bins: number
+  /** m³, row by row from the lowest point, each from the wall inwards. */
+  volumes: Float64Array
+  /** Of the place that lies deepest, m. */
+  deepest: number
+}
+
+/** Cells along the longest side: a shell is known to 1 %. */
+const cells = 56
+
+/** Depths are told in so many bins. */
+const bins = 160
+
+/** Cells beyond the piece on each side: what reaches into it is counted too. */
+const rim = 2
+
+/**
+ * How deep each part of a cavity lies under its walls, for a hollow cast: exact distances of the
+ * middles of its cells (three-mesh-bvh), each cell spread evenly over as much of the way as has its
+ * variance. `mouth`: the level top stands open and is no wall.
+ *
+ * Throws `Problem` as `voxelise` does.
+ *
+ * @example wallDepths(buildSolid({ solid: 'ball', diameter: 0.04 }), [0, 0, 1]).deepest.toFixed(3) // '0.020'
+ */
+export function wallDepths(mesh: Mesh, up: Vec3, { mouth = false } = {}): WallDepths {
+  const grid = voxelise(mesh, up, { longest: cells, rim })
+  const tree = wallTree(mouth ? withoutMouth(mesh, up) : mesh)
+  const found = signedDepths(grid, tree, mouth ? wallTree(mesh) : tree)
+  const deepest = deepestNear(grid, tree, found)
+  const bin = (deepest * (1 + 1e-9)) / bins
+  const rows = grid.counts[2] - 2 * rim
+  const volumes = new Float64Array(rows * bins)
+  const whole = grid.cell[0] * grid.cell[1] * grid.cell[2]
+  for (const { cell, depth: middle, width } of found) {
+    // A cell about the deepest place reaches no deeper.
+    const depth = Math.min(middle, deepest - width / 2)
+    const row = Math.min(rows - 1, Math.max(0, placeOf(grid, cell)[2] - rim))
+    const low = depth - width / 2
+    const first = Math.max(0, Math.floor(low / bin))
+    for (let i = first; i < bins && i * bin < low + width; i++) {
+      const within = Math.min((i + 1) * bin, low + width) - Math.max(i * bin, low)
+      volumes[row * bins + i] += (whole * within) / width
+    }
+  }
+  return { row: grid.cell[2], bin, rows, bins, volumes, deepest }
+}
+
+interface Depth {
+  cell: number
+  /** Under a wall, m; less than nothing outside. */
+  depth: number
+  width: number
+}
+
+/** Of the middles of cells within the piece and beside its skin. */
+function signedDepths(grid: Grid, walls: MeshBVH, skin: MeshBVH): Depth[] {
+  const beside = neighbourSteps(grid, 26).map(({ step }) => step)
+  const farthest = Math.hypot(...grid.cell)
+  const found: Depth[] = []
+  // No farther than from the cell before and from there to here.
+  let before = -2
+  let known = Infinity
+  for (let cell = 0; cell < grid.inside.length; cell++) {
+    const within = grid.inside[cell] === 1
+    if (!within && !beside.some((step) => grid.inside[cell + step] === 1)) continue
+    const at = new Vector3(...middleOf(grid, cell))
+    const most = before === cell - 1 ? (known + farthest) * 1.001 : Infinity
+    const { point, distance } = walls.closestPointToPoint(at, {} as HitPointInfo, 0, most)!
+    ;[before, known] = [cell, distance]
+    // Over a mouth that stands open no wall reaches in.
+    if (!within && skin !== walls && skin.closestPointToPoint(at)!.distance < distance) continue
+    const width = widthAlong(grid, at.sub(point).normalize())
+    found.push({ cell, depth: within ? distance : -distance, width })
+  }
+  return found
+}
+
+/** From the deepest middle by steps that halve (pattern search), m. */
+function deepestNear(grid: Grid, walls: MeshBVH, found: readonly Depth[]): number {
+  const start = found.reduce((best, one) => (one.depth > best.depth ? one : best))
+  const at = new Vector3(...middleOf(grid, start.cell))
+  let best = start.depth
+  for (let step = grid.cell[0] / 2; step > grid.cell[0] / 100; step /= 2) {
+    for (const axis of ['x', 'y', 'z'] as const) {
+      for (const way of [-step, step]) {
+        at[axis] += way
+        const { distance } = walls.closestPointToPoint(at)!
+        if (distance > best) best = distance
+        else at[axis] -= way
+      }
+    }
+  }
+  return best
+}
+
+/** As wide as an even spread with a cell's variance along a direction. */
+function widthAlong({ cell, axes }: Grid, { x, y, z }: Vector3): number {
+  const way: Vec3 = [x, y, z]
+  const along = [axes.right, axes.away, axes.up].map((axis, k) => dot(way, axis) * cell[k])
+  return Math.hypot(...along) || cell[0]
+}
+
+/** Less than this share of the height from its top is the level top. */
+const level = 1e-6
+
+/** All of it but what lies level at its top. */
+function withoutMouth({ positions, triangles }: Mesh, up: Vec3): Mesh {
+  const { low, size } = reachAlong({ positions, triangles }, axesFor(up).up)
+  const isTop = (i: number) =>
+    dot([positions[3 * i], positions[3 * i + 1], positions[3 * i + 2]], axesFor(up).up) >
+    low + size * (1 - level)
+  const walls = [...triangles.keys()].filter(
+    (k) => ![0, 1, 2].every((c) => isTop(triangles[k - (k % 3) + c])),
+  )
+  return { positions, triangles: Uint32Array.from(walls, (k) => triangles[k]) }
+}

@@ -1,0 +1,10 @@
+export { filmAround, thickestFilm, viscosityToHold, type Turning } from './film.ts'
+export {
+  fastestByHand,
+  fewestTurns,
+  mostShots,
+  shotsFor,
+  turnedShot,
+  usualTurns,
+  type TurnedShot,
+} from './turning.ts'

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { show, showDuration, type Fineness } from '@mivro/core/base/units'
+import { wallFor, type CompiledLayer, type PlacedShell } from '@mivro/core/work/plan'
+import type { Layer } from '@mivro/core/work/plan'
+import type { Problem } from '@mivro/core/base/problem'
+import { useProject } from '../project/projectStore.ts'
+import { useStudio } from '../project/studioStore.ts'
+import { explainTurning } from '@mivro/words/turning'
+import CountField from '../ui/CountField.vue'
+import { fieldsOf } from '../ui/fields.ts'
+import Origin from '../ui/Origin.vue'
+import QuantityField from '../ui/QuantityField.vue'
+import SegmentField from '../ui/SegmentField.vue'
+
+/** The wall of a hollow cast: how thick, in how many shots, and how it is turned. */
+const props = defineProps<{
+  layer: CompiledLayer
+  fill: PlacedShell['fill']
+  fine: Fineness
+  change: (values: Partial<Layer>) => Problem | undefined
+}>()
+
+const project = useProject()
+const studio = useStudio()
+const shell = computed(() => props.layer.shell)
+const turning = computed(() => props.layer.turning)
+const { field } = fieldsOf(
+  () => props.fill,
+  (values) => props.change({ fill: { ...props.fill, ...values } }),
+)
+const ways = [
+  { value: 'hands', label: 'By hand' },
+  { value: 'machine', label: 'By machine' },
+] as const
+const length = (metres: number) => show(metres, 'length', studio.units)
+const time = (seconds: number) => showDuration(seconds, props.fine)
+
+/** Backwards: the wall that a volume makes. */
+function takeVolume(volume: number): Problem | undefined {
+  const depths = project.depths
+  if (!depths || !shell.value) return undefined
+  const wall = wallFor(shell.value, depths, volume, props.layer.bottom)
+  return props.change({ fill: { ...props.fill, wall } })
+}
+</script>
+
+<template>
+  <QuantityField :key="`${layer.id}-wall`" label="Wall" kind="length" v-bind="field('wall')" />
+  <QuantityField
+    v-if="shell"
+    :key="`${layer.id}-shell`"
+    label="Resin per copy"
+    kind="volume"
+    :value="layer.resin"
+    :take="takeVolume"
+  />
+  <CountField :key="`${layer.id}-shots`" label="Shots" v-bind="field('shots')" />
+  <SegmentField
+    label="Turned"
+    :options="ways"
+    :value="fill.turned"
+    @choose="change({ fill: { ...fill, turned: $event } })"
+  />
+  <CountField :key="`${layer.id}-turns`" label="Turns a minute" v-bind="field('turns')" />
+  <dl v-if="shell" class="times stack-4">
+    <div class="row">
+      <dt>Of a solid cast</dt>
+      <dd>
+        <b class="num">{{ show(shell.share, 'fraction', studio.units) }}</b>
+      </dd>
+    </div>
+    <div class="row">
+      <dt>A third of solid would make</dt>
+      <dd>
+        <b class="num">{{ length(shell.third) }}</b> of wall
+      </dd>
+    </div>
+    <template v-if="turning">
+      <div class="row" data-turning>
+        <dt>
+          Turning counts<Origin of="these times" :lines="explainTurning(layer, studio.units)" />
+        </dt>
+        <dd>
+          from <b class="num">{{ time(turning.countsFrom) }}</b> until
+          <b class="num">{{ time(turning.stopsAt) }}</b>
+        </dd>
+      </div>
+      <div class="row">
+        <dt>Turns while it sets</dt>
+        <dd>
+          <b class="num">{{ Math.floor(turning.turns) }}</b>
+        </dd>
+      </div>
+    </template>
+  </dl>
+  <p v-else class="quiet small">Measuring how deep the piece lies under its surface …</p>
+</template>
+
+<style scoped>
+dt {
+  white-space: nowrap;
+}
+
+dt,
+dd {
+  color: var(--ink-2);
+  font-size: var(--size-small);
+}
+
+dd {
+  text-align: right;
+}
+
+dd b {
+  color: var(--ink);
+  font-size: var(--size-lead);
+}
+</style>
