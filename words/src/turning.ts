@@ -1,4 +1,5 @@
 import { show, type UnitChoice } from '@mivro/core/base/units'
+import type { NarrowPlace } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 
 /** How each shot of a hollow cast is turned, from its mixing on. */
@@ -37,4 +38,13 @@ export function explainTurning(
     'It may stop when what would still run down by its own weight until the gel is less than the film itself.',
     'How it thickens is the model of its cure, in a film on silicone: an estimate, to about 15 % of the time. Surface tension and the way that hands turn are left out.',
   ]
+}
+
+/** Narrow places of a hollow cast together. @example sayNarrow([], metric) // 'nothing' */
+export function sayNarrow(places: readonly NarrowPlace[], units: UnitChoice): string {
+  if (places.length === 0) return 'nothing'
+  const all = places.reduce((sum, { volume }) => sum + volume, 0)
+  const blind = places.filter((place) => place.blind).length
+  const which = blind > 0 ? `, ${blind} blind` : ''
+  return `${places.length} ${places.length === 1 ? 'place' : 'places'}${which}, ${show(all, 'volume', units)}`
 }

@@ -2,12 +2,13 @@
 import { computed, ref } from 'vue'
 import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/work/plan'
 import type { FillCurve, Section } from '@mivro/core/form/filling'
-import type { SectionDepths } from '@mivro/core/form/wall'
+import type { NarrowPlace, SectionDepths } from '@mivro/core/form/wall'
 import { show, unitSymbol } from '@mivro/core/base/units'
 import { joinWords } from '@mivro/words/clock'
 import { useStudio } from '../project/studioStore.ts'
 import Bands from './Bands.vue'
 import { margin, spanAt } from './frame.ts'
+import BrushPlaces from './BrushPlaces.vue'
 import HollowWalls from './HollowWalls.vue'
 import Inclusions from './Inclusions.vue'
 import LengthRuler from './LengthRuler.vue'
@@ -28,6 +29,8 @@ const props = defineProps<{
   selected?: string
   /** How deep the cut lies under the walls, where something is cast hollow. */
   depths?: SectionDepths
+  /** Where a brush goes first. */
+  brush?: readonly NarrowPlace[]
   /** What is set in, as soon as it is known where. */
   things?: DrawnThings
   /** Of the cut about up, radians. */
@@ -192,6 +195,7 @@ const words = computed(() =>
           @remove="emit('remove', layer.index)"
         />
         <template v-if="depths">
+          <BrushPlaces v-if="brush" :places="brush" :section="section" :frame="frame" />
           <WallHandle
             v-for="{ layer, shell } in walls"
             :key="layer.id"

@@ -11,6 +11,7 @@ import {
   type CompiledLayer,
   type Layer,
 } from '@mivro/core/work/plan'
+import type { narrowPlaces } from '@mivro/core/form/wall'
 import type { Problem } from '@mivro/core/base/problem'
 import { show, showDuration } from '@mivro/core/base/units'
 import { explainCure, explainSheet, sayHeatBand } from '@mivro/words/cure'
@@ -35,7 +36,12 @@ import TintList from './TintList.vue'
 import InclusionList from './InclusionList.vue'
 import { useFixes } from './useFixes.ts'
 
-const props = defineProps<{ layer: CompiledLayer; count: number }>()
+const props = defineProps<{
+  layer: CompiledLayer
+  count: number
+  /** Where walls fill all there is, and where a brush goes first. */
+  narrow?: ReturnType<typeof narrowPlaces>
+}>()
 
 const project = useProject()
 const shelf = useShelf()
@@ -150,6 +156,7 @@ const { field, choice } = fieldsOf(() => source.value, change)
     :fill="source.fill"
     :fine="fine"
     :change="change"
+    :narrow="narrow"
   />
   <template v-else>
     <QuantityField
@@ -207,6 +214,7 @@ const { field, choice } = fieldsOf(() => source.value, change)
 
   <template v-if="layer.weighing">
     <CountField
+      v-if="source.fill.by !== 'shell'"
       label="Number of cups"
       :value="layer.weighing.cups"
       :take="(cups) => change({ cups: cups > 1 ? cups : undefined })"

@@ -19,7 +19,7 @@ import ToolButton from '../ui/ToolButton.vue'
 import LayerPanel from './LayerPanel.vue'
 import PlanPanel from './PlanPanel.vue'
 import { useBubbles } from './air/useBubbles.ts'
-import { useCutDepths } from './useCutDepths.ts'
+import { useHollow } from './useHollow.ts'
 import { useLayers } from './useLayers.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 import Tip from '../ui/Tip.vue'
@@ -64,7 +64,7 @@ const lenses = [
   { name: 'heat', label: 'Heat', key: '5' },
 ] as const
 const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
-const depths = useCutDepths(() => lens.value === 'layers')
+const { depths, narrow } = useHollow(() => lens.value === 'layers')
 const look = (name: string) =>
   router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
 /** Of the three first steps: the shape is there, then a layer, then its weights. */
@@ -207,6 +207,7 @@ const shortcuts = useShortcuts([
         :compiled="project.compiled"
         :selected="selected"
         :depths="depths"
+        :brush="narrow?.brush"
         :things="things"
         :turn="project.turn"
         @select="select"
@@ -259,7 +260,7 @@ const shortcuts = useShortcuts([
         class="panels stack"
         :class="{ away: !layer || lens !== 'layers' }"
       >
-        <LayerPanel :layer="shown" :count="project.compiled.layers.length" />
+        <LayerPanel :layer="shown" :count="project.compiled.layers.length" :narrow="narrow" />
       </div>
       <div
         v-if="built > (layer ? 3 : 2)"

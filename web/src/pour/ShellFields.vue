@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { show, showDuration, type Fineness } from '@mivro/core/base/units'
-import { wallFor, type CompiledLayer, type PlacedShell } from '@mivro/core/work/plan'
+import { wallFor, wallForMass, type CompiledLayer, type PlacedShell } from '@mivro/core/work/plan'
 import type { Layer } from '@mivro/core/work/plan'
+import type { narrowPlaces, NarrowPlace } from '@mivro/core/form/wall'
 import type { Problem } from '@mivro/core/base/problem'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { explainTurning } from '@mivro/words/turning'
+import { explainTurning, sayNarrow } from '@mivro/words/turning'
 import CountField from '../ui/CountField.vue'
 import { fieldsOf } from '../ui/fields.ts'
 import Origin from '../ui/Origin.vue'
@@ -18,6 +19,7 @@ const props = defineProps<{
   layer: CompiledLayer
   fill: PlacedShell['fill']
   fine: Fineness
+  narrow?: ReturnType<typeof narrowPlaces>
   change: (values: Partial<Layer>) => Problem | undefined
 }>()
 
@@ -36,13 +38,18 @@ const ways = [
 const length = (metres: number) => show(metres, 'length', studio.units)
 const time = (seconds: number) => showDuration(seconds, props.fine)
 
-/** Backwards: the wall that a volume makes. */
-function takeVolume(volume: number): Problem | undefined {
-  const depths = project.depths
-  if (!depths || !shell.value) return undefined
-  const wall = wallFor(shell.value, depths, volume, props.layer.bottom)
-  return props.change({ fill: { ...props.fill, wall } })
-}
+/** How many, and what they hold together. */
+const said = (places: readonly NarrowPlace[]) => sayNarrow(places, studio.units)
+
+/** Backwards: the wall that a volume makes, and the weight of a cast that was weighed. */
+const takeVolume = (volume: number) =>
+  project.depths && shell.value
+    ? takeWall(wallFor(shell.value, project.depths, volume, props.layer.bottom))
+    : undefined
+const takeMass = (mass: number) =>
+  project.depths && takeWall(wallForMass(props.layer, project.depths, mass))
+const takeWall = (wall: number | undefined): Problem | undefined =>
+  wall === undefined ? undefined : props.change({ fill: { ...props.fill, wall } })
 </script>
 
 <template>
@@ -54,6 +61,14 @@ function takeVolume(volume: number): Problem | undefined {
     kind="volume"
     :value="layer.resin"
     :take="takeVolume"
+  />
+  <QuantityField
+    v-if="shell && layer.each"
+    :key="`${layer.id}-weight`"
+    label="Weight of a cast"
+    kind="mass"
+    :value="layer.each.mass"
+    :take="takeMass"
   />
   <CountField :key="`${layer.id}-shots`" label="Shots" v-bind="field('shots')" />
   <SegmentField
@@ -76,6 +91,16 @@ function takeVolume(volume: number): Problem | undefined {
         <b class="num">{{ length(shell.third) }}</b> of wall
       </dd>
     </div>
+    <template v-if="narrow">
+      <div class="row" data-narrow="solid">
+        <dt>Fills solid</dt>
+        <dd>{{ said(narrow.solid) }}</dd>
+      </div>
+      <div class="row" data-narrow="brush">
+        <dt>Brush first</dt>
+        <dd>{{ said(narrow.brush) }}</dd>
+      </div>
+    </template>
     <template v-if="turning">
       <div class="row" data-turning>
         <dt>

@@ -12,7 +12,7 @@ import type { CompiledPlan, Plan } from '@mivro/core/work/plan'
 import { askAir, askDepths, askSeats } from '../work/pool.ts'
 import { useGeometry } from './useGeometry.ts'
 import { useCureTimes } from './useCureTimes.ts'
-import { useLatest } from './useLatest.ts'
+import { steady, useLatest } from './useLatest.ts'
 import { useSurvey } from './useSurvey.ts'
 
 interface Options {
@@ -21,13 +21,6 @@ interface Options {
   /** The mould too, where it is looked at: a card knows nothing of it. */
   mould?: { derive: typeof deriveMould; looked: () => boolean; view: () => ProjectView }
 }
-
-/** The same question as before is the same object: only another one is asked. */
-const steady = <Q>(question: () => Q | undefined) =>
-  computed<Q | undefined>((before) => {
-    const next = question()
-    return JSON.stringify(next) === JSON.stringify(before) ? before : next
-  })
 
 /**
  * A piece with its pour and its mould as they are shown: `derive` says what it would like to know,

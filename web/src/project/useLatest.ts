@@ -1,5 +1,12 @@
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
+
+/** The same question as before is the same object: only another one is asked. */
+export const steady = <Q>(question: () => Q | undefined) =>
+  computed<Q | undefined>((before) => {
+    const next = question()
+    return JSON.stringify(next) === JSON.stringify(before) ? before : next
+  })
 
 /**
  * The answer to a question that changes while a hand drags: one is asked at a time, and then the

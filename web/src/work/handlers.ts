@@ -167,10 +167,20 @@ export const handlers = {
   },
 
   /** The same on a cut. */
-  async depthsOnCut({ form, up, turn }: SurveyQuestion, { cavity }: JobContext) {
+  async depthsOnCut(
+    { form, up, turn, mouth }: SurveyQuestion & DepthsQuestion,
+    { cavity }: JobContext,
+  ) {
     const { mesh } = await cavity(form)
     const { depthsOnSection } = await import('./walls.ts')
-    return depthsOnSection(mesh, section(mesh, up, turn))
+    return depthsOnSection(mesh, section(mesh, up, turn), { mouth })
+  },
+
+  /** Where a wall fills all there is, and where a brush goes first. */
+  async narrow({ form, up, wall }: NarrowQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { narrowPlaces } = await import('./walls.ts')
+    return narrowPlaces(mesh, up, wall)
   },
 
   /** How gates and vents sit on the piece. */
@@ -307,6 +317,11 @@ export const handlers = {
       silicone: made.silicone,
     }
   },
+}
+
+export interface NarrowQuestion extends ShapeAsItLies {
+  /** m */
+  wall: number
 }
 
 export interface ArrangeQuestion {

@@ -38,7 +38,10 @@ export const askDepths = (question: DepthsQuestion, options?: AskOptions<never>)
   ask('depths', question, options)
 
 /** The same on a cut. */
-export const askDepthsOnCut = (question: SurveyQuestion) => ask('depthsOnCut', question)
+export const askDepthsOnCut = (question: Question<'depthsOnCut'>) => ask('depthsOnCut', question)
+
+/** Where a wall fills all there is, and where a brush goes first. */
+export const askNarrow = (question: Question<'narrow'>) => ask('narrow', question)
 
 /** How gates and vents sit on the piece. */
 export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =>

@@ -21,12 +21,12 @@ const places = 110
 
 /**
  * Depths under the walls on a cut of a piece: exact distances in space (three-mesh-bvh), so that a
- * wall in front of the cut counts too.
+ * wall in front of the cut counts too. `mouth`: the level top stands open and is no wall.
  *
  * @example depthsOnSection(blockMesh, sectionOfBlock).columns // 114
  */
-export function depthsOnSection(mesh: Mesh, cut: Section): SectionDepths {
-  const tree = wallTree(mesh)
+export function depthsOnSection(mesh: Mesh, cut: Section, { mouth = false } = {}): SectionDepths {
+  const tree = wallTree(mesh, mouth ? cut.axes.up : undefined)
   const width = cut.right - cut.left
   const step = Math.max(width, cut.height) / places
   const columns = Math.ceil(width / step) + 4

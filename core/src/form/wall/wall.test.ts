@@ -101,6 +101,16 @@ describe('the wall on a cut', () => {
     }
   })
 
+  it('opens where the mould is open', () => {
+    const box = buildSolid({ solid: 'block', width: 0.06, depth: 0.04, height: 0.02 })
+    const highest = (mouth: boolean) => {
+      const [line] = depthLines(depthsOnSection(box, section(box, up), { mouth }), 3 * mm)
+      return Math.max(...line.filter((_, i) => i % 2 === 1)) / mm
+    }
+    expect(highest(false)).toBeCloseTo(17, 1)
+    expect(highest(true)).toBeGreaterThan(19.5)
+  })
+
   it('is none where the wall fills the piece', () => {
     const slab = buildSolid({ solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 })
     expect(depthLines(depthsOnSection(slab, section(slab, up)), 5 * mm)).toEqual([])

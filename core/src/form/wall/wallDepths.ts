@@ -1,7 +1,7 @@
 import { Vector3 } from 'three'
 import type { HitPointInfo, MeshBVH } from 'three-mesh-bvh'
 import { middleOf, neighbourSteps, placeOf, voxelise, type Grid } from '../cells/index.ts'
-import { axesFor, dot, reachAlong, type Mesh, type Vec3 } from '../mesh/index.ts'
+import { dot, type Mesh, type Vec3 } from '../mesh/index.ts'
 import { wallTree } from './tree.ts'
 
 /** How much of a cavity lies how deep under its walls, by height. Plain data. */
@@ -37,7 +37,7 @@ const rim = 2
  */
 export function wallDepths(mesh: Mesh, up: Vec3, { mouth = false } = {}): WallDepths {
   const grid = voxelise(mesh, up, { longest: cells, rim })
-  const tree = wallTree(mouth ? withoutMouth(mesh, up) : mesh)
+  const tree = wallTree(mesh, mouth ? up : undefined)
   const found = signedDepths(grid, tree, mouth ? wallTree(mesh) : tree)
   const deepest = deepestNear(grid, tree, found)
   const bin = (deepest * (1 + 1e-9)) / bins
@@ -111,19 +111,4 @@ function widthAlong({ cell, axes }: Grid, { x, y, z }: Vector3): number {
   const way: Vec3 = [x, y, z]
   const along = [axes.right, axes.away, axes.up].map((axis, k) => dot(way, axis) * cell[k])
   return Math.hypot(...along) || cell[0]
-}
-
-/** Less than this share of the height from its top is the level top. */
-const level = 1e-6
-
-/** All of it but what lies level at its top. */
-function withoutMouth({ positions, triangles }: Mesh, up: Vec3): Mesh {
-  const { low, size } = reachAlong({ positions, triangles }, axesFor(up).up)
-  const isTop = (i: number) =>
-    dot([positions[3 * i], positions[3 * i + 1], positions[3 * i + 2]], axesFor(up).up) >
-    low + size * (1 - level)
-  const walls = [...triangles.keys()].filter(
-    (k) => ![0, 1, 2].every((c) => isTop(triangles[k - (k % 3) + c])),
-  )
-  return { positions, triangles: Uint32Array.from(walls, (k) => triangles[k]) }
 }

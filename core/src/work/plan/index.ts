@@ -12,6 +12,7 @@ export {
   filmOf,
   turningRadius,
   wallFor,
+  wallForMass,
   type CompiledTurning,
   type PlacedShell,
 } from './compile/shell.ts'

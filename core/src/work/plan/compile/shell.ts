@@ -104,6 +104,30 @@ export function wallFor(
   return wallOf(depths, shellVolume(depths, from, bottom) + volume, bottom) - from
 }
 
+/**
+ * The same of a cast that was weighed, kg: what its mix weighs is known of the layer as it is planned.
+ *
+ * @example wallForMass({ shell: { from: 0 }, resin: 1e-5, each: { mass: 0.01 }, bottom: 0 }, depthsOfBlock, 0.02).toFixed(3) // '0.003'
+ */
+export function wallForMass(
+  {
+    shell,
+    resin,
+    each,
+    bottom,
+  }: {
+    shell?: Pick<PlacedShell, 'from'>
+    resin: number
+    each?: { mass: number }
+    bottom: number
+  },
+  depths: WallDepths,
+  mass: number,
+): number | undefined {
+  if (!shell || !each || !(each.mass > 0)) return undefined
+  return wallFor(shell, depths, (resin * mass) / each.mass, bottom)
+}
+
 /** Half of its widest section about the axis that it is turned by, taken as round, m. */
 export const turningRadius = (curve: FillCurve): number =>
   Math.sqrt(

@@ -1,0 +1,35 @@
+import { computed } from 'vue'
+import { isHollow } from '@mivro/core/work/plan'
+import { steady, useLatest } from '../project/useLatest.ts'
+import { useProject } from '../project/projectStore.ts'
+import { askDepthsOnCut, askNarrow } from '../work/pool.ts'
+
+/** What is asked about the open piece as it lies, while something of it is cast hollow and looked at. */
+export function useHollow(looked: () => boolean) {
+  const project = useProject()
+  const lying = () => {
+    const { piece, plan } = project
+    if (!looked() || !piece || !plan || !isHollow(plan)) return undefined
+    return { form: piece.document.form, up: plan.up }
+  }
+  const wall = computed(() =>
+    Math.max(0, ...(project.compiled?.layers ?? []).map(({ shell }) => shell?.to ?? 0)),
+  )
+  const cut = steady(() => {
+    const found = lying()
+    const mouth = project.compiled?.into.mould === 'open'
+    return found && { ...found, turn: project.turn, mouth }
+  })
+  const places = steady(() => {
+    const found = lying()
+    return found && wall.value > 0 ? { ...found, wall: wall.value } : undefined
+  })
+  const depths = useLatest(() => cut.value, askDepthsOnCut)
+  const narrow = useLatest(() => places.value, askNarrow)
+  return {
+    /** How deep the cut lies under the walls. */
+    depths: computed(() => (cut.value ? depths.answer.value : undefined)),
+    /** Places that the walls fill, and those that a brush goes to first. */
+    narrow: computed(() => (places.value ? narrow.answer.value : undefined)),
+  }
+}
