@@ -1,5 +1,7 @@
+import { Triangle, Vector3 } from 'three'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { airPockets, bestTilts, voxelise, type AirPocket } from '@mivro/core/form/cells'
+import { shellVolume, wallDepths } from '@mivro/core/form/wall'
 import { cavityOf } from '@mivro/core/form/mesh'
 import { type Mesh, type Vec3 } from '@mivro/core/form/mesh'
 import { astronomer, gatePlace } from './astronomer.ts'
@@ -69,3 +71,65 @@ describe('the little astronomer', () => {
     expect(airPockets(mesh, voxelise(mesh, best.up), openings)).toEqual([])
   })
 })
+
+// Hollow casts: an independent sum, of places spread evenly, each measured to every face (three’s triangles).
+describe('a wall of the little astronomer', () => {
+  it('takes what lies within it, to 1 %', () => {
+    const { low, high, volume } = cavityOf(mesh).measures
+    const found = depthsByHand(mesh, low, high, 12_000)
+    const walls = wallDepths(mesh, up)
+    for (const wall of [0.002, 0.003]) {
+      const wanted = (found.filter((depth) => depth < wall).length / found.length) * volume
+      expect(Math.abs(shellVolume(walls, wall) / wanted - 1)).toBeLessThan(0.01)
+    }
+  })
+})
+
+/** The n-th of a sequence that fills the unit interval evenly (van der Corput 1935). */
+function evenly(n: number, base: number): number {
+  let [sum, share] = [0, 1 / base]
+  for (let left = n; left > 0; left = Math.floor(left / base), share /= base) {
+    sum += (left % base) * share
+  }
+  return sum
+}
+
+/** Distances to the nearest of all faces, of places inside that are spread evenly over a box, m. */
+function depthsByHand({ positions: p, triangles: t }: Mesh, low: Vec3, high: Vec3, count: number) {
+  const corner = (i: number) => new Vector3(p[3 * i], p[3 * i + 1], p[3 * i + 2])
+  const faces = Array.from({ length: t.length / 3 }, (_, i) => {
+    const face = new Triangle(corner(t[3 * i]), corner(t[3 * i + 1]), corner(t[3 * i + 2]))
+    const middle = face.getMidpoint(new Vector3())
+    // Beyond a ball around it nothing of a face has to be looked at.
+    const reach = Math.max(...[face.a, face.b, face.c].map((one) => one.distanceTo(middle)))
+    return { face, middle, reach }
+  })
+  const near = new Vector3()
+  const depths: number[] = []
+  for (let n = 1; n <= count; n++) {
+    const at = new Vector3(
+      ...[2, 3, 5].map((base, k) => low[k] + evenly(n, base) * (high[k] - low[k])),
+    )
+    let over = 0
+    for (const { face, middle, reach } of faces) {
+      if (Math.abs(middle.x - at.x) > reach || Math.abs(middle.y - at.y) > reach) continue
+      if (isUnder(face, at.x, at.y, at.z)) over++
+    }
+    if (over % 2 === 0) continue
+    let least = Infinity
+    for (const { face, middle, reach } of faces) {
+      if (middle.distanceTo(at) - reach > least) continue
+      least = Math.min(least, face.closestPointToPoint(at, near).distanceTo(at))
+    }
+    depths.push(least)
+  }
+  return depths
+}
+
+/** Whether a face lies straight over a place. */
+function isUnder({ a, b, c }: Triangle, x: number, y: number, z: number): boolean {
+  const side = (m: Vector3, n: Vector3) => (n.x - m.x) * (y - m.y) - (n.y - m.y) * (x - m.x)
+  const [u, v, w] = [side(b, c), side(c, a), side(a, b)]
+  if (u > 0 !== v > 0 || v > 0 !== w > 0) return false
+  return (u * a.z + v * b.z + w * c.z) / (u + v + w) > z
+}

@@ -72,6 +72,9 @@ export async function fillDemo(
       form = { from: 'file', mesh, fileName: `${given}.stl`, unit: 'mm' }
     } else form = given
     await add('piece', demo.id, null, { ...demo.piece, form })
+    for (const [index, plan] of (demo.earlier ?? []).entries()) {
+      await add('plan', `${demo.id}-plan-${index + 1}`, demo.id, plan)
+    }
     await add('plan', `${demo.id}-plan`, demo.id, demo.plan)
     for (const [index, pull] of demo.pulls.entries()) {
       await add(

@@ -11,6 +11,8 @@ export interface DemoPiece {
   id: string
   piece: Omit<Piece, 'form'> & { form: Piece['form'] | 'meteorite' | 'astronomer' }
   plan: Plan
+  /** Pours that were planned before it. */
+  earlier?: Plan[]
   pulls: DemoPull[]
 }
 
@@ -254,6 +256,21 @@ export const pieces: DemoPiece[] = [
       form: 'astronomer',
       note: 'Printed master, 94 mm. Poured foot up, the gate under the foot.',
     },
+    earlier: [
+      {
+        ...bench,
+        name: 'Hollow, in two shots',
+        up: [0, 0, -1],
+        mould: 'closed',
+        copies: 1,
+        layers: [
+          layer('wall', 'White wall', 94, {
+            resin: 'demo-white-urethane',
+            fill: { by: 'shell', wall: 3 * mm, shots: 2, turned: 'hands', turns: 6 },
+          }),
+        ],
+      },
+    ],
     plan: {
       ...bench,
       name: 'Night blue in two pours',

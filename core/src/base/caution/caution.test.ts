@@ -51,6 +51,9 @@ describe('safety cautions', () => {
     ['powder', 'weigh', 'dust'],
     ['deep pour', 'pour', 'deep'],
     ['any resin', 'mix', 'smoking-cup'],
+    ['any resin', 'turn', 'turn-gloves'],
+    ['any resin', 'turn', 'turn-plug'],
+    ['hot mould', 'turn', 'turn-warm'],
     ['any resin', 'demould', 'brittle'],
     ['any resin', 'demould', 'food'],
   ] as const)('%s: before %s, %s', (hazard, step, id) => {

@@ -3,7 +3,14 @@ import { section } from '../filling/index.ts'
 import { measure, type Vec3 } from '../mesh/index.ts'
 import { referenceKernel, type ReferenceKernel } from '../mesh/manifold.reference.ts'
 import { buildSolid } from '../shape/index.ts'
-import { depthLines, depthsOnSection, shellVolume, wallDepths, wallOf } from './index.ts'
+import {
+  depthLines,
+  depthsOnSection,
+  narrowPlaces,
+  shellVolume,
+  wallDepths,
+  wallOf,
+} from './index.ts'
 
 let reference: ReferenceKernel
 beforeAll(async () => {
@@ -114,6 +121,22 @@ describe('the wall on a cut', () => {
   it('is none where the wall fills the piece', () => {
     const slab = buildSolid({ solid: 'slab', diameter: 0.1, thickness: 0.008, bevel: 0 })
     expect(depthLines(depthsOnSection(slab, section(slab, up)), 5 * mm)).toEqual([])
+  })
+})
+
+describe('narrow places of a hollow cast', () => {
+  it('are what two walls fill, and what a brush of 8 mm goes to: a rod on a ball, blind', () => {
+    const { kernel, meshOf } = reference
+    const rod = (r: number) =>
+      meshOf(kernel.Manifold.sphere(15, 48).add(kernel.Manifold.cylinder(40, r, r, 48)))
+    const { solid, brush } = narrowPlaces(rod(2), up, 3 * mm)
+    expect(solid).toHaveLength(1)
+    expect(solid[0].blind).toBe(true)
+    // What stands out of the ball: 25 mm of a rod of 4 mm.
+    near(solid[0].volume, Math.PI * 4 * 25 * mm ** 3, 0.25)
+    expect(brush[0].at[2]).toBeGreaterThan(0.015)
+    // A wall of 1 mm leaves a hollow in a rod of 10 mm, and a brush is not needed there.
+    expect(narrowPlaces(rod(5), up, 1 * mm)).toEqual({ solid: [], brush: [] })
   })
 })
 
