@@ -1,6 +1,6 @@
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js'
-import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three'
-import { MeshBVH } from 'three-mesh-bvh'
+import { Box3, DoubleSide, Ray, Vector3 } from 'three'
+import type { MeshBVH } from 'three-mesh-bvh'
 import { mergeVertices } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { compile, newPlan, type Plan } from '../core/src/work/plan/index.ts'
 import { slowEpoxy, violet } from '../core/src/matter/material/samples.ts'
@@ -14,6 +14,7 @@ import {
   openingCells,
   voxelise,
 } from '../core/src/form/cells/index.ts'
+import { depthLines, depthsOnSection, treeOf, wallDepths } from '../core/src/form/wall/index.ts'
 import { buildSolid } from '../core/src/form/shape/index.ts'
 import { cavityOf } from '../core/src/form/mesh/index.ts'
 import {
@@ -69,9 +70,9 @@ export function benchShapes(): void {
   console.log('\nThe same million triangles in cells')
   const fine = bumpyBall(1_000_000)
   const cells = median(() => voxelise(fine, up), 7)
-  const tree = bvhOf(fine)
+  const tree = treeOf(fine)
   const rays = median(() => columnRays(tree, 64), 3)
-  const planting = median(() => bvhOf(fine), 1)
+  const planting = median(() => treeOf(fine), 1)
   compare(
     'cells, 128 along the longest side',
     cells,
@@ -125,14 +126,17 @@ export function benchShapes(): void {
     median(() => findSeam(figure.mesh, { up, front: [0, -1, 0] }), 1),
     1000,
   )
-}
-
-/** A search tree over the mesh, as pointing at things in the round uses it. */
-function bvhOf({ positions, triangles }: Mesh): MeshBVH {
-  const geometry = new BufferGeometry()
-  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(positions), 3))
-  geometry.setIndex(new BufferAttribute(triangles.slice(), 1))
-  return new MeshBVH(geometry)
+  within(
+    'depths under the walls of a figure, for a hollow cast',
+    median(() => wallDepths(figure.mesh, up), 1),
+    2000,
+  )
+  const cut = depthsOnSection(figure.mesh, section(figure.mesh, up))
+  within(
+    'its inner face on the cut, while it is dragged',
+    median(() => depthLines(cut, 0.003), 5),
+    16,
+  )
 }
 
 /** Cells by shooting one ray up each column and counting what it meets. */

@@ -60,7 +60,7 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <g class="surface" :class="{ selected, dragging }">
+  <g class="surface" :class="{ selected, held: selected || dragging }">
     <line
       :x1="left"
       :x2="right"
@@ -70,7 +70,7 @@ function key(event: KeyboardEvent): void {
       :class="layer.clock?.meets ?? layer.join"
     />
     <g
-      class="handle"
+      class="cut-handle"
       role="slider"
       tabindex="0"
       aria-orientation="vertical"
@@ -105,22 +105,8 @@ function key(event: KeyboardEvent): void {
   stroke-width: 1.6;
 }
 
-.handle {
+.cut-handle {
   cursor: ns-resize;
-  outline: 0;
-  touch-action: none;
-}
-
-.handle:hover .grip,
-.dragging .grip,
-.selected .grip {
-  fill: var(--teal);
-}
-
-.handle:focus-visible .grip {
-  stroke-width: 5;
-  stroke: var(--focus-halo);
-  fill: var(--teal);
 }
 
 .selected .line {

@@ -77,8 +77,8 @@ function key(event: KeyboardEvent): void {
   <g
     v-if="grip"
     ref="handle"
-    class="handle"
-    :class="{ dragging, on: selected }"
+    class="cut-handle"
+    :class="{ held: selected || dragging }"
     role="slider"
     tabindex="0"
     aria-orientation="horizontal"
@@ -100,21 +100,7 @@ function key(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.handle {
+.cut-handle {
   cursor: ew-resize;
-  outline: 0;
-  touch-action: none;
-}
-
-.handle:hover .grip,
-.dragging .grip,
-.on .grip {
-  fill: var(--teal);
-}
-
-.handle:focus-visible .grip {
-  stroke-width: 5;
-  stroke: var(--focus-halo);
-  fill: var(--teal);
 }
 </style>

@@ -80,7 +80,8 @@ export function depthLines(
   for (let j = 0; j + 1 < rows; j++) {
     for (let i = 0; i + 1 < columns; i++) {
       const [a, b, c, d] = [0, 1, columns + 1, columns].map((by) => j * columns + i + by)
-      triangles.push(a, b, c, a, c, d)
+      const above = [a, b, c, d].filter((corner) => depths[corner] > depth).length
+      if (above > 0 && above < 4) triangles.push(a, b, c, a, c, d)
     }
   }
   return chain(cutEdges(Uint32Array.from(triangles), depths, depth)).map(({ edges }) =>

@@ -1,5 +1,5 @@
 import { Vector3 } from 'three'
-import type { HitPointInfo, MeshBVH } from 'three-mesh-bvh'
+import type { MeshBVH } from 'three-mesh-bvh'
 import { middleOf, neighbourSteps, placeOf, voxelise, type Grid } from '../cells/index.ts'
 import { dot, type Mesh, type Vec3 } from '../mesh/index.ts'
 import { wallTree } from './tree.ts'
@@ -22,6 +22,9 @@ const cells = 56
 
 /** Depths are told in so many bins. */
 const bins = 160
+
+/** So many layers of cells under the skin are measured each for itself. */
+const measuredLayers = 6
 
 /** Cells beyond the piece on each side: what reaches into it is counted too. */
 const rim = 2
@@ -65,25 +68,58 @@ interface Depth {
   width: number
 }
 
-/** Of the middles of cells within the piece and beside its skin. */
+/**
+ * Of the middles of cells within the piece and beside its skin. The outer layers of cells are measured;
+ * one deeper within takes the nearest of the places that its neighbours found, which is as good there
+ * (vector distance transform, Danielsson 1980).
+ */
 function signedDepths(grid: Grid, walls: MeshBVH, skin: MeshBVH): Depth[] {
+  const { inside } = grid
   const beside = neighbourSteps(grid, 26).map(({ step }) => step)
-  const farthest = Math.hypot(...grid.cell)
+  const nearest = new Map<number, Vector3>()
   const found: Depth[] = []
-  // No farther than from the cell before and from there to here.
-  let before = -2
-  let known = Infinity
-  for (let cell = 0; cell < grid.inside.length; cell++) {
-    const within = grid.inside[cell] === 1
-    if (!within && !beside.some((step) => grid.inside[cell + step] === 1)) continue
-    const at = new Vector3(...middleOf(grid, cell))
-    const most = before === cell - 1 ? (known + farthest) * 1.001 : Infinity
-    const { point, distance } = walls.closestPointToPoint(at, {} as HitPointInfo, 0, most)!
-    ;[before, known] = [cell, distance]
+  const take = (cell: number, at: Vector3, point: Vector3, way: 1 | -1) => {
+    nearest.set(cell, point)
+    const depth = way * at.distanceTo(point)
+    const width = widthAlong(grid, at.sub(point).normalize())
+    found.push({ cell, depth, width })
+  }
+  const middle = (cell: number) => new Vector3(...middleOf(grid, cell))
+  const nearestBeside = (cell: number, at: Vector3): Vector3 => {
+    let best: Vector3 | undefined
+    let least = Infinity
+    for (const step of beside) {
+      const point = nearest.get(cell + step)
+      const far = point ? at.distanceToSquared(point) : Infinity
+      if (far < least) [best, least] = [point, far]
+    }
+    return best!
+  }
+  let layer = []
+  for (let cell = 0; cell < inside.length; cell++) {
+    const within = inside[cell] === 1
+    if (!beside.some((step) => inside[cell + step] === 1 - inside[cell])) continue
+    const at = middle(cell)
+    const { point, distance } = walls.closestPointToPoint(at)!
     // Over a mouth that stands open no wall reaches in.
     if (!within && skin !== walls && skin.closestPointToPoint(at)!.distance < distance) continue
-    const width = widthAlong(grid, at.sub(point).normalize())
-    found.push({ cell, depth: within ? distance : -distance, width })
+    take(cell, at, point, within ? 1 : -1)
+    if (within) layer.push(cell)
+  }
+  for (let n = 1; layer.length > 0; n++) {
+    const next = new Set<number>()
+    for (const cell of layer) {
+      for (const step of beside) {
+        if (inside[cell + step] === 1 && !nearest.has(cell + step)) next.add(cell + step)
+      }
+    }
+    layer = [...next]
+    for (const cell of layer) {
+      const at = middle(cell)
+      const point =
+        n < measuredLayers ? walls.closestPointToPoint(at)!.point : nearestBeside(cell, at)
+      take(cell, at, point, 1)
+    }
   }
   return found
 }
