@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 import { imperial, metric } from '@mivro/core/base/units'
-import { explainTurning, sayNarrow, sayTurning } from './turning.ts'
+import { explainTurning, sayCastWall, sayNarrow, sayTurning } from './turning.ts'
 
 const layer = (shots: number, turned: 'hands' | 'machine' = 'hands', more = {}) =>
   ({
@@ -51,5 +51,13 @@ describe('turning is said', () => {
   it('how many places are narrow, and how many of them blind', () => {
     expect(sayNarrow([place(1e-6)], metric)).toBe('1 place, 1.00 ml')
     expect(sayNarrow([place(1e-6), place(5e-7, true)], metric)).toBe('2 places, 1 blind, 1.50 ml')
+  })
+
+  it('what a weighed cast says of its wall', () => {
+    const cast = { mass: 0.0241, wall: 0.0026, wished: 0.003, reserve: 0.1 }
+    expect(sayCastWall(cast, metric)).toBe(
+      'The last cast weighed 24.1 g: a wall of 2.6 mm for the 3.0 mm that were wished.',
+    )
+    expect(sayCastWall({ ...cast, wall: 0.003 }, metric)).toContain('as it was wished.')
   })
 })

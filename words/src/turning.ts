@@ -1,6 +1,7 @@
 import { show, type UnitChoice } from '@mivro/core/base/units'
 import type { NarrowPlace } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
+import type { CastWall } from '@mivro/core/work/pull'
 
 /** How each shot of a hollow cast is turned, from its mixing on. */
 export function sayTurning(
@@ -48,3 +49,15 @@ export function sayNarrow(places: readonly NarrowPlace[], units: UnitChoice): st
   const which = blind > 0 ? `, ${blind} blind` : ''
   return `${places.length} ${places.length === 1 ? 'place' : 'places'}${which}, ${show(all, 'volume', units)}`
 }
+
+/** What a weighed cast says of its wall. */
+export function sayCastWall({ mass, wall, wished }: CastWall, units: UnitChoice): string {
+  const length = (metres: number) => show(metres, 'length', units)
+  const found = `The last cast weighed ${show(mass, 'mass', units)}: a wall of ${length(wall)}`
+  return Math.abs(wall - wished) < sameWall
+    ? `${found}, as it was wished.`
+    : `${found} for the ${length(wished)} that were wished.`
+}
+
+/** Nobody measures a wall finer, m. */
+const sameWall = 5e-5

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { show, showDuration, type Fineness } from '@mivro/core/base/units'
 import { wallFor, wallForMass, type CompiledLayer, type PlacedShell } from '@mivro/core/work/plan'
 import type { Layer } from '@mivro/core/work/plan'
@@ -7,7 +8,8 @@ import type { narrowPlaces, NarrowPlace } from '@mivro/core/form/wall'
 import type { Problem } from '@mivro/core/base/problem'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
-import { explainTurning, sayNarrow } from '@mivro/words/turning'
+import { castWall } from '@mivro/core/work/pull'
+import { explainTurning, sayCastWall, sayNarrow } from '@mivro/words/turning'
 import CountField from '../ui/CountField.vue'
 import { fieldsOf } from '../ui/fields.ts'
 import Origin from '../ui/Origin.vue'
@@ -38,6 +40,13 @@ const ways = [
 const length = (metres: number) => show(metres, 'length', studio.units)
 const time = (seconds: number) => showDuration(seconds, props.fine)
 
+/** What the newest cast that was weighed says of its wall. */
+const cast = computed(() => {
+  const { pour, plan, compiled, depths, pulls } = project
+  if (!pour || !plan || !compiled || !depths) return undefined
+  const documents = pulls.map(({ document }) => document)
+  return castWall({ id: pour.id, plan }, compiled, depths, documents)
+})
 /** How many, and what they hold together. */
 const said = (places: readonly NarrowPlace[]) => sayNarrow(places, studio.units)
 
@@ -119,7 +128,18 @@ const takeWall = (wall: number | undefined): Problem | undefined =>
       </div>
     </template>
   </dl>
-  <p v-else class="quiet small">Measuring how deep the piece lies under its surface …</p>
+  <p v-if="cast" class="quiet small" data-cast>
+    {{ sayCastWall(cast, studio.units) }}
+    <ElButton
+      v-if="cast.reserve !== undefined"
+      link
+      type="primary"
+      @click="project.changePlan({ ...project.plan!, reserve: cast.reserve })"
+    >
+      Mix {{ show(cast.reserve, 'fraction', studio.units) }} on top
+    </ElButton>
+  </p>
+  <p v-if="!shell" class="quiet small">Measuring how deep the piece lies under its surface …</p>
 </template>
 
 <style scoped>

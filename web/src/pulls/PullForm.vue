@@ -13,6 +13,7 @@ import {
 import { sayLogged } from '@mivro/words/mishap'
 import { outcomeWords } from '@mivro/words/pull'
 import { mouldKinds } from '@mivro/core/mould'
+import { isHollow } from '@mivro/core/work/plan'
 import { problemsOf, type Problem } from '@mivro/core/base/problem'
 import type { Session } from '../api/session.ts'
 import { useProject } from '../project/projectStore.ts'
@@ -35,6 +36,10 @@ const project = useProject()
 const pull = computed(() => props.session.document)
 /** Halves of one make go with each other in any pairing: which did is worth writing down. */
 const inHalves = computed(() => project.mould && mouldKinds[project.mould.kind].parts === 2)
+/** A cast that is weighed tells its wall. */
+const hollow = computed(() =>
+  project.pours.some(({ id, document }) => id === pull.value.plan && isHollow(document)),
+)
 const dateProblem = shallowRef<Problem>()
 
 function change(values: Partial<Pull>): Problem | undefined {
@@ -117,6 +122,13 @@ const { field, choice } = fieldsOf(() => pull.value, change)
           :take="(halves) => change({ halves: halves.trim() || undefined })"
         />
         <PullWeights :pull="pull" :change="change" />
+        <QuantityField
+          v-if="hollow || pull.castMass !== undefined"
+          optional
+          label="Weight of one cast"
+          kind="mass"
+          v-bind="field('castMass')"
+        />
       </div>
 
       <div class="stack">

@@ -146,6 +146,8 @@ const plainPullSchema = z.object({
     .optional(),
   /** What the person answered when asked about its faults, by the sign. */
   told: z.record(z.string().max(40), z.boolean()).optional(),
+  /** Of one cast as it came out, kg: of a hollow one it tells the wall. */
+  castMass: quantity('mass', leastWeighed, 1000).optional(),
   /** One of a pair that differ in one thing. */
   trial: z
     .object({ id: id(), difference: text('difference', 80), with: z.enum(['yes', 'no']) })
