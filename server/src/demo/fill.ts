@@ -17,7 +17,7 @@ import { meteorite } from './meteorite.ts'
 import { moulds } from './moulds.ts'
 import { runs } from './runs.ts'
 import type { DemoPull } from './demoPull.ts'
-import { pieces, type DemoPiece } from './pieces.ts'
+import { pieces, poursOf, type DemoPiece } from './pieces.ts'
 
 /** A small pot that a tank of air fills quickly. */
 const pot: Pot = {
@@ -72,10 +72,7 @@ export async function fillDemo(
       form = { from: 'file', mesh, fileName: `${given}.stl`, unit: 'mm' }
     } else form = given
     await add('piece', demo.id, null, { ...demo.piece, form })
-    for (const [index, plan] of (demo.earlier ?? []).entries()) {
-      await add('plan', `${demo.id}-plan-${index + 1}`, demo.id, plan)
-    }
-    await add('plan', `${demo.id}-plan`, demo.id, demo.plan)
+    for (const [id, plan] of poursOf(demo)) await add('plan', id, demo.id, plan)
     for (const [index, pull] of demo.pulls.entries()) {
       await add(
         'pull',

@@ -16,6 +16,12 @@ export interface DemoPiece {
   pulls: DemoPull[]
 }
 
+/** Its pours with their ids, in the order in which they were planned. */
+export const poursOf = ({ id, plan, earlier = [] }: DemoPiece): [string, Plan][] => [
+  ...earlier.map((one, i): [string, Plan] => [`${id}-plan-${i + 1}`, one]),
+  [`${id}-plan`, plan],
+]
+
 const layer = (id: string, name: string, top: number, more: Partial<Layer>): Layer => ({
   id,
   name,

@@ -1,14 +1,14 @@
 import type { Transaction } from '../db/connect.ts'
 import { materials } from './materials.ts'
 import { moulds } from './moulds.ts'
-import { pieces } from './pieces.ts'
+import { pieces, poursOf } from './pieces.ts'
 import { runs } from './runs.ts'
 
 /** The ids of everything the demo studio brings, children before their pieces. */
 export function demoIds(): string[] {
-  const under = pieces.flatMap(({ id, pulls }) => [
-    ...pulls.map((_, i) => `${id}-pull-${i + 1}`),
-    `${id}-plan`,
+  const under = pieces.flatMap((piece) => [
+    ...piece.pulls.map((_, i) => `${piece.id}-pull-${i + 1}`),
+    ...poursOf(piece).map(([id]) => id),
   ])
   return [
     ...Object.keys(runs),
