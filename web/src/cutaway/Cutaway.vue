@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { CompiledLayer, CompiledPlan, Plan } from '@mivro/core/work/plan'
+import { isHollow, type CompiledLayer, type CompiledPlan, type Plan } from '@mivro/core/work/plan'
 import type { FillCurve, Section } from '@mivro/core/form/filling'
 import type { NarrowPlace, SectionDepths } from '@mivro/core/form/wall'
 import { show, unitSymbol } from '@mivro/core/base/units'
@@ -84,9 +84,11 @@ const gate = computed(() => {
   return { x, top: frame.value.block.top, bottom: frame.value.y(props.section.height) }
 })
 const gateWords = computed(() =>
-  hasGate.value
-    ? `Up, with the gate: ${show(props.compiled.into.gate, 'volume', studio.units)}`
-    : 'Up, with the gate',
+  isHollow(props.plan)
+    ? 'Up, with the port, which is plugged'
+    : hasGate.value
+      ? `Up, with the gate: ${show(props.compiled.into.gate, 'volume', studio.units)}`
+      : 'Up, with the gate',
 )
 const words = computed(() =>
   // Nothing says yet how it will be poured.

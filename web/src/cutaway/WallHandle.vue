@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { depthAtPlace, depthLines, type SectionDepths } from '@mivro/core/form/wall'
-import type { CompiledLayer, PlacedShell } from '@mivro/core/work/plan'
+import { landedWall, type CompiledLayer, type PlacedShell } from '@mivro/core/work/plan'
 import { show } from '@mivro/core/base/units'
 import { useStudio } from '../project/studioStore.ts'
 import { useDrag } from '../ui/useDrag.ts'
@@ -25,9 +25,8 @@ const emit = defineEmits<{
 
 const studio = useStudio()
 const handle = useTemplateRef<SVGGElement>('handle')
-/** A drag and a key land on tenths of a millimetre; with Shift a key moves by half of one. */
+/** A key moves by a tenth of a millimetre; with Shift by half of one. */
 const step = 1e-4
-const thinnest = 3e-4
 
 const grip = computed(() => {
   let best: { x: number; height: number } | undefined
@@ -40,8 +39,6 @@ const grip = computed(() => {
 })
 /** Where it was taken: its height stays while it is dragged. */
 let height = 0
-const wallAt = (depth: number) =>
-  Math.max(thinnest, Math.round((depth - props.shell.from) / step) * step)
 const { dragging, down, move, up } = useDrag({
   take: () => {
     height = grip.value!.height
@@ -50,7 +47,7 @@ const { dragging, down, move, up } = useDrag({
   move: ({ clientX }) => {
     const { left } = handle.value!.ownerSVGElement!.getBoundingClientRect()
     const depth = depthAtPlace(props.depths, props.frame.acrossAt(clientX - left), height)
-    emit('drag', wallAt(depth))
+    emit('drag', landedWall(depth - props.shell.from))
   },
   drop: () => emit('drop'),
 })
@@ -61,7 +58,7 @@ function key(event: KeyboardEvent): void {
   if (by) {
     event.preventDefault()
     emit('select')
-    emit('nudge', Math.max(thinnest, props.shell.fill.wall + by))
+    emit('nudge', landedWall(props.shell.fill.wall + by))
   } else if (event.key === 'Delete') {
     event.stopPropagation()
     if (props.selected) emit('remove')

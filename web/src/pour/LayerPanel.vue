@@ -304,23 +304,4 @@ h3 {
   font-size: var(--size-small);
   font-weight: 400;
 }
-
-dt,
-dd {
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-dt {
-  white-space: nowrap;
-}
-
-dd {
-  text-align: right;
-}
-
-dd b {
-  color: var(--ink);
-  font-size: var(--size-lead);
-}
 </style>

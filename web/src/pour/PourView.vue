@@ -101,7 +101,8 @@ async function addAndHold(): Promise<void> {
   add()
   await nextTick()
   const index = project.compiled!.layers.length - 1
-  document.querySelector<SVGElement>(`[data-surface="${index}"]`)?.focus()
+  const grips = `[data-surface="${index}"], [data-wall="${index}"]`
+  document.querySelector<SVGElement>(grips)?.focus()
 }
 
 const shortcuts = useShortcuts([

@@ -141,24 +141,3 @@ const takeWall = (wall: number | undefined): Problem | undefined =>
   </p>
   <p v-if="!shell" class="quiet small">Measuring how deep the piece lies under its surface …</p>
 </template>
-
-<style scoped>
-dt {
-  white-space: nowrap;
-}
-
-dt,
-dd {
-  color: var(--ink-2);
-  font-size: var(--size-small);
-}
-
-dd {
-  text-align: right;
-}
-
-dd b {
-  color: var(--ink);
-  font-size: var(--size-lead);
-}
-</style>

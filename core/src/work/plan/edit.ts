@@ -41,6 +41,14 @@ export const usualShell: ShellFill = {
 export const isHollow = ({ layers }: Pick<Plan, 'layers'>): boolean =>
   layers.some(({ fill }) => fill.by === 'shell')
 
+/** A wall lands on tenths of a millimetre, and is no thinner than this, m. */
+const wallStep = 1e-4
+const thinnestShell = 3e-4
+
+/** A wall as a hand sets it, m. @example landedWall(0.00296) // 0.003 */
+export const landedWall = (wall: number): number =>
+  Math.max(thinnestShell, Math.round(wall / wallStep) * wallStep)
+
 /** The plan with the wall of a layer that is cast hollow, m. */
 export function withWall(plan: Plan, index: number, wall: number): Plan {
   const { fill } = plan.layers[index]
