@@ -1,11 +1,53 @@
+import type { Page } from '@playwright/test'
+import { AtBench } from './bench.ts'
 import { expect, test, type Mivro } from './mivro.ts'
 
 /** Of a cylinder of 50 x 20 mm what a wall of t mm takes, ml: all walls, or all but its open mouth. */
 const shellOf = (t: number, open = false) =>
   (Math.PI * (25 ** 2 * 20 - (25 - t) ** 2 * (20 - (open ? t : 2 * t)))) / 1000
-const value = async (mivro: Mivro, name: string) => Number(await mivro.field(name).inputValue())
+const value = async (mivro: Mivro, name: string | RegExp) =>
+  Number(await mivro.field(name).inputValue())
 
-test('a piece is cast hollow: wall, resin, weight and shots move together, and the sheet says how it is turned', async ({
+/** A run by keys alone, without instruments: each shot is turned until nothing moves. Which sides were called? */
+async function carryOut(bench: AtBench, page: Page): Promise<Set<string>> {
+  for (const instrument of ['scale', 'pot gauge', 'vacuum gauge']) {
+    await bench.act({ do: 'fail', instrument, how: 'gone' })
+  }
+  const sides = new Set<string>()
+  let turned = 0
+  for (let i = 0; i < 300 && (await bench.task) !== 'done'; i++) {
+    if ((await bench.task) !== 'turn') {
+      await bench.onward()
+      continue
+    }
+    if (await bench.cautionsShown()) {
+      expect(await bench.readCaution()).toEqual(['turn-gloves', 'turn-plug'])
+      await bench.key('Space')
+      await expect(page.getByRole('alert')).toContainText('It still runs for about')
+    }
+    await bench.speed(60)
+    const left = page.locator('[data-clock="turn"] b')
+    await expect
+      .poll(
+        async () => {
+          const lie = await page.locator('[data-lie]').getAttribute('data-lie')
+          if (lie) sides.add(lie)
+          return left.innerText()
+        },
+        { intervals: [100], timeout: 120_000 },
+      )
+      .toBe('now')
+    await expect(page.locator('[data-film]')).toContainText('nobody rests')
+    await expect(page.locator('.bench')).toHaveAttribute('data-beats', /\d/)
+    await bench.speed(1)
+    await bench.done()
+    turned++
+  }
+  expect(turned).toBe(2)
+  return sides
+}
+
+test('a piece is cast hollow: planned, carried out at the bench, weighed, and learned from', async ({
   mivro,
   page,
 }) => {
@@ -52,6 +94,42 @@ test('a piece is cast hollow: wall, resin, weight and shots move together, and t
   await page.keyboard.press('Control+z')
   await expect(face).toHaveAttribute('aria-valuenow', '3')
 
+  // In two shots, carried out at the bench in fast time.
+  await mivro.type('Shots', '2')
+  const shot = (await mivro.weights('A')).weigh
+  const wished = await value(mivro, 'Weight of a cast')
+  await mivro.saved()
+  const pour = new URL(page.url()).pathname
+  await page.getByRole('button', { name: 'Show the whole pour' }).click()
+  await page.getByRole('button', { name: 'Plan a run of it' }).click()
+  const clock = page.getByRole('group', { name: 'The clock of this load' })
+  await expect(clock).toContainText('Plug the port', { timeout: 120_000 })
+  await mivro.saved()
+  const bench = new AtBench(mivro)
+  await bench.begin(/runs\/([\w-]+)/.exec(page.url())![1])
+  const sides = await carryOut(bench, page)
+  expect(sides.size).toBeGreaterThan(2)
+
+  // What was weighed out stands in its pull, both shots in one.
+  await mivro.open(pour.replace(/pour$/, 'pulls'))
+  await expect
+    .poll(() => value(mivro, /^Part A.* of Layer 1, actually weighed$/))
+    .toBeCloseTo(2 * shot, 0)
+
+  // The cast is weighed: nine tenths of what was wished are a thinner wall, and more is mixed next.
+  await mivro.type('Weight of one cast', String(wished * 0.9))
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Pour', exact: true }).click()
+  await mivro.layer('Layer 1').click()
+  const said = page.locator('[data-cast]')
+  await expect(said).toContainText('for the 3.0 mm that were wished')
+  const wall = Number(/a wall of ([\d.]+) mm/.exec(await said.innerText())![1])
+  expect(shellOf(wall) / shellOf(3)).toBeCloseTo(0.9, 1)
+  const mixed = (await mivro.weights('A')).weigh
+  await said.getByRole('button', { name: /^Mix 2\d(\.\d)? % on top$/ }).click()
+  await expect.poll(async () => (await mivro.weights('A')).weigh / mixed).toBeGreaterThan(1.05)
+  await expect(said.getByRole('button')).toHaveCount(0)
+
   // In an open mould its mouth is no wall.
   await page.getByRole('button', { name: 'Show the whole pour' }).click()
   await page.getByText('Open', { exact: true }).click()
@@ -61,29 +139,6 @@ test('a piece is cast hollow: wall, resin, weight and shots move together, and t
 
   await page.reload()
   await expect.poll(near(shellOf(3, true))).toBe(true)
-
-  // The cast is weighed: nine tenths of what was wished are a thinner wall, and more is mixed next.
-  const wished = await value(mivro, 'Weight of a cast')
-  await page.getByRole('link', { name: 'Pulls', exact: true }).click()
-  await page.getByRole('button', { name: 'Record a pull' }).click()
-  await mivro.type('Weight of one cast', String(wished * 0.9))
-  await mivro.saved()
-  await page.getByRole('link', { name: 'Pour', exact: true }).click()
-  await mivro.layer('Layer 1').click()
-  const said = page.locator('[data-cast]')
-  await expect(said).toContainText('for the 3.0 mm that were wished')
-  const wall = Number(/a wall of ([\d.]+) mm/.exec(await said.innerText())![1])
-  expect(shellOf(wall, true) / shellOf(3, true)).toBeCloseTo(0.9, 1)
-  const mixed = (await mivro.weights('A')).weigh
-  await said.getByRole('button', { name: /^Mix 2\d(\.\d)? % on top$/ }).click()
-  await expect.poll(async () => (await mivro.weights('A')).weigh / mixed).toBeGreaterThan(1.05)
-  await expect(said.getByRole('button')).toHaveCount(0)
-  await mivro.saved()
-  await page.getByRole('link', { name: 'Pour sheet' }).click()
-  await expect(page.locator('[data-step="turn"]')).toContainText(
-    'Turn it at once, 6 times a minute in all directions',
-  )
-  await expect(page.getByText('Before you turn it.')).toBeVisible()
 })
 
 test('a wall that cannot be is refused at its place, or told what it comes to', async ({
@@ -113,6 +168,55 @@ test('a wall that cannot be is refused at its place, or told what it comes to', 
   await expect(page.locator('[data-code="cast-wall-thin"]:visible')).toContainText(
     'breaks easily when it comes out',
   )
+  // How evenly it comes out: known of what is cast hollow alone.
+  await mivro.type('Wall', '3')
+  await page.getByRole('button', { name: 'Wall', exact: true }).click()
+  await expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'shown', { timeout: 60_000 })
+  expect(parseFloat(await page.locator('[data-thinnest]').innerText())).toBeLessThanOrEqual(3)
+  await page.getByRole('button', { name: 'Layers', exact: true }).click()
   await page.getByText('Solid', { exact: true }).click()
   await expect(page.locator('[data-code="cast-wall-thin"]')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Wall', exact: true })).toHaveCount(0)
+})
+
+test('in a run hands do nothing else while they turn; a machine leaves them free', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/runs/demo-run-hollow')
+  const clock = page.getByRole('group', { name: 'The clock of this load' })
+  await expect(clock.getByText('The hands')).toBeVisible({ timeout: 120_000 })
+  await expect(clock.getByText('Machine')).toHaveCount(0)
+  const status = page.locator('.title [role="status"]')
+  await expect(status).toHaveText('2 casts · 4 mixes · 1 load · 1 day')
+
+  // In a pot nothing turns.
+  await page.getByText('Pressure', { exact: true }).click()
+  await expect(page.locator('[data-code="run-turned-pot"]')).toContainText('can’t be done in a pot')
+  await page.getByText('Neither', { exact: true }).click()
+  await expect(status).toHaveText('2 casts · 4 mixes · 1 load · 1 day')
+  await mivro.saved()
+
+  const plan = await mivro.server.call('GET', 'plans/demo-astronomer-plan-1')
+  const { revision, document } = (await plan.json()) as {
+    revision: number
+    document: { layers: { fill: object }[] }
+  }
+  const [wall] = document.layers
+  const layers = [{ ...wall, fill: { ...wall.fill, turned: 'machine', turns: 10 } }]
+  const body = { basedOn: revision, change: 'edited', document: { ...document, layers } }
+  expect((await mivro.server.call('PUT', 'plans/demo-astronomer-plan-1', body)).ok).toBe(true)
+  await page.reload()
+  await expect(clock.getByText('Machine')).toBeVisible({ timeout: 120_000 })
+  await mivro.type('Moulds on the turning machine at once', '2')
+  await expect(status).toHaveText('2 casts · 2 mixes · 1 load · 1 day')
+  await mivro.type('Moulds on the turning machine at once', '0')
+  await expect(mivro.field('Moulds on the turning machine at once')).toHaveAttribute(
+    'aria-invalid',
+    'true',
+  )
+  await page.getByRole('link', { name: 'Run sheet' }).click()
+  await expect(page.locator('[data-step="turn"]').first()).toContainText(
+    'Turn it by machine, 10 times a minute; hands are free meanwhile.',
+  )
 })

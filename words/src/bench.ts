@@ -14,6 +14,7 @@ import { isAdding, readableBand } from '@mivro/core/work/bench'
 import { sayCleaning } from './run.ts'
 import { conditionHow, conditionLabel, sayWaits } from './conditioning.ts'
 import { sayMaking } from './making.ts'
+import { lieWords } from './turning.ts'
 import { displayStep } from '@mivro/core/matter/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/work/instrument'
 import {
@@ -63,6 +64,8 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
       return `Wet the walls of ${nameOfMould(task.mould)}`
     case 'fill':
       return `Fill ${nameOfMould(task.mould)}`
+    case 'turn':
+      return task.of > 1 ? `Turn, shot ${task.shot} of ${task.of}` : 'Turn'
     case 'set':
       return `Set ${task.count} ${task.name}`
     case 'band':
@@ -122,6 +125,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
       return 'It is wet all over'
     case 'fill':
       return `Mould ${task.mould.number} is full`
+    case 'turn':
+      return 'Nothing moves any more'
     case 'set':
       return 'They are set'
     case 'band':
@@ -174,6 +179,13 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
       return task.vents > 0
         ? 'Slowly, until resin stands in every vent for 5 to 10 s. Then rock and tap.'
         : 'Slowly, into one corner. Then rock and tap.'
+    case 'turn':
+      if (task.closed === 'no') {
+        return 'Roll it so that resin runs up all walls and round again, slower as it thickens; the last round level.'
+      }
+      return task.by === 'machine'
+        ? 'Plug the port, its plug held towards nobody, and clamp the mould in evenly. Let it turn until the drip at the plug is hard.'
+        : 'Plug the port, its plug held towards nobody. Once around at each call, then on to the next side: slower and higher up the walls as it thickens.'
     case 'set':
       return 'With tweezers, at their places. Not with gloved fingers over liquid resin.'
     case 'band':
@@ -281,6 +293,8 @@ export function sayRefusal(refusal: PressRefusal, units: UnitChoice = metric): s
       return `The gauge shows ${show(refusal.gauge, 'pressure', units)} yet. It has to come to ${show(refusal.wanted, 'pressure', units)}.`
     case 'still-wet':
       return `${conditionLabel({ what: refusal.condition })}: not dry for another ${showDuration(refusal.left, 'second')}. Resin waits for it; press again to mix all the same.`
+    case 'still-moves':
+      return `It still runs for about ${showDuration(refusal.left, 'second')}: stopped now it sags, and is thick below. Turn on; press again if the drip at the plug is hard already.`
     case 'pressure-left':
       return `The gauge still shows ${show(refusal.gauge, 'pressure', units)}. Let it off first; the clamps stay shut.`
   }
@@ -317,6 +331,7 @@ const clockWords: Record<ClockName, string> = {
   hold: 'hold the pressure',
   'next mix': 'until the next cup',
   stir: 'stir on',
+  turn: 'until nothing moves',
   set: 'to set',
   demould: 'until it comes out',
   wait: 'to wait',
@@ -346,6 +361,7 @@ const overWords: Partial<Record<ClockName, string>> = {
   dries: 'They may be touched again.',
   flat: 'They are hard.',
   stir: 'It is mixed. Pour.',
+  turn: 'Nothing should move any more. Look at the drip, then rest it upright.',
 }
 
 /** What is wrong or due about a clock that is over. @example sayOver({ what: 'gels' }) // 'It gels. Nothing is moved any more.' */
@@ -356,7 +372,8 @@ export const sayOver = ({ what }: Pick<Clock, 'what'>): string => overWords[what
  *
  * @example sayCue({ at: 70, when: 'ahead', clock: { what: 'pours', id: 'a', from: 0, until: 100, kind: 'deadline', mix: 0 } }) // 'In 30 seconds cup 1 no longer pours.'
  */
-export function sayCue({ when, clock, at }: Cue): string {
+export function sayCue({ when, clock, at, lie }: Cue): string {
+  if (lie) return `${lieWords[lie]}.`
   const left = Math.round(clock.until - at)
   const cup = clock.mix === undefined ? '' : `cup ${clock.mix + 1} `
   if (when === 'over') return overSaid(clock)
@@ -367,6 +384,7 @@ export function sayCue({ when, clock, at }: Cue): string {
     hold: 'the pressure may go.',
     'next mix': 'the next cup is mixed.',
     stir: `${cup}is stirred.`,
+    turn: 'nothing moves any more.',
     set: `${clock.name ?? 'it'} can no longer be set.`,
     demould: 'it may come out.',
     wait: 'it goes on.',

@@ -228,8 +228,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
       : 'There is no vacuum vessel in Equipment: add the one you have, or cast without vacuum.',
   'run-piece-stops': (a) =>
     `${a.piece}: its pour has ${plural(a.stops, 'stop')}. Mend ${a.stops === 1 ? 'it' : 'them'} in its Pour first; until then it is left out.`,
-  'run-piece-hollow': (a) =>
-    `${a.piece} is cast hollow: it is turned until it gels, and hands do nothing else meanwhile. Pour it by its own sheet, and leave it out of the run.`,
+  'run-turned-pot': (a) =>
+    `${a.piece} is cast hollow: it is turned until it gels, and that can’t be done in a pot. Cast it without pressure, in a run of its own.`,
   'run-piece-unpoured': (a) =>
     `${a.piece} has no layer with a height and a resin yet: give it one in its Pour.`,
   'run-over-pot': (a, u) =>

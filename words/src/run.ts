@@ -7,11 +7,12 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
-import { cupsOf, dab, handsAt, wetsFor } from '@mivro/core/work/run'
+import { comesOutHollow, cupsOf, dab, handsAt, inRoom, wetsFor } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 import { sayCondition } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
 import { sayBetween } from './sheet.ts'
+import { sayTurned } from './turning.ts'
 
 const day = 24 * 3600
 const plural = (count: number, one: string, many = `${one}s`) =>
@@ -25,6 +26,8 @@ export const taskWords: Record<TaskName, string> = {
   wet: 'Wet the walls',
   fill: 'Fill',
   rock: 'Rock and tap',
+  plug: 'Plug the port',
+  turn: 'Turn',
   band: 'Close and band',
   pot: 'Into the pot',
   lid: 'Lid and clamps',
@@ -40,6 +43,7 @@ export const runStepWords: Record<RunStepName, string> = {
   vacuum: 'Vacuum',
   prefill: 'Prefill',
   fill: 'Pour',
+  turn: 'Turn',
   set: 'Set in',
   'into pot': 'Into the pot',
   pressure: 'Pressure',
@@ -86,6 +90,19 @@ export const sayLoad = (
   `Load ${index + 1}, ${showTimeOfDay(at - on * day, units)}${on > 0 ? `, day ${on + 1}` : ''}`
 
 /**
+ * A layer as a cup of a run makes it.
+ *
+ * @example nameOfPoured({ name: 'Wall', turned: { shot: 1, of: 2 } }) // 'Wall, shot 1 of 2'
+ */
+export const nameOfPoured = ({
+  name,
+  turned,
+}: {
+  name: string
+  turned?: { shot: number; of: number }
+}): string => (turned && turned.of > 1 ? `${name}, shot ${turned.shot} of ${turned.of}` : name)
+
+/**
  * Something that a calendar names.
  *
  * @example sayStay({ step: 'demould', load: { index: 1 } }) // 'load 2 comes out'
@@ -99,7 +116,7 @@ export function sayStay({
   const which = `load ${load.index + 1}`
   if (step === 'demould') return `${which} comes out`
   if (step === 'set') return `${which}, set in ${set!.name}`
-  if (step === 'mix') return `${which}, ${mix!.moulds[0].pour.layers[mix!.layer].name}`
+  if (step === 'mix') return `${which}, ${nameOfPoured(mix!.moulds[0].pour.layers[mix!.layer])}`
   return which
 }
 
@@ -188,7 +205,7 @@ const those = (moulds: readonly unknown[]): string =>
 /** What to do in a step of a run, in sentences. */
 export function sayRunStep(
   { step, load, at, mix, moulds, weighing, set, condition, flat }: RunStep,
-  run: Pick<Run, 'way'>,
+  run: Pick<Run, 'way' | 'room'>,
   { gauge, vacuum }: { gauge?: number; vacuum?: number },
   units: UnitChoice = metric,
 ): string {
@@ -247,6 +264,11 @@ export function sayRunStep(
         : ' pour'
       return `${capital(moment(at))}: in this order,${wet}${stand}, rock and tap.`
     }
+    case 'turn': {
+      const { turned } = inRoom(moulds[0].pour.layers[mix!.layer], run)
+      const plug = moulds.some(({ pour }) => pour.closed) ? 'plug the port. ' : 'it stays open. '
+      return `${capital(moment(at))}: ${plug}${sayTurned(turned!, (s) => moment(mix!.begins + s))}`
+    }
     case 'set': {
       const { name, count, how, until } = set!
       return `${saySettingIn(how, [`${name}, ${count} in all`])} From ${moment(at)} until ${moment(until)}.`
@@ -258,6 +280,9 @@ export function sayRunStep(
     case 'clean':
       return `While it hardens: clean. ${sayCleaning(run.way === 'vacuum' || run.way === 'both')}`
     case 'demould': {
+      if (moulds.every(({ pour }) => comesOutHollow(pour))) {
+        return `${capital(moment(at))}: take them out with air, the plug last. Weigh each, and knock: a hollow one rings.`
+      }
       const wished = moulds.some(({ pour }) => pour.layers.at(-1)?.trim !== undefined)
       const stays = wished
         ? ' Their plan has them out rubbery; out of a pot they come hard, or bubbles grow back.'

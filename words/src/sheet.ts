@@ -42,6 +42,7 @@ export const beforeInRun: Record<RunStepName, string> = {
   vacuum: 'Before you pump',
   prefill: 'Before you pour',
   fill: 'Before you pour',
+  turn: 'Before you turn',
   set: '',
   'into pot': '',
   pressure: 'Before you close the pot',

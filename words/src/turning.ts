@@ -1,6 +1,8 @@
 import { show, type UnitChoice } from '@mivro/core/base/units'
-import type { NarrowPlace } from '@mivro/core/form/wall'
+import type { NarrowPlace, WallMap } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
+import type { Lie } from '@mivro/core/matter/turning'
+import type { TurnedLayer } from '@mivro/core/work/run'
 import type { CastWall } from '@mivro/core/work/pull'
 
 /** How each shot of a hollow cast is turned, from its mixing on. */
@@ -26,6 +28,42 @@ export function sayTurning(
   return `${way}. ${until} ${stop}${next}`
 }
 
+/** Which side a mould is laid on next, as it is called out. */
+export const lieWords: Record<Lie, string> = {
+  face: 'On its face',
+  left: 'On its left side',
+  head: 'On its head',
+  back: 'On its back',
+  right: 'On its right side',
+  foot: 'On its foot',
+}
+
+/** What turning does now; `left` until it counts. */
+export const sayFilm = (
+  { turns, by }: { turns: number; by: 'hands' | 'machine' },
+  counts: boolean,
+  left: string,
+): string => {
+  const rate = `${turns} turns a minute`
+  if (!counts) return `${rate}. It wets the walls; in ${left} what it lays stays.`
+  return by === 'machine'
+    ? `${rate}. What it lays stays now: let nothing stop it.`
+    : `${rate}. What it lays stays now: nobody rests.`
+}
+
+/** The same in a run: who turns, and until when, `moment` as it says one. */
+export function sayTurned(
+  { shot, of, by, turns, countsFrom, stopsAt }: TurnedLayer,
+  moment: (seconds: number) => string,
+): string {
+  const which = of > 1 ? ` Shot ${shot} of ${of}.` : ''
+  const how =
+    by === 'machine'
+      ? `Turn it by machine, ${turns} times a minute; hands are free meanwhile.`
+      : `Turn it at once, ${turns} times a minute in all directions; hands do nothing else.`
+  return `${how} What it lays stays from ${moment(countsFrom)}; until ${moment(stopsAt)} nobody stops. Look at the drip at the plug, then rest it upright.${which}`
+}
+
 /** Where the times of turning come from. */
 export function explainTurning(
   { shell, turning }: Pick<CompiledLayer, 'shell' | 'turning'>,
@@ -48,6 +86,41 @@ export function sayNarrow(places: readonly NarrowPlace[], units: UnitChoice): st
   const blind = places.filter((place) => place.blind).length
   const which = blind > 0 ? `, ${blind} blind` : ''
   return `${places.length} ${places.length === 1 ? 'place' : 'places'}${which}, ${show(all, 'volume', units)}`
+}
+
+/** How even a wall comes out, in a sentence. */
+export function sayMap(
+  { thinnest, under, thin }: WallMap,
+  wall: number,
+  units: UnitChoice,
+): string {
+  const length = (metres: number) => show(metres, 'length', units)
+  const part = show(under, 'fraction', units, { step: 0.01 })
+  if (under >= worthTelling) {
+    return `${part} of it comes out thinner than ${length(thin)} and breaks easily: turn it faster or longer, cast one more shot, or dab that side first.`
+  }
+  return thinnest.thickness >= even * wall
+    ? `It comes out even: nowhere thinner than ${length(thinnest.thickness)}.`
+    : `It comes out over ${length(thin)} nearly everywhere. Its thinnest place has ${length(thinnest.thickness)}: look there first when one is cut open.`
+}
+
+/** A wall with no thinner place than this share of it is even. */
+const even = 0.85
+/** Of the surface, less is a speck. */
+const worthTelling = 0.01
+
+/** How a map of a wall comes about, and what it leaves out. */
+export function explainMap(
+  { shell, turning }: Pick<CompiledLayer, 'shell' | 'turning'>,
+  units: UnitChoice,
+): string[] {
+  if (!shell || !turning) return []
+  const sides = Math.round(turning.visits.reduce((sum, visits) => sum + visits, 0))
+  return [
+    `The mould is held in 200 directions, spread evenly, and what lies below the level of the pool is wet. A place keeps the film of the last time that it left the pool; until the film of ${show((shell.to - shell.from) / shell.fill.shots, 'length', units)} is carried it comes to lie on another side ${sides} times.`,
+    'Where two walls meet they fill what is between them. The mean is the wall that was wished.',
+    'Left out: surface tension, the path of real hands, how a film levels itself once it is laid, and necks that cut a pool off. It shows where to look, not to a tenth of a millimetre.',
+  ]
 }
 
 /** What a weighed cast says of its wall. */

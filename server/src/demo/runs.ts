@@ -11,6 +11,12 @@ export const runs: Record<string, Run> = {
     way: 'pressure',
     begin: 10 * hour,
   },
+  'demo-run-hollow': {
+    ...newRun('Two hollow astronomers'),
+    pours: [{ id: 'hollow', piece: 'demo-astronomer', plan: 'demo-astronomer-plan-1', casts: 2 }],
+    begin: 10 * hour,
+    note: 'Turned by hand, the drip at the plug is looked at.',
+  },
   'demo-run-keycaps': {
     ...newRun('Fourteen crater keycaps'),
     pours: [{ id: 'keycaps', piece: 'demo-crater-keycap', casts: 14 }],

@@ -22,7 +22,9 @@ import LayOutTask from './LayOutTask.vue'
 import MarksDialog from './MarksDialog.vue'
 import NoteDialog from './NoteDialog.vue'
 import TimedTask from './TimedTask.vue'
+import TurnTask from './TurnTask.vue'
 import { useAwake } from './useAwake.ts'
+import { useBeat } from './useBeat.ts'
 import { useBench } from './useBench.ts'
 import { useBenchKeys } from './useBenchKeys.ts'
 import { useInstruments } from './useInstruments.ts'
@@ -46,6 +48,7 @@ const pictures = usePictures(bench)
 const awake = useAwake()
 const speaks = ref(true)
 const voice = useVoice(open.cues, instruments.now, speaks)
+const beats = useBeat(open, speaks)
 /** What was said long ago, or before all was done, is no news any more. */
 const saidFor = 600
 const said = computed(() =>
@@ -163,6 +166,7 @@ watch(
     class="bench"
     :data-task="bench ? (task?.what ?? 'done') : 'opening'"
     :data-task-id="task?.id"
+    :data-beats="beats || undefined"
     :data-listens="press.listens.value || undefined"
   >
     <BenchHead
@@ -212,6 +216,12 @@ watch(
           :weighing="weighing"
           :refusal="instruments.refusals.scale"
           @other-bottle="press.otherBottle"
+        />
+        <TurnTask
+          v-else-if="task.what === 'turn'"
+          :task="task"
+          :open="open"
+          :now="instruments.now.value"
         />
         <TimedTask
           v-else

@@ -13,7 +13,7 @@ import type { Pictures } from './usePictures.ts'
 
 /** Everything that is not weighed or ticked: what to do, on what, and how long it takes. */
 const props = defineProps<{
-  task: Exclude<Task, { what: 'weigh' | 'lay out' }>
+  task: Exclude<Task, { what: 'weigh' | 'lay out' | 'turn' }>
   open: UseBench
   instruments: UseInstruments
   pictures: Pictures

@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
 import { cuesDue, type Cue } from '@mivro/core/work/bench'
 import { sayCue } from '@mivro/words/bench'
+import { useTones } from './useTones.ts'
 
 /** What was said, the newest first. */
 export interface Said {
@@ -17,32 +18,22 @@ const kept = 5
  */
 export function useVoice(cues: Ref<readonly Cue[]>, now: Ref<number>, speaks: Ref<boolean>) {
   const said = ref<Said[]>([])
-  let context: AudioContext | undefined
+  const play = useTones()
+  const chime = (urgent: boolean) =>
+    play(
+      (urgent ? [880, 660, 880] : [660, 880]).map((pitch, i) => ({
+        pitch,
+        loud: 0.2,
+        from: i * 0.16,
+        takes: 0.16,
+      })),
+    )
 
-  function chime(urgent: boolean): void {
-    try {
-      context ??= new AudioContext()
-      const from = context.currentTime
-      for (const [i, pitch] of (urgent ? [880, 660, 880] : [660, 880]).entries()) {
-        const tone = context.createOscillator()
-        const loud = context.createGain()
-        tone.frequency.value = pitch
-        loud.gain.setValueAtTime(0.0001, from + i * 0.16)
-        loud.gain.exponentialRampToValueAtTime(0.2, from + i * 0.16 + 0.02)
-        loud.gain.exponentialRampToValueAtTime(0.0001, from + i * 0.16 + 0.15)
-        tone.connect(loud).connect(context.destination)
-        tone.start(from + i * 0.16)
-        tone.stop(from + i * 0.16 + 0.16)
-      }
-    } catch {
-      // Without sound the text stands there all the same.
-    }
-  }
-
-  function say(text: string, { at, urgent }: Omit<Said, 'text'>): void {
+  /** What is called out at each turn of a mould has the beat beside it, and no chime. */
+  function say(text: string, { at, urgent }: Omit<Said, 'text'>, chimes = true): void {
     said.value = [{ at, text, urgent }, ...said.value].slice(0, kept)
     if (!speaks.value) return
-    chime(urgent)
+    if (chimes) chime(urgent)
     if ('speechSynthesis' in window) {
       speechSynthesis.speak(new SpeechSynthesisUtterance(text))
     }
@@ -52,12 +43,11 @@ export function useVoice(cues: Ref<readonly Cue[]>, now: Ref<number>, speaks: Re
     if (!from || until <= from) return
     for (const cue of cuesDue(cues.value, from, until)) {
       const urgent = cue.when === 'over' && cue.clock.kind === 'deadline'
-      say(sayCue(cue), { at: cue.at, urgent })
+      say(sayCue(cue), { at: cue.at, urgent }, cue.when !== 'lie')
     }
   })
   onScopeDispose(() => {
     if ('speechSynthesis' in window) speechSynthesis.cancel()
-    void context?.close().catch(() => {})
   })
   return { said, say }
 }

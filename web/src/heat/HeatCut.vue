@@ -11,10 +11,10 @@ import StretchNote from '../cutaway/StretchNote.vue'
 import { useFrame } from '../cutaway/useFrame.ts'
 import { useStudio } from '../project/studioStore.ts'
 import { arrowStep } from '../ui/arrowStep.ts'
-import HeatKey from './HeatKey.vue'
+import ColourKey from '../ui/ColourKey.vue'
 import { isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
-import { rampOf } from './ramp.ts'
+import { rampOf } from '../ui/ramp.ts'
 import type { Heat } from './useHeat.ts'
 
 const props = defineProps<{
@@ -217,8 +217,9 @@ function key(event: KeyboardEvent, i: number, place: Vec3): void {
       </g>
       <StretchNote :frame="frame" />
     </svg>
-    <HeatKey
+    <ColourKey
       v-if="field"
+      hint="Click the cut to follow a point."
       :what="what"
       :low="say(range.low)"
       :high="what === 'alpha' ? '100 %' : show(range.high, 'temperature', studio.units)"

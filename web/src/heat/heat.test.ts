@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import type { Picture } from '@mivro/core/matter/cure'
 import { filledIn, isoLines } from './isoLines.ts'
 import { paint } from './paint.ts'
-import { rampOf } from './ramp.ts'
+import { rampOf } from '../ui/ramp.ts'
 
 const columns = 20
 const rows = 10

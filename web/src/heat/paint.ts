@@ -1,6 +1,6 @@
 import type { Picture } from '@mivro/core/matter/cure'
 import { filledIn } from './isoLines.ts'
-import type { Ramp } from './ramp.ts'
+import type { Ramp } from '../ui/ramp.ts'
 
 /** Paints a picture pixel by place, its bottom row last; gaps take the value beside them. */
 export function paint(

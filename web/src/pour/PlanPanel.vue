@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { blocks, cautionsAt, safetyFor } from '@mivro/core/base/caution'
 import { displayStep } from '@mivro/core/matter/mix'
-import { castsWanted, mixesFor, type Plan } from '@mivro/core/work/plan'
+import { castsWanted, isHollow, mixesFor, type Plan } from '@mivro/core/work/plan'
 import { show } from '@mivro/core/base/units'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -44,6 +44,7 @@ const planRun = () =>
       way: usualWay({
         mould: into.value?.mould ?? plan.value.mould,
         pot: studio.studio.pot !== undefined,
+        hollow: isHollow(plan.value),
       }),
     })
     await router.push({ name: 'run', params: { run: made.id } })

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
 import { useRoute, useRouter } from 'vue-router'
-import { movePour, type PourMoment } from '@mivro/core/work/plan'
+import { isHollow, movePour, type PourMoment } from '@mivro/core/work/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import { thingsToSee, usualDay } from '@mivro/core/work/plan'
 import { useHeat } from '../heat/useHeat.ts'
@@ -29,6 +29,8 @@ const ColourView = defineAsyncComponent(() => import('./colour/ColourView.vue'))
 const ColourPanel = defineAsyncComponent(() => import('./colour/ColourPanel.vue'))
 const InclusionsView = defineAsyncComponent(() => import('./inclusions/InclusionsView.vue'))
 const InclusionsPanel = defineAsyncComponent(() => import('./inclusions/InclusionsPanel.vue'))
+const WallView = defineAsyncComponent(() => import('./wall/WallView.vue'))
+const WallPanel = defineAsyncComponent(() => import('./wall/WallPanel.vue'))
 const AirView = defineAsyncComponent(() => import('./air/AirView.vue'))
 const AirPanel = defineAsyncComponent(() => import('./air/AirPanel.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
@@ -56,15 +58,29 @@ function turn(): void {
 }
 
 /** What the cutaway shows: a lens never changes the plan. */
-const lenses = [
+const allLenses = [
   { name: 'layers', label: 'Layers', key: '1' },
   { name: 'colour', label: 'Colour', key: '2' },
   { name: 'inclusions', label: 'Inclusions', key: '3' },
   { name: 'air', label: 'Air', key: '4' },
   { name: 'heat', label: 'Heat', key: '5' },
+  { name: 'wall', label: 'Wall', key: '6' },
 ] as const
-const lens = computed(() => lenses.find(({ name }) => name === route.query.lens)?.name ?? 'layers')
-const { depths, narrow } = useHollow(() => lens.value === 'layers')
+/** Only what is cast hollow has a wall to look at. */
+const lenses = computed(() =>
+  allLenses.filter(({ name }) => name !== 'wall' || (plan.value && isHollow(plan.value))),
+)
+const lens = computed(
+  () => lenses.value.find(({ name }) => name === route.query.lens)?.name ?? 'layers',
+)
+/** Whose wall the lens looks at. */
+const walled = computed(() =>
+  layer.value?.shell ? layer.value : project.compiled?.layers.find(({ shell }) => shell),
+)
+const { depths, narrow, map } = useHollow(
+  () => lens.value === 'layers' || lens.value === 'wall',
+  () => (lens.value === 'wall' ? walled.value : undefined),
+)
 const look = (name: string) =>
   router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
 /** Of the three first steps: the shape is there, then a layer, then its weights. */
@@ -106,7 +122,7 @@ async function addAndHold(): Promise<void> {
 }
 
 const shortcuts = useShortcuts([
-  ...lenses.map(({ name, label, key }) => ({
+  ...allLenses.map(({ name, label, key }) => ({
     keys: [key],
     says: `Lens: ${label.toLowerCase()}`,
     act: () => void look(name),
@@ -199,6 +215,7 @@ const shortcuts = useShortcuts([
         :selected="selected"
         @select="select"
       />
+      <WallView v-else-if="lens === 'wall'" class="cut grow" :map="map" :layer="walled" />
       <Cutaway
         v-else
         class="cut grow"
@@ -247,6 +264,9 @@ const shortcuts = useShortcuts([
       <FirstSteps v-if="led" :done="steps" />
       <div v-if="lens === 'heat'" class="panels stack">
         <HeatPanel :heat="heat" :layer="layer" />
+      </div>
+      <div v-if="lens === 'wall' && walled" class="panels stack">
+        <WallPanel :map="map" :layer="walled" :narrow="narrow" />
       </div>
       <div v-if="lens === 'air'" class="panels stack"><AirPanel :bubbles="bubbles" /></div>
       <div v-if="lens === 'colour' && shown" class="panels stack">

@@ -1,11 +1,14 @@
 import { computed } from 'vue'
-import { isHollow } from '@mivro/core/work/plan'
+import { isHollow, turnedWall, type CompiledLayer } from '@mivro/core/work/plan'
 import { steady, useLatest } from '../project/useLatest.ts'
 import { useProject } from '../project/projectStore.ts'
-import { askDepthsOnCut, askNarrow } from '../work/pool.ts'
+import { askDepthsOnCut, askNarrow, askWallMap } from '../work/pool.ts'
 
-/** What is asked about the open piece as it lies, while something of it is cast hollow and looked at. */
-export function useHollow(looked: () => boolean) {
+/**
+ * What is asked about the open piece as it lies, while something of it is cast hollow and looked at; how
+ * evenly the wall of a layer comes out, where that is asked.
+ */
+export function useHollow(looked: () => boolean, mapped: () => CompiledLayer | undefined) {
   const project = useProject()
   const lying = () => {
     const { piece, plan } = project
@@ -24,6 +27,13 @@ export function useHollow(looked: () => boolean) {
     const found = lying()
     return found && wall.value > 0 ? { ...found, wall: wall.value } : undefined
   })
+  const map = steady(() => {
+    const found = lying()
+    const layer = mapped()
+    const turned = layer && turnedWall(layer, project.compiled!.into)
+    return found && turned ? { ...found, turned } : undefined
+  })
+  const walls = useLatest(() => map.value, askWallMap)
   const depths = useLatest(() => cut.value, askDepthsOnCut)
   const narrow = useLatest(() => places.value, askNarrow)
   return {
@@ -31,5 +41,7 @@ export function useHollow(looked: () => boolean) {
     depths: computed(() => (cut.value ? depths.answer.value : undefined)),
     /** Places that the walls fill, and those that a brush goes to first. */
     narrow: computed(() => (places.value ? narrow.answer.value : undefined)),
+    /** How evenly its wall comes out. */
+    map: computed(() => (map.value ? walls.answer.value : undefined)),
   }
 }

@@ -231,7 +231,7 @@ export function useRunPours(run: () => Run | undefined) {
           dust: mould?.document.liking.dust,
           release: mould?.document.liking.release,
           up: plan.document.up,
-          layers: plan.document.layers.map(({ name }) => name),
+          layers: needs.layers.map((layer) => layer.name),
           materials: [
             ...new Set(
               plan.document.layers.flatMap(({ resin, tints }) => [

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { cupsSoldIn, displayStep } from '@mivro/core/matter/mix'
 import { weighingOf, type TimedLoad } from '@mivro/core/work/run'
 import { figure, scaleUnits, show, showCup } from '@mivro/core/base/units'
+import { nameOfPoured } from '@mivro/words/run'
 import { useStudio } from '../project/studioStore.ts'
 
 /** What goes into each cup of a load, part by part. */
@@ -15,7 +16,7 @@ const cups = computed(() =>
     const { steps, cupSize } = weighingOf(mix, props.load, cupsSoldIn(studio.units))
     return {
       moulds: mix.moulds.length,
-      layer: mix.moulds[0].pour.layers[mix.layer].name,
+      layer: nameOfPoured(mix.moulds[0].pour.layers[mix.layer]),
       cup: showCup(cupSize, studio.units),
       volume: show(mix.volume, 'volume', studio.units),
       parts: steps.map(({ key, name, mass, reading }) => ({

@@ -59,7 +59,11 @@ const shown = (span: Span) => {
   return wide > 0.012 * taskWords[span.what].length + 0.01 ? taskWords[span.what] : ''
 }
 const kinds = computed(() => [
-  ...new Set(lanes.value.hands.flat().map(({ what }) => what as keyof typeof taskWords)),
+  ...new Set(
+    [...lanes.value.hands.flat(), ...lanes.value.machine].map(
+      ({ what }) => what as keyof typeof taskWords,
+    ),
+  ),
 ])
 </script>
 
@@ -89,6 +93,14 @@ const kinds = computed(() => [
       <b>{{ lanes.hands.length > 1 ? `Hands ${i + 1}` : 'The hands' }}</b>
       <div class="track">
         <Tip v-for="(span, k) in hand" :key="k" :says="says(span)">
+          <span class="span task" :class="span.what" :style="across(span)">{{ shown(span) }}</span>
+        </Tip>
+      </div>
+    </div>
+    <div v-if="lanes.machine.length > 0" class="lane">
+      <b>Machine</b>
+      <div class="track">
+        <Tip v-for="(span, k) in lanes.machine" :key="k" :says="says(span)">
           <span class="span task" :class="span.what" :style="across(span)">{{ shown(span) }}</span>
         </Tip>
       </div>
@@ -267,6 +279,14 @@ const kinds = computed(() => [
 
 .rock {
   background: var(--resin-light);
+}
+
+.plug {
+  background: var(--amber-soft);
+}
+
+.turn {
+  background: var(--honey);
 }
 
 .band {

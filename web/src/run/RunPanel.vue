@@ -54,6 +54,9 @@ const plansOf = (piece: string) =>
   }))
 
 const prefilled = computed(() => known.pours.value.some(({ prefills }) => prefills > 0))
+const byMachine = computed(() =>
+  known.pours.value.some(({ layers }) => layers.some(({ turned }) => turned?.by === 'machine')),
+)
 /** What hands take for it, in the busiest cup, s. */
 const costs = computed(() =>
   prefillTakes(compiled.value?.loads.flatMap(({ mixes }) => mixes) ?? []),
@@ -180,6 +183,12 @@ const { field, choice } = fieldsOf(() => run.value, change)
       label="Laying out before the first mix"
       kind="duration"
       v-bind="field('layOut')"
+    />
+    <CountField
+      v-if="byMachine"
+      label="Moulds on the turning machine at once"
+      :value="run.onMachine ?? 1"
+      :take="(onMachine) => change({ onMachine })"
     />
     <Fold title="Limits">
       <CountField

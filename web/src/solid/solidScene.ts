@@ -27,6 +27,8 @@ const look = new Vector3(0.9, -2.6, 1.5).normalize()
 /** Around the shape, as a share of its own size. */
 const room = 1.04
 
+/** So much higher than it is far, where a side of it is looked at. */
+const raised = 0.35
 /** A mark on the shape is so large, as a share of its radius. */
 const markSize = 0.035
 /** A pointer that went no further was a click, px. */
@@ -51,7 +53,7 @@ function studio(renderer: WebGLRenderer, colour: string, rimColour: string) {
   scene.add(camera)
   const material = new MeshStandardMaterial({ roughness: 0.42 })
   // As pale as cured resin: two thirds of its tint.
-  material.color.set(colour).lerp(new Color('white'), 0.35)
+  const pale = new Color(colour).lerp(new Color('white'), 0.35)
   let solid: Mesh | undefined
   // Seen through the shape, so that a hole on its far side is not missed.
   const rimInk = new LineBasicMaterial({ color: rimColour, depthTest: false })
@@ -61,7 +63,10 @@ function studio(renderer: WebGLRenderer, colour: string, rimColour: string) {
   function setMesh(surface: DrawnMesh): void {
     if (solid) scene.remove(solid)
     solid?.geometry.dispose()
-    solid = new Mesh(drawnOf(surface), material)
+    material.vertexColors = surface.colours !== undefined
+    material.color.set(surface.colours ? 'white' : pale)
+    material.needsUpdate = true
+    solid = new Mesh(drawnOf(surface, surface.colours), material)
     scene.add(solid)
     rims.geometry.dispose()
     rims.geometry = new BufferGeometry()
@@ -125,7 +130,8 @@ function studio(renderer: WebGLRenderer, colour: string, rimColour: string) {
     rimInk.dispose()
     renderer.dispose()
   }
-  return { camera, setMesh, setMarks, under, frameIt, draw, close }
+  const sphere = () => solid?.geometry.boundingSphere ?? undefined
+  return { camera, setMesh, setMarks, under, frameIt, sphere, draw, close }
 }
 
 /** A shape by itself in soft light, to be turned by hand. Throws where there is no WebGL. */
@@ -133,7 +139,7 @@ export function openSolid(box: HTMLElement, colour: string, rimColour: string) {
   const renderer = new WebGLRenderer({ antialias: true, alpha: true })
   renderer.setPixelRatio(Math.min(2, devicePixelRatio))
   box.append(renderer.domElement)
-  const { camera, setMesh, setMarks, under, frameIt, draw, close } = studio(
+  const { camera, setMesh, setMarks, under, frameIt, sphere, draw, close } = studio(
     renderer,
     colour,
     rimColour,
@@ -159,6 +165,15 @@ export function openSolid(box: HTMLElement, colour: string, rimColour: string) {
   return {
     setMesh(surface: DrawnMesh) {
       setMesh(surface)
+      framed()
+    },
+    /** Seen from the side that a place lies on. */
+    seeFrom(at: Vec3) {
+      const { center } = sphere() ?? { center: controls.target }
+      const side = new Vector3(at[0] * scale, at[1] * scale, at[2] * scale).sub(center)
+      // From a little above, and never from straight over or under it.
+      side.z = raised * Math.hypot(side.x, side.y) + 1e-3
+      camera.position.copy(controls.target).add(side)
       framed()
     },
     setMarks(marks: readonly SolidMark[], colours: { on: string; off: string }) {

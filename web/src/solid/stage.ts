@@ -1,9 +1,11 @@
 import {
   BufferAttribute,
   BufferGeometry,
+  Color,
   PerspectiveCamera,
   Raycaster,
   Scene,
+  SRGBColorSpace,
   Vector2,
   WebGLRenderer,
 } from 'three'
@@ -18,15 +20,29 @@ export const scale = 1000
 export const crease = 0.6
 
 /** A surface in metres as it is drawn, smooth but for its edges. */
-export function drawnOf({ positions, triangles }: Surface): BufferGeometry {
+export function drawnOf(
+  { positions, triangles }: Surface,
+  colours?: Float32Array<ArrayBuffer>,
+): BufferGeometry {
   const geometry = new BufferGeometry()
   const points = Float32Array.from(positions, (x) => x * scale)
   geometry.setAttribute('position', new BufferAttribute(points, 3))
+  if (colours) geometry.setAttribute('color', new BufferAttribute(linear(colours), 3))
   geometry.setIndex(new BufferAttribute(triangles, 1))
   const smooth = toCreasedNormals(geometry, crease)
   geometry.dispose()
   smooth.computeBoundingSphere()
   return smooth
+}
+
+/** Colours as light: three mixes and lights them so (IEC 61966-2-1). */
+function linear(colours: Float32Array<ArrayBuffer>): Float32Array<ArrayBuffer> {
+  const mixed = new Color()
+  const made = new Float32Array(colours.length)
+  for (let i = 0; i < colours.length; i += 3) {
+    mixed.setRGB(colours[i], colours[i + 1], colours[i + 2], SRGBColorSpace).toArray(made, i)
+  }
+  return made
 }
 
 /**

@@ -22,6 +22,7 @@ import {
   type Grid,
   type Opening,
 } from '@mivro/core/form/cells'
+import type { TurnedWall } from '@mivro/core/form/wall'
 import {
   clustered,
   fileUnits,
@@ -92,6 +93,8 @@ export interface FileReport {
 /** A surface to be drawn in 3D; `rims` are the segments around its holes, where it has any. */
 export interface DrawnMesh extends Mesh {
   rims?: Float32Array<ArrayBuffer>
+  /** Red, green and blue at each corner, 0 to 1; absent: all of one colour. */
+  colours?: Float32Array<ArrayBuffer>
 }
 
 /** Triangles drawn in 3D; the page has to sort them for pointing. */
@@ -181,6 +184,13 @@ export const handlers = {
     const { mesh } = await cavity(form)
     const { narrowPlaces } = await import('./walls.ts')
     return narrowPlaces(mesh, up, wall)
+  },
+
+  /** How evenly it is lined when it is turned. */
+  async wallMap({ form, up, turned }: WallMapQuestion, { cavity }: JobContext) {
+    const { mesh } = await cavity(form)
+    const { wallMap } = await import('./walls.ts')
+    return wallMap(mesh, up, turned)
   },
 
   /** How gates and vents sit on the piece. */
@@ -317,6 +327,10 @@ export const handlers = {
       silicone: made.silicone,
     }
   },
+}
+
+export interface WallMapQuestion extends ShapeAsItLies {
+  turned: TurnedWall
 }
 
 export interface NarrowQuestion extends ShapeAsItLies {

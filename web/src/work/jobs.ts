@@ -38,6 +38,7 @@ const kinds: Record<JobName, JobKind> = {
   depths: { on: 'front', limit: 120, kept: true },
   depthsOnCut: { on: 'front', limit: 60, kept: true },
   narrow: { on: 'back', limit: 120, kept: true },
+  wallMap: { on: 'back', limit: 120, kept: true },
   seats: { on: 'front', limit: 120, kept: true },
   geometry: { on: 'back', limit: 180, kept: true },
   tilts: { on: 'search', limit: 300, kept: true },

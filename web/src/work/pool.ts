@@ -43,6 +43,9 @@ export const askDepthsOnCut = (question: Question<'depthsOnCut'>) => ask('depths
 /** Where a wall fills all there is, and where a brush goes first. */
 export const askNarrow = (question: Question<'narrow'>) => ask('narrow', question)
 
+/** How evenly it is lined when it is turned. */
+export const askWallMap = (question: Question<'wallMap'>) => ask('wallMap', question)
+
 /** How gates and vents sit on the piece. */
 export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =>
   ask('seats', question, options)

@@ -109,7 +109,7 @@ export interface CautionAmounts {
   'run-no-tool': { tool: 'pot' | 'vessel' }
   'run-piece-stops': { piece: string; stops: number }
   'run-piece-unpoured': { piece: string }
-  'run-piece-hollow': { piece: string }
+  'run-turned-pot': { piece: string }
   'run-over-pot': { piece: string; height: number; inside: number }
   'run-too-slow': { piece: string; by: 'pouring' | 'lid'; needs: number; has: number }
   'run-tight': { piece: string; by: 'pouring' | 'lid'; spare: number }

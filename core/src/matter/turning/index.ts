@@ -1,4 +1,5 @@
 export { filmAround, thickestFilm, viscosityToHold, type Turning } from './film.ts'
+export { beatTakes, lieAt, lies, turnTakes, type Lie } from './lying.ts'
 export {
   fastestByHand,
   fewestTurns,

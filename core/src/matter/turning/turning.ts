@@ -25,6 +25,8 @@ export interface TurnedShot {
   gelAt: number
   /** Turns between counting and gel. */
   turns: number
+  /** How often it comes to lie on another side while each portion of its film is carried, from none to all. */
+  visits: number[]
 }
 
 /**
@@ -43,11 +45,10 @@ export function turnedShot(
     ...turning
   }: Turning & { thickness: number; density: number; poured: number },
 ): TurnedShot {
-  const { time, viscosity } = thickening
+  const { time } = thickening
   const needed = viscosityToHold(thickness, density, turning)
   const gelAt = time[time.length - 1]
-  const holds = viscosity.findIndex((now) => now >= needed)
-  const countsFrom = Math.min(gelAt, Math.max(poured, holds < 0 ? gelAt : time[holds]))
+  const countsFrom = carriedAt(thickening, needed, { poured, gelAt })
   const speed = (now: number) => (density * gravity * thickness ** 2) / (3 * now)
   const { left } = driftIn(thickening, speed)
   const still = left.findIndex((way) => way < thickness)
@@ -58,7 +59,28 @@ export function turnedShot(
     stopsAt,
     gelAt,
     turns: (gelAt - countsFrom) * turning.rate,
+    visits: Array.from({ length: portions }, (_, i) => {
+      const [from, until] = [i, i + 1].map((k) =>
+        carriedAt(thickening, needed * (k / portions) ** 2, { poured, gelAt }),
+      )
+      return (until - from) * turning.rate * sidesOfTurn
+    }),
   }
+}
+
+/** A film is told in so many portions. */
+const portions = 12
+/** A turn brings four sides below, one after the other. */
+const sidesOfTurn = 4
+
+/** When a film has thickened to a viscosity, once it is poured and no later than its gel, s. */
+function carriedAt(
+  { time, viscosity }: Thickening,
+  needed: number,
+  { poured, gelAt }: { poured: number; gelAt: number },
+): number {
+  const thick = viscosity.findIndex((now) => now >= needed)
+  return Math.min(gelAt, Math.max(poured, thick < 0 ? gelAt : time[thick]))
 }
 
 /**

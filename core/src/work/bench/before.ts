@@ -12,6 +12,7 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
   prefill: { step: 'pour', again: 'once' },
   wet: { step: 'pour', again: 'once' },
   fill: { step: 'pour', again: 'once' },
+  turn: { step: 'turn', again: 'once' },
   set: { step: 'set', again: 'once' },
   band: undefined,
   'into pot': undefined,

@@ -11,6 +11,7 @@ export type ClockName =
   | 'hold'
   | 'next mix'
   | 'stir'
+  | 'turn'
   | 'set'
   | 'demould'
   | 'wait'
@@ -185,6 +186,8 @@ function clocksOfMix(
   if (pouring) found.push(clock('pours', task.pours, 'deadline'))
   else if (ours.some(({ what }) => what === 'into pot'))
     found.push(clock('gels', task.gel, 'deadline'))
+  const turned = ours.find((one) => one.what === 'turn')
+  if (turned?.what === 'turn' && !pouring) found.push(clock('turn', turned.stops, 'wait'))
   for (const other of ours) {
     if (other.what !== 'set') continue
     const { name, until } = other

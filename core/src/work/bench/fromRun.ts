@@ -2,6 +2,7 @@ import { underPressureBy, type AirTools } from '../../matter/air/index.ts'
 import { laidBefore } from '../../matter/inclusion/index.ts'
 import { isFast } from '../../matter/mix/index.ts'
 import {
+  comesOutHollow,
   cupsOf,
   gelOfMix,
   handsAt,
@@ -175,6 +176,24 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           })),
         ]
       })
+    case 'turn': {
+      const { turned } = inRoom(moulds[0].pour.layers[mix!.layer], run)
+      const { shot, of, by, turns, countsFrom, stopsAt } = turned!
+      const takes = stopsAt - (at! - mix!.begins)
+      return [
+        {
+          ...ofMix,
+          id,
+          what: 'turn',
+          takes: Math.max(0, takes),
+          moulds: moulds.map(named),
+          ...{ shot, of, by, turns },
+          closed: moulds.every(({ pour }) => pour.closed) ? 'yes' : 'no',
+          counts: Math.min(countsFrom, longest),
+          stops: Math.min(stopsAt, longest),
+        },
+      ]
+    }
     case 'set': {
       const { name, count, how, until } = step.set!
       // What goes in later each mould asks for by itself, right after it is filled.
@@ -213,7 +232,8 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
       return [{ ...common, id, what: 'clean', vessel: tools.vessel ? 'yes' : 'no' }]
     case 'demould': {
       const order = moulds.toSorted((a, b) => a.pour.depth - b.pour.depth)
-      const closed = order.filter(({ pour }) => pour.closed)
+      // A port that was plugged leaves no gate.
+      const closed = order.filter(({ pour }) => pour.closed && !comesOutHollow(pour))
       const { pot } = tools
       return [
         ...(load.lid === undefined

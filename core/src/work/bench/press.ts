@@ -56,6 +56,7 @@ export type PressRefusal =
   | { code: 'pressure-low'; gauge: number; wanted: number }
   | { code: 'pressure-left'; gauge: number }
   | { code: 'still-wet'; condition: ConditionName; left: number }
+  | { code: 'still-moves'; left: number }
 
 /** What a key brings about. Nothing of both: it is no key of this task. */
 export interface Pressed {
@@ -132,6 +133,10 @@ export function press(
   if (wet && pressed.key === 'steady') return nothing
   if (wet && (pressed.key === 'main' || pressed.key === 'as it is')) {
     return refused({ code: 'still-wet', condition: wet.condition, left: wet.until - now })
+  }
+  if (task.what === 'turn' && pressed.key === 'main' && !again) {
+    const left = progress.met.get(task.mix)! + task.stops - now
+    if (left > 0) return refused({ code: 'still-moves', left })
   }
   const at = { bench, readings, progress, task, happened }
   switch (pressed.key) {

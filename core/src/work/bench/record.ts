@@ -59,11 +59,11 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
           copies,
           room: room.room ?? bench.room,
           humidity: room.humidity,
-          layers: layers.map((layer) => ({
-            name: pour.layers[layer] ?? `Layer ${layer + 1}`,
+          layers: byName(layers, pour).map(([name, shots]) => ({
+            name,
             amounts: amountsOf(
               bench,
-              own.filter((task) => task.layer === layer),
+              own.filter((task) => shots.includes(task.layer)),
             ),
           })),
           outcome: 'good',
@@ -85,6 +85,18 @@ export function pullsOf(bench: Bench, around: Surroundings): Pull[] {
       ]
     }),
   )
+}
+
+/** Layers by their names: the shots of a hollow cast are one. */
+function byName(layers: readonly number[], pour: Bench['pours'][number]): [string, number[]][] {
+  const found: [string, number[]][] = []
+  for (const layer of layers) {
+    const name = pour.layers[layer] ?? `Layer ${layer + 1}`
+    const last = found.at(-1)
+    if (last?.[0] === name) last[1].push(layer)
+    else found.push([name, [layer]])
+  }
+  return found
 }
 
 /** What went wrong with these moulds, or with the cups that filled them. */

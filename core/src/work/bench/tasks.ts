@@ -117,6 +117,22 @@ export const taskSchema = z.discriminatedUnion('what', [
     mass: mass(),
     vents: whole(0, 200),
   }),
+  /** Plugged, and turned until nothing moves: the shot of a hollow cast. */
+  z.object({
+    ...ofMix,
+    what: z.literal('turn'),
+    moulds: z.array(mouldSchema).min(1).max(400),
+    shot: whole(1, 60),
+    of: whole(1, 60),
+    by: z.enum(['hands', 'machine']),
+    /** A closed mould is plugged; an open one is rolled, its mouth up. */
+    closed: z.enum(['yes', 'no']),
+    /** A minute. */
+    turns: z.number().positive().max(120),
+    /** After the parts met, s: from here what it lays stays; from here nothing moves. */
+    counts: seconds(),
+    stops: seconds(),
+  }),
   z.object({
     ...ofMix,
     what: z.literal('set'),

@@ -11,6 +11,7 @@ export * from './compile/heatLimit.ts'
 export {
   filmOf,
   turningRadius,
+  turnedWall,
   wallFor,
   wallForMass,
   type CompiledTurning,

@@ -3,7 +3,7 @@ import type { AirTools } from '../../matter/air/index.ts'
 import { judgeCup } from '../plan/index.ts'
 import { loadTimes, type LoadTime } from './days.ts'
 import type { Hands } from './hands.ts'
-import { keptToSpare, type TooSlow } from './limits.ts'
+import { keptToSpare, usesPot, type TooSlow } from './limits.ts'
 import { loadMemory, planLoad, vesselTakes, type Load } from './load.ts'
 import type { Mix } from './mix.ts'
 import { nextMoulds } from './moulds.ts'
@@ -57,7 +57,7 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
   const loads: Load[] = []
   const pulled = new Map<string, number>()
   const slow: TooSlow[] = []
-  const possible = missing(run, tools) ? [] : usable
+  const possible = missing(run, tools) ? [] : usable.filter((pour) => !turnedInPot(pour, run))
   const memory = loadMemory({ run })
   while (loads.length < mostLoads) {
     const barred = new Set(slow.map(({ mould }) => mould.pour.id))
@@ -109,6 +109,10 @@ export function compileRun(run: Run, pours: readonly RunPour[], bench: RunBench)
   }
 }
 
+/** What is turned until it gels is not in a pot meanwhile. */
+const turnedInPot = ({ layers }: RunPour, run: Pick<Run, 'way'>): boolean =>
+  usesPot(run) && layers.some(({ turned }) => turned)
+
 const onePerPour = (slow: readonly TooSlow[]): TooSlow[] => [
   ...new Map(slow.map((one) => [one.mould.pour.id, one])).values(),
 ]
@@ -125,13 +129,16 @@ function judge(run: Run, pours: readonly RunPour[], tools: AirTools): Caution[] 
   if (pours.length === 0) found.push(caution('run-empty', 'note', {}, {}))
   const tool = missing(run, tools)
   if (tool) found.push(caution('run-no-tool', 'stop', { field: 'way' }, { tool }))
-  for (const { id, name, stops, hollow, layers } of pours) {
+  for (const pour of pours) {
+    const { id, name, stops, layers } = pour
     const place = { field: id }
     if (stops > 0) found.push(caution('run-piece-stops', 'stop', place, { piece: name, stops }))
     else if (layers.length === 0) {
       found.push(caution('run-piece-unpoured', 'stop', place, { piece: name }))
     }
-    if (hollow) found.push(caution('run-piece-hollow', 'stop', place, { piece: name }))
+    if (turnedInPot(pour, run)) {
+      found.push(caution('run-turned-pot', 'stop', place, { piece: name }))
+    }
   }
   return found
 }

@@ -23,10 +23,11 @@ export interface CupLane {
   thick: { at: number; times: number }[]
 }
 
-/** A load as a clock draws it: a lane for each cup, for each pair of hands, for the pot. */
+/** A load as a clock draws it: a lane for each cup, for each pair of hands, for the turning machine, for the pot. */
 export interface LoadLanes {
   cups: CupLane[]
   hands: Span[][]
+  machine: Span[]
   pot: Span[]
   /** Under pressure by then, for the first of the cups; absent without a pot. */
   lidBy?: number
@@ -55,7 +56,7 @@ export function lanesOf(load: TimedLoad, run: Pick<Run, 'room'>): LoadLanes {
       viscosity: task.viscosity,
     })),
   )
-  const pairs = Math.max(0, ...spans.map(({ by }) => by + 1))
+  const pairs = Math.max(0, ...spans.map(({ by }) => (by === 'machine' ? 0 : by + 1)))
   const cups = mixes.map((mix): CupLane => {
     const { begins, cup } = mix
     return {
@@ -77,6 +78,7 @@ export function lanesOf(load: TimedLoad, run: Pick<Run, 'room'>): LoadLanes {
   return {
     cups,
     hands: Array.from({ length: pairs }, (_, by) => spans.filter((span) => span.by === by)),
+    machine: spans.filter(({ by }) => by === 'machine'),
     pot:
       lid === undefined
         ? []

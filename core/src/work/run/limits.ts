@@ -3,12 +3,12 @@ import { gelOf } from '../../matter/cure/index.ts'
 import type { Hands } from './hands.ts'
 import type { Mix } from './mix.ts'
 import type { RunMould } from './moulds.ts'
-import type { RunLayer } from './needs.ts'
+import type { RunLayer, TurnedLayer } from './needs.ts'
 import type { Run } from './run.ts'
 
 /** What every load of a run is planned with. */
 export interface LoadBench {
-  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way' | 'prefill'>
+  run: Pick<Run, 'room' | 'parts' | 'perMix' | 'way' | 'prefill' | 'onMachine'>
   hands: Hands
   /** Pairs of hands. */
   pairs: number
@@ -89,9 +89,9 @@ function slowerIn({ law, room }: Pick<RunLayer, 'law' | 'room'>, run: Pick<Run, 
  * when until when things are set into it. In a warmer room all of it comes sooner.
  */
 export function inRoom(
-  layer: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'trim' | 'room' | 'sets'>,
+  layer: Pick<RunLayer, 'law' | 'gel' | 'hard' | 'trim' | 'room' | 'sets' | 'turned'>,
   run: Pick<Run, 'room'>,
-): Pick<RunLayer, 'gel' | 'hard' | 'trim' | 'sets'> {
+): Pick<RunLayer, 'gel' | 'hard' | 'trim' | 'sets' | 'turned'> {
   const slower = slowerIn(layer, run)
   return {
     gel: layer.gel * slower,
@@ -102,8 +102,20 @@ export function inRoom(
       from: set.from * slower,
       until: set.until * slower,
     })),
+    turned: layer.turned && turnedSlower(layer.turned, slower),
   }
 }
+
+/**
+ * A shot in a resin or a room that thickens so many times slower.
+ *
+ * @example turnedSlower({ shot: 1, of: 1, by: 'hands', turns: 6, countsFrom: 60, stopsAt: 90 }, 2).stopsAt // 180
+ */
+export const turnedSlower = (turned: TurnedLayer, slower: number): TurnedLayer => ({
+  ...turned,
+  countsFrom: turned.countsFrom * slower,
+  stopsAt: turned.stopsAt * slower,
+})
 
 /** From the pour of the layer below to that of this one, s: as long as the one below takes to get there. */
 export const waitInRoom = (

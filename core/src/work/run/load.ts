@@ -18,6 +18,7 @@ import { ageingCup, type AgeingCup } from './cup.ts'
 import {
   closing,
   gelOfMix,
+  inRoom,
   outOf,
   lateness,
   usesPot,
@@ -207,7 +208,7 @@ function mixGroup(
     const most = Math.min(rest.length, bench.run.perMix ?? Infinity)
     for (let count = 1; count <= most; count++) {
       const moulds = rest.slice(0, count)
-      if (!fitsCup(moulds, layer, bench)) break
+      if (!fitsCup(moulds, layer, bench) || !canBeTurned(moulds, layer, bench)) break
       const mix = { ...mixOf(moulds, layer, bench, cups, pot), begins }
       const next = [...mixes, mix]
       const late = lateness(next, bench, pot)
@@ -241,15 +242,34 @@ function beginOf(
   mixes: readonly LoadedMix[],
   run: Pick<Run, 'room'>,
 ): number {
-  const free = Math.max(0, ...mixes.map(({ begins, done }) => begins + done))
+  const { turned } = first.pour.layers[layer]
+  // One machine turns: what it turns next is mixed when it stands still.
+  const still = turned?.by === 'machine' ? mixes.map(machineUntil) : []
+  const free = Math.max(0, ...mixes.map(({ begins, done }) => begins + done), ...still)
   const below = mixes.find((mix) => mix.layer === layer - 1 && mix.moulds.includes(first))
   return below ? Math.max(free, below.begins + waitInRoom(first.pour.layers, layer, run)) : free
 }
+
+const machineUntil = ({ begins, tasks }: LoadedMix): number =>
+  begins + Math.max(0, ...tasks.filter(({ by }) => by === 'machine').map(({ until }) => until))
 
 function fitsCup(moulds: readonly RunMould[], layer: number, { largestCup }: LoadBench): boolean {
   if (moulds.length === 1) return true
   const { volume } = mixedFor(moulds, layer)
   return cupFor(volume, [largestCup]).cups === 1
+}
+
+/** A pair of hands turns one mould at a time, a machine as many as it takes. */
+function canBeTurned(
+  moulds: readonly RunMould[],
+  layer: number,
+  { run, pairs }: Pick<LoadBench, 'run' | 'pairs'>,
+): boolean {
+  const most = { hands: pairs, machine: run.onMachine ?? 1 }
+  const turned = moulds.flatMap(({ pour }) => pour.layers[layer].turned ?? [])
+  return (['hands', 'machine'] as const).every(
+    (by) => turned.filter((one) => one.by === by).length <= most[by],
+  )
 }
 
 function mixOf(
@@ -274,7 +294,15 @@ function mixOf(
       vessel,
     ).takes
   const prefills = run.prefill !== 'small mix'
-  return planMix(moulds, layer, cups(moulds, layer), { hands, pairs, vacuum, pot, prefills })
+  const turned = ({ pour }: RunMould) => inRoom(pour.layers[layer], run).turned
+  return planMix(moulds, layer, cups(moulds, layer), {
+    hands,
+    pairs,
+    vacuum,
+    pot,
+    prefills,
+    turned,
+  })
 }
 
 function finished(mixes: LoadedMix[], bench: LoadBench): Load {

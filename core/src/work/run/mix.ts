@@ -5,17 +5,31 @@ import { wetsFor } from './conditioning.ts'
 import { fillingOf, type Filling } from './filling.ts'
 import type { Hands } from './hands.ts'
 import type { RunMould } from './moulds.ts'
-import type { RunPour } from './needs.ts'
+import type { RunPour, TurnedLayer } from './needs.ts'
 
 export type TaskName =
-  'stir' | 'vacuum' | 'prefill' | 'wet' | 'fill' | 'rock' | 'band' | 'pot' | 'lid' | 'pressure'
+  | 'stir'
+  | 'vacuum'
+  | 'prefill'
+  | 'wet'
+  | 'fill'
+  | 'rock'
+  | 'plug'
+  | 'turn'
+  | 'band'
+  | 'pot'
+  | 'lid'
+  | 'pressure'
 
-/** Something that one pair of hands does with a cup, s since its parts met. */
+/** By whom a task is done: the first pair of hands, the second, or the turning machine. */
+export type Doer = 0 | 1 | 'machine'
+
+/** Something that is done with a cup, s since its parts met. */
 export interface Task {
   what: TaskName
   /** Which mould of the load. */
   mould?: RunMould
-  by: number
+  by: Doer
   from: number
   until: number
   /** Of the mix when the task begins, Pa·s. */
@@ -49,6 +63,8 @@ export interface MixBench {
   pot: boolean
   /** Tight places are prefilled from this cup; else they were from a small one before it. */
   prefills: boolean
+  /** How a mould is turned in the room of the run; absent: it stands. */
+  turned?: (mould: RunMould) => TurnedLayer | undefined
 }
 
 /**
@@ -86,7 +102,7 @@ export const closesBefore = ({ closed, prefills }: Pick<RunPour, 'closed' | 'pre
 function handsWith(cup: AgeingCup) {
   const tasks: Task[] = []
   const free = [0, 0]
-  const add = (what: TaskName, by: number, takes: number, more: Partial<Task> = {}) => {
+  const add = (what: TaskName, by: 0 | 1, takes: number, more: Partial<Task> = {}) => {
     if (!(takes > 0)) return
     const from = free[by]
     const until = from + takes
@@ -104,7 +120,7 @@ function prefilled(
     helper,
     free,
     add,
-  }: { hands: Hands; helper: number } & Pick<ReturnType<typeof handsWith>, 'free' | 'add'>,
+  }: { hands: Hands; helper: 0 | 1 } & Pick<ReturnType<typeof handsWith>, 'free' | 'add'>,
 ): Map<RunMould, number> {
   const dabbed = new Map<RunMould, number>()
   for (const mould of moulds) {
@@ -193,7 +209,7 @@ export function planMix(
   moulds: readonly RunMould[],
   layer: number,
   cup: AgeingCup,
-  { hands, pairs, vacuum = 0, pot, prefills }: MixBench,
+  { hands, pairs, vacuum = 0, pot, prefills, turned: turnedOf }: MixBench,
 ): Mix {
   const { resin } = moulds[0].pour.layers[layer]
   const density = mixDensity(resin.ratio, resin)
@@ -203,6 +219,16 @@ export function planMix(
   free[1] = free[0]
   let poured = free[0]
   const helper = pairs > 1 ? 1 : 0
+  /** Plugged and turned at once: a pair of hands has nothing else to do until nothing moves. */
+  const turn = (mould: RunMould, { by, stopsAt }: TurnedLayer) => {
+    const hand = free[helper] <= free[0] ? helper : 0
+    add('plug', hand, mould.pour.closed ? hands.band : 0, { mould })
+    const [from, until] = [free[hand], stopsAt]
+    if (by === 'hands') return add('turn', hand, until - from, { mould })
+    if (until <= from) return
+    const viscosity = thicknessAt(cup, from)
+    tasks.push({ what: 'turn', mould, by: 'machine', from, until, viscosity })
+  }
   const finish = (mould: RunMould) => {
     const last = layer === mould.pour.layers.length - 1
     add('pot', helper, pot && last ? hands.intoPot : 0, { mould })
@@ -218,8 +244,11 @@ export function planMix(
     add('fill', 0, time, { mould, filling })
     poured = free[0]
     free[helper] = Math.max(free[helper], free[0])
-    add('rock', helper, mould.pour.closed ? hands.rock : 0, { mould })
-    if (helper > 0) finish(mould)
+    const turned = turnedOf?.(mould)
+    // What is turned wets its walls by that.
+    add('rock', helper, mould.pour.closed && !turned ? hands.rock : 0, { mould })
+    if (turned) turn(mould, turned)
+    else if (helper > 0) finish(mould)
   }
   if (helper === 0) moulds.forEach(finish)
   const done = Math.max(...free)

@@ -11,7 +11,13 @@ import {
 } from '../../mould/index.ts'
 import { mixDensity, type Dose } from '../../matter/mix/index.ts'
 import type { Resin, Shelf } from '../../matter/material/index.ts'
-import { comesOutRubbery, dosesOf, isHollow, type CompiledPlan, type Plan } from '../plan/index.ts'
+import {
+  comesOutRubbery,
+  dosesOf,
+  type CompiledLayer,
+  type CompiledPlan,
+  type Plan,
+} from '../plan/index.ts'
 import type { PourOfRun } from './run.ts'
 
 /** One layer of a piece as a run needs it. */
@@ -35,6 +41,28 @@ export interface RunLayer {
   room: number
   /** Things set in after it is poured, in each mould; s after the parts met. */
   sets: { name: string; count: number; how: SetHow; from: number; until: number }[]
+  /** A shot of a hollow cast: it is turned in its mould, and nothing is poured on it before it gels. */
+  turned?: TurnedLayer
+}
+
+/**
+ * Its last layer is a wall: it has no gate, and rings.
+ *
+ * @example comesOutHollow({ layers: [] }) // false
+ */
+export const comesOutHollow = ({ layers }: { layers: readonly Pick<RunLayer, 'turned'>[] }) =>
+  layers.at(-1)?.turned !== undefined
+
+/** How a shot is turned, s after its mixing. */
+export interface TurnedLayer {
+  shot: number
+  of: number
+  by: 'hands' | 'machine'
+  /** A minute. */
+  turns: number
+  /** From here what it lays stays; from here nothing moves any more. */
+  countsFrom: number
+  stopsAt: number
 }
 
 /** A place at the bench: across the section and above the lowest point, m. */
@@ -72,8 +100,6 @@ export interface RunPour {
   layers: RunLayer[]
   /** Gates, vents and prefills of one cavity, by what they are, from the middle of the section and its foot, m. */
   spots: Spot[]
-  /** It is turned until it gels. */
-  hollow: boolean
   /** Stops in its plan. */
   stops: number
   /** The finest its scale shows, kg. */
@@ -128,13 +154,18 @@ export function needsOf(
     before: mould ? conditioningOf(mould) : [],
     pulled,
     block: mould ? blockOf(mould, size) : grown(size),
-    layers: poured.map((layer, i) => {
+    layers: poured.flatMap((layer, i) => {
       const { resin } = layer.batch!
-      const { mixAt, pourAt, gelAt, trimAt, demouldAt } = layer.clock!
-      const last = i === poured.length - 1
+      const { mixAt, pourAt, lastPourAt, gelAt, trimAt, demouldAt } = layer.clock!
+      const gated = i === poured.length - 1 && !layer.shell
       const tints = dosesOf(plan.layers[layer.index], shelf)
-      const volume = (layer.resin + (last ? into.gate : 0)) * cavities
-      return {
+      const shots = layer.shell?.fill.shots ?? 1
+      const volume = ((layer.resin + (gated ? into.gate : 0)) * cavities) / shots
+      // A shot is mixed when the one before it has gelled: its clock is counted from its own mixing.
+      const later = layer.shell ? lastPourAt - pourAt : 0
+      const before = i === 0 ? undefined : poured[i - 1]
+      const joins = before?.shell ? before.clock!.lastPourAt : before?.clock!.pourAt
+      const one: RunLayer = {
         name: layer.name,
         resin,
         tints,
@@ -142,9 +173,9 @@ export function needsOf(
         mix: mixKey(resin, tints),
         volume,
         mass: volume * mixDensity(resin.ratio, resin),
-        wait: i === 0 ? 0 : pourAt - poured[i - 1].clock!.pourAt,
-        gel: gelAt - mixAt,
-        hard: demouldAt - mixAt,
+        wait: joins === undefined ? 0 : pourAt - joins,
+        gel: gelAt - mixAt - later,
+        hard: demouldAt - mixAt - later,
         trim: comesOutRubbery(plan, trimAt) ? trimAt - mixAt : undefined,
         room: plan.room,
         sets: layer.setIn.flatMap(({ when }, k) => {
@@ -155,12 +186,31 @@ export function needsOf(
           return [{ name, count: count * cavities, how: when.how, from, until }]
         }),
       }
+      return layer.shell ? shotsOf(one, layer) : [one]
     }),
     spots: closed && mould ? spotsOf(mould, drawn) : [],
-    hollow: isHollow(plan),
     stops,
     step: plan.scaleStep,
   }
+}
+
+/** Each shot of a shell as a layer of its own. */
+function shotsOf(one: RunLayer, { shell, turning, clock }: CompiledLayer): RunLayer[] {
+  const { shots, turned, turns } = shell!.fill
+  const gap = shots > 1 ? (clock!.lastPourAt - clock!.pourAt) / (shots - 1) : 0
+  return Array.from({ length: shots }, (_, i) => ({
+    ...one,
+    wait: i === 0 ? one.wait : gap,
+    sets: i === 0 ? one.sets : [],
+    turned: {
+      shot: i + 1,
+      of: shots,
+      by: turned,
+      turns,
+      countsFrom: turning?.countsFrom ?? one.gel,
+      stopsAt: turning?.stopsAt ?? one.gel,
+    },
+  }))
 }
 
 function spotsOf(

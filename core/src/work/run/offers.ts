@@ -1,3 +1,4 @@
+import { turnedSlower } from './limits.ts'
 import { compileRun, type CompiledRun, type RunBench } from './compile.ts'
 import { gelOf, type CureLaw } from '../../matter/cure/index.ts'
 import type { Resin } from '../../matter/material/index.ts'
@@ -131,6 +132,7 @@ const inResin = (pour: RunPour, { resin, law }: OtherResin, room: number): RunPo
   layers: pour.layers.map((layer) => {
     const slower = gelOf(law, room) / gelOf(layer.law, room)
     const [gel, hard] = [layer.gel * slower, layer.hard * slower]
-    return { ...layer, resin, tints: [], law, mix: resin.name, gel, hard }
+    const turned = layer.turned && turnedSlower(layer.turned, slower)
+    return { ...layer, resin, tints: [], law, mix: resin.name, gel, hard, turned }
   }),
 })

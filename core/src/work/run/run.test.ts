@@ -222,7 +222,6 @@ describe('what cannot be done is said', () => {
     expect(codes(run({ way: 'pressure' }), [tall])).toContain('run-over-pot')
     expect(codes(run(), [keycap({ stops: 2 })])).toContain('run-piece-stops')
     expect(codes(run(), [keycap({ layers: [] })])).toContain('run-piece-unpoured')
-    expect(codes(run(), [keycap({ hollow: true })])).toContain('run-piece-hollow')
     expect(codes(run({ way: 'pressure' }), [keycap()], { ...bench, tools: {} })).toContain(
       'run-no-tool',
     )

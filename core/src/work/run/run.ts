@@ -63,6 +63,8 @@ export const runSchema = z.object({
   prefill: z.enum(['from the cup', 'small mix']).optional(),
   /** No more moulds than this from one cup; left out: as many as there is time for. */
   perMix: whole(1, 400).optional(),
+  /** Moulds that the turning machine takes at once; left out: one. */
+  onMachine: whole(1, 12).optional(),
   /** No more loads than this in a day; left out: as many as there is time for. */
   loadsPerDay: whole(1, 100).optional(),
   /** Laid aside before a mix begins: parts weighed, cup marked, moulds open, s. */
@@ -77,12 +79,19 @@ export type Run = z.infer<typeof runSchema>
 
 /**
  * Against bubbles to begin with: the pot where there is one and the mould is closed. What is poured
- * open lets its bubbles go by itself, and no pot is taken unasked.
+ * open lets its bubbles go by itself, what is turned is not in a pot, and none is taken unasked.
  *
- * @example usualWay({ mould: 'open', pot: true }) // 'none'
+ * @example usualWay({ mould: 'open', pot: true, hollow: false }) // 'none'
  */
-export const usualWay = ({ mould, pot }: { mould: 'open' | 'closed'; pot: boolean }): Run['way'] =>
-  mould === 'closed' && pot ? 'pressure' : 'none'
+export const usualWay = ({
+  mould,
+  pot,
+  hollow,
+}: {
+  mould: 'open' | 'closed'
+  pot: boolean
+  hollow: boolean
+}): Run['way'] => (mould === 'closed' && pot && !hollow ? 'pressure' : 'none')
 
 /** A run to begin with: a day at the bench, one pair of hands. */
 export const newRun = (name: string): Run => ({

@@ -56,7 +56,6 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
       },
     ],
     spots: [],
-    hollow: false,
     stops: 0,
     step: 1e-4,
     ...more,

@@ -20,6 +20,7 @@ export type RunStepName =
   | 'vacuum'
   | 'prefill'
   | 'fill'
+  | 'turn'
   | 'set'
   | 'into pot'
   | 'pressure'
@@ -58,6 +59,7 @@ const read: Record<RunStepName, Step | undefined> = {
   vacuum: 'vacuum',
   prefill: 'pour',
   fill: 'pour',
+  turn: 'turn',
   set: undefined,
   'into pot': undefined,
   pressure: 'pressure',
@@ -99,13 +101,16 @@ export function runSteps(
         mix.moulds.filter((mould) =>
           mix.tasks.some((task) => task.what === what && task.mould === mould),
         )
-      const [open, shut] = [handled('prefill'), handled('band')]
+      const [open, shut, turned] = [handled('prefill'), handled('band'), handled('turn')]
       return [
         add('mix', { mix, at: mix.begins }),
         ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
         ...(open.length === 0 ? [] : [add('prefill', { mix, moulds: open, at: at('prefill') })]),
         ...(shut.length === 0 ? [] : [add('close', { mix, moulds: shut, at: at('band') })]),
         ...(mix.dabs ? [] : [add('fill', { mix, at: at('fill') }), ...setSteps(mix, false)]),
+        ...(turned.length === 0
+          ? []
+          : [add('turn', { mix, moulds: turned, at: at('plug') ?? at('turn') })]),
         ...(at('pot') === undefined ? [] : [add('into pot', { mix, at: at('pot') })]),
       ]
     }

@@ -1,6 +1,6 @@
 import { caution, type Caution } from '../../../base/caution/index.ts'
 import { areaNear, type FillCurve } from '../../../form/filling/index.ts'
-import { shellVolume, wallOf, type WallDepths } from '../../../form/wall/index.ts'
+import { shellVolume, wallOf, type TurnedWall, type WallDepths } from '../../../form/wall/index.ts'
 import type { CureTimes } from '../../../matter/cure/index.ts'
 import type { Resin } from '../../../matter/material/index.ts'
 import { mixDensity } from '../../../matter/mix/index.ts'
@@ -137,6 +137,33 @@ export const turningRadius = (curve: FillCurve): number =>
       ),
     ) / Math.PI,
   )
+
+/**
+ * How a layer is turned, as far as the evenness of its wall asks; undefined until the model has said how
+ * it thickens.
+ *
+ * @example turnedWall({ bottom: 0 }, { mould: 'closed' }) // undefined
+ */
+export function turnedWall(
+  {
+    shell,
+    turning,
+    bottom,
+  }: { shell?: PlacedShell; turning?: Pick<CompiledTurning, 'visits'>; bottom: number },
+  { mould }: Pick<PouredInto, 'mould'>,
+): TurnedWall | undefined {
+  if (!shell || !turning) return undefined
+  const { from, to, volume, fill } = shell
+  return {
+    wall: to - from,
+    volume,
+    shots: fill.shots,
+    visits: turning.visits,
+    mouth: mould === 'open',
+    bottom,
+    thin: thinnestWall,
+  }
+}
 
 /** How its shots turn, once the model has said how they thicken. */
 export function turningOf(

@@ -1,9 +1,15 @@
 <script setup lang="ts">
-import type { Quantity } from '@mivro/core/matter/cure'
-import { gradientOf } from './ramp.ts'
+import { gradientOf, type Shown } from './ramp.ts'
 
 /** What the colours mean. */
-defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
+defineProps<{
+  what: Shown
+  low: string
+  high: string
+  limit?: string
+  hint?: string
+  also?: { colour: string; says: string }
+}>()
 </script>
 
 <template>
@@ -12,7 +18,10 @@ defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
     <i :style="{ background: gradientOf(what) }" />
     <span class="num">{{ high }}</span>
     <span v-if="limit" class="limit"><i />limit {{ limit }}</span>
-    <span class="quiet small hint">Click the cut to follow a point.</span>
+    <span v-if="also" class="also"
+      ><i :style="{ background: `var(--${also.colour})` }" />{{ also.says }}</span
+    >
+    <span v-if="hint" class="quiet small hint">{{ hint }}</span>
   </div>
 </template>
 
@@ -35,6 +44,7 @@ defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
 }
 
 .limit,
+.also,
 .hint {
   grid-column: 1 / 4;
 }
@@ -45,6 +55,18 @@ defineProps<{ what: Quantity; low: string; high: string; limit?: string }>()
   gap: 6px;
   color: var(--stop);
   font-weight: 600;
+}
+
+.also {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.also i {
+  width: 12px;
+  height: 12px;
+  border-radius: var(--r-tiny);
 }
 
 .limit i {

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest'
+import { buildSolid } from '../shape/index.ts'
+import { refined } from './refined.ts'
+import { wallMap, type TurnedWall, type WallMap } from './wallMap.ts'
+
+const mm = 1e-3
+const up = [0, 0, 1] as const
+const often = Array.from({ length: 12 }, () => 16)
+const turned = (more: Partial<TurnedWall>): TurnedWall => ({
+  wall: 3 * mm,
+  volume: 1e-5,
+  shots: 1,
+  visits: often,
+  thin: 2 * mm,
+  ...more,
+})
+/** Thickness at the corner of the surface that is nearest to a place. */
+function at({ positions, thickness }: WallMap, place: readonly number[]): number {
+  let [best, least] = [0, Infinity]
+  for (let i = 0; i < thickness.length; i++) {
+    const far = Math.hypot(...place.map((x, k) => x - positions[3 * i + k]))
+    if (far < least) [best, least] = [i, far]
+  }
+  return thickness[best]
+}
+
+describe('how evenly a turned mould is lined', () => {
+  const [radius, wall] = [20 * mm, 3 * mm]
+  const volume = (4 / 3) * Math.PI * (radius ** 3 - (radius - wall) ** 3)
+  const ball = wallMap(buildSolid({ solid: 'ball', diameter: 2 * radius }), up, turned({ volume }))
+
+  // By symmetry.
+  it('a ball to 5 %', () => {
+    for (const thick of ball.thickness) expect(Math.abs(thick / wall - 1)).toBeLessThan(0.05)
+    expect([ball.under, ball.solid]).toEqual([0, 0])
+  })
+
+  // A fact of the trade: corners come out thicker than edges, edges thicker than faces.
+  const block = buildSolid({ solid: 'block', width: 80 * mm, depth: 30 * mm, height: 30 * mm })
+  const long = wallMap(block, up, turned({ volume: 2.8e-5, shots: 2 }))
+  const half = 15 * mm
+  it('a long box: corners thicker than edges, edges thicker than faces', () => {
+    const face = at(long, [0, half, half])
+    const edge = at(long, [0, half, 0])
+    const corner = at(long, [40 * mm, half, 0])
+    expect(edge).toBeGreaterThan(1.15 * face)
+    expect(corner).toBeGreaterThan(edge)
+    expect(long.thinnest.thickness).toBeLessThan(face * 1.01)
+    expect(long.thinnest.thickness).toBeGreaterThan(0.6 * wall)
+  })
+
+  it('turned a tenth as often it is less even, and its mean is what was wished', () => {
+    const seldom = wallMap(
+      block,
+      up,
+      turned({ volume: 2.8e-5, shots: 2, visits: often.map((n) => n / 10) }),
+    )
+    expect(seldom.thinnest.thickness).toBeLessThan(0.8 * long.thinnest.thickness)
+    expect(seldom.under).toBeGreaterThan(0.1)
+  })
+
+  it('what is narrower than two walls fills, and is no thin wall', () => {
+    const plate = buildSolid({ solid: 'block', width: 40 * mm, depth: 40 * mm, height: 5 * mm })
+    const map = wallMap(plate, up, turned({ volume: 8e-6 }))
+    expect(at(map, [0, 0, 5 * mm])).toBe(Infinity)
+    expect(map.solid).toBeGreaterThan(0.7)
+  })
+
+  it('an open mouth and what is solid below are not lined', () => {
+    const map = wallMap(block, up, turned({ volume: 2e-5, mouth: true, bottom: 10 * mm }))
+    expect(at(map, [0, 0, 30 * mm])).toBeNaN()
+    expect(at(map, [0, half, 4 * mm])).toBeNaN()
+    expect(at(map, [0, half, 20 * mm])).toBeGreaterThan(0)
+  })
+})
+
+it('a refined surface has no long edge and the same area', () => {
+  const box = buildSolid({ solid: 'block', width: 80 * mm, depth: 30 * mm, height: 20 * mm })
+  const { positions: p, triangles } = refined(box, 5 * mm)
+  let area = 0
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => [
+      ...p.subarray(3 * triangles[t + k], 3 * triangles[t + k] + 3),
+    ])
+    const length = (u: number[], v: number[]) => Math.hypot(...u.map((x, k) => x - v[k]))
+    const [x, y, z] = [length(a, b), length(b, c), length(c, a)]
+    expect(Math.max(x, y, z)).toBeLessThanOrEqual(5 * mm * (1 + 1e-6))
+    const s = (x + y + z) / 2
+    area += Math.sqrt(Math.max(0, s * (s - x) * (s - y) * (s - z)))
+  }
+  expect(area).toBeCloseTo(2 * (80 * 30 + 80 * 20 + 30 * 20) * mm * mm, 8)
+})

@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { keycap } from '../run/samples.ts'
+import type { Bench, BenchEvent } from './bench.ts'
+import { cuesOf, turningNow } from './cues.ts'
+import { clocksOf } from './clocks.ts'
+import { press } from './press.ts'
+import { progressOf, startOf } from './progress.ts'
+import { pullsOf } from './record.ts'
+import { after, bench, done, ofKind } from './samples.ts'
+
+/** One hollow keycap in two shots, turned by hand. */
+const hollow = (): Bench => {
+  const [whole] = keycap().layers
+  const shots = [1, 2].map((shot) => ({
+    ...whole,
+    volume: whole.volume / 4,
+    mass: whole.mass / 4,
+    wait: shot === 1 ? 0 : whole.gel,
+    turned: {
+      shot,
+      of: 2,
+      by: 'hands' as const,
+      turns: 6,
+      countsFrom: 0.7 * whole.gel,
+      stopsAt: 0.95 * whole.gel,
+    },
+  }))
+  const more = { casts: 1, moulds: 1, prefills: 0, spots: [], layers: shots }
+  const begun = bench({ way: 'none' }, more)
+  return { ...begun, pours: begun.pours.map((pour) => ({ ...pour, layers: ['Body', 'Body'] })) }
+}
+const begun = hollow()
+const [first, second] = ofKind(begun, 'turn')
+/** Everything up to a task done, each thing a second after the other, from 1000 on. */
+const upTo = (task: string): BenchEvent[] => {
+  const events: BenchEvent[] = []
+  for (const one of begun.tasks) {
+    if (one.id === task) break
+    const at = 1000 + events.length
+    if (one.what === 'mix') events.push(done(startOf(one.id), at))
+    events.push(done(one.id, at, one.what === 'weigh' ? one.mass : undefined))
+  }
+  return events
+}
+
+describe('turning at the bench', () => {
+  const there = after(begun, ...upTo(first.id))
+  const met = progressOf(there).met.get(first.mix)!
+  const read = { what: 'read' as const, task: first.id, at: 1050 }
+
+  it('comes right after the pour, twice, with its shot', () => {
+    expect([first.shot, second.shot, first.of]).toEqual([1, 2, 2])
+    expect(progressOf(there).task).toBe(first)
+    expect(ofKind(begun, 'trim')).toEqual([])
+  })
+
+  it('its caution is read first; then it may not end while the resin runs, unless it is said twice', () => {
+    expect(press(there, {}, { key: 'main' }, 1050).events).toEqual([read])
+    const turning = after(there, ...there.events, read)
+    const early = press(turning, {}, { key: 'main' }, 1060)
+    expect(early.refusal).toMatchObject({ code: 'still-moves', left: met + first.stops - 1060 })
+    expect(press(turning, {}, { key: 'main', again: true }, 1060).events).toHaveLength(1)
+    const late = met + first.stops + 1
+    expect(press(turning, {}, { key: 'main' }, late).refusal).toBeUndefined()
+  })
+
+  it('a clock runs until nothing moves, and each turn a side is called out', () => {
+    expect(cuesOf(there).filter(({ when }) => when === 'lie')).toEqual([])
+    const turning = after(there, ...there.events, read)
+    const clock = clocksOf(turning).find(({ what }) => what === 'turn')!
+    expect(clock.until).toBeCloseTo(met + first.stops)
+    const calls = cuesOf(turning).filter(({ when }) => when === 'lie')
+    expect(turningNow(turning, first)?.since).toBe(1050)
+    expect(calls.slice(0, 3).map(({ at, lie }) => [at, lie])).toEqual([
+      [1050, 'face'],
+      [1060, 'left'],
+      [1070, 'head'],
+    ])
+    expect(calls.at(-1)!.at).toBeLessThan(clock.until)
+  })
+
+  it('both shots are one layer of the pull that it writes', () => {
+    const whole = after(begun, ...upTo('none'))
+    const [pull] = pullsOf(whole, { id: 'b', iso: () => '2026-12-01T10:00' })
+    expect(pull.copies).toBe(1)
+    expect(pull.layers.map(({ name }) => name)).toEqual(['Body'])
+    const weighed = ofKind(begun, 'weigh').filter(({ part }) => part === 'A')
+    const sum = weighed.reduce((all, { mass }) => all + mass, 0)
+    expect(pull.layers[0].amounts.find(({ what }) => what === 'A')!.weighed).toBeCloseTo(sum, 9)
+  })
+})

@@ -1,0 +1,127 @@
+import { describe, expect, it } from 'vitest'
+import { usualAirPot } from '../../matter/air/index.ts'
+import { compileRun, type RunBench } from './compile.ts'
+import { usualHands } from './hands.ts'
+import { lanesOf } from './lanes.ts'
+import { gelOfMix, inRoom } from './limits.ts'
+import type { RunPour } from './needs.ts'
+import { newRun, type Run } from './run.ts'
+import { keycap } from './samples.ts'
+import { runSteps } from './steps.ts'
+
+const bench: RunBench = { hands: usualHands, tools: {}, largestCup: 1e-3 }
+/** A keycap that is cast as a wall, in two shots. */
+const hollow = (by: 'hands' | 'machine', more: Partial<RunPour> = {}): RunPour => {
+  const pour = keycap({ casts: 3, moulds: 3, ...more })
+  const [whole] = pour.layers
+  const layers = [1, 2].map((shot) => ({
+    ...whole,
+    volume: whole.volume / 4,
+    mass: whole.mass / 4,
+    wait: shot === 1 ? 0 : whole.gel,
+    turned: {
+      shot,
+      of: 2,
+      by,
+      turns: by === 'hands' ? 6 : 10,
+      countsFrom: 0.7 * whole.gel,
+      stopsAt: 0.95 * whole.gel,
+    },
+  }))
+  return { ...pour, layers }
+}
+const planned = (pour: RunPour, more: Partial<Run> = {}) => {
+  const run = { ...newRun('Hollow'), ...more }
+  return { run, compiled: compileRun(run, [pour], bench) }
+}
+const spansOf = ({ compiled, run }: ReturnType<typeof planned>) =>
+  compiled.loads.flatMap((load) => {
+    const { hands, machine } = lanesOf(load, run)
+    return [...hands, machine].map((lane) => lane.toSorted((a, b) => a.from - b.from))
+  })
+
+describe('hands that turn', () => {
+  it('do nothing else until nothing moves: one mould a cup, each shot after the gel of the one before', () => {
+    const found = planned(hollow('hands'))
+    expect(found.compiled.casts).toBe(3)
+    for (const lane of spansOf(found)) {
+      for (const [i, { from }] of lane.slice(1).entries())
+        expect(from).toBeGreaterThanOrEqual(lane[i].until - 1e-9)
+    }
+    for (const { mixes } of found.compiled.loads) {
+      for (const mix of mixes) {
+        expect(mix.moulds).toHaveLength(1)
+        const { turned, gel } = inRoom(mix.moulds[0].pour.layers[mix.layer], found.run)
+        expect(mix.done).toBeCloseTo(turned!.stopsAt)
+        const next = mixes.find(
+          (one) => one.moulds[0] === mix.moulds[0] && one.layer === mix.layer + 1,
+        )
+        if (next) expect(next.begins).toBeGreaterThanOrEqual(mix.begins + gel)
+      }
+    }
+  })
+
+  it('two pairs turn two moulds from one cup', () => {
+    const { compiled } = planned(hollow('hands'), { hands: 2 })
+    expect(compiled.perMix).toBe(2)
+    expect(compiled.casts).toBe(3)
+  })
+})
+
+describe('a machine that turns', () => {
+  it('leaves the hands free, and turns one mould at a time unless it takes more', () => {
+    const found = planned(hollow('machine'))
+    expect(found.compiled.perMix).toBe(1)
+    const mixes = found.compiled.loads.flatMap((load) => load.mixes)
+    for (const { done, tasks } of mixes) {
+      const turn = tasks.find(({ what }) => what === 'turn')!
+      expect(turn.by).toBe('machine')
+      expect(done).toBeLessThan(turn.until)
+    }
+    for (const { mixes } of found.compiled.loads) {
+      const turns = mixes.flatMap(({ begins, tasks }) =>
+        tasks
+          .filter(({ what }) => what === 'turn')
+          .map(({ from, until }) => ({ from: begins + from, until: begins + until })),
+      )
+      for (const [i, { from }] of turns.slice(1).entries())
+        expect(from).toBeGreaterThanOrEqual(turns[i].until)
+    }
+    expect(planned(hollow('machine'), { onMachine: 3 }).compiled.perMix).toBe(3)
+  })
+})
+
+it('a cold room keeps it moving for longer', () => {
+  const [warm, cold] = [296.15, 288.15].map((room) => {
+    const { compiled } = planned(hollow('hands'), { room })
+    return compiled.loads[0].mixes[0].done
+  })
+  expect(cold).toBeGreaterThan(warm * 1.3)
+})
+
+it('it is not turned in a pot: that is said, and it is left out', () => {
+  const run: Run = { ...newRun('Hollow'), way: 'pressure' }
+  const found = compileRun(run, [hollow('hands')], { ...bench, tools: { pot: usualAirPot } })
+  expect(found.cautions.map(({ code, severity }) => `${severity} ${code}`)).toContain(
+    'stop run-turned-pot',
+  )
+  expect(found.casts).toBe(0)
+})
+
+it('plugged and turned right after each pour, with its safety lines once', () => {
+  const { run, compiled } = planned(hollow('hands', { casts: 1, moulds: 1 }))
+  const steps = runSteps(compiled.loads, run, {})
+  const order = steps.map(({ step }) => step)
+  expect(order.filter((step) => step === 'fill' || step === 'turn')).toEqual([
+    'fill',
+    'turn',
+    'fill',
+    'turn',
+  ])
+  const turns = steps.filter(({ step }) => step === 'turn')
+  expect(turns.map(({ safety }) => safety.map(({ id }) => id))).toEqual([
+    ['turn-gloves', 'turn-plug'],
+    [],
+  ])
+  expect(gelOfMix(compiled.loads[0].mixes[0], run)).toBe(Infinity)
+})

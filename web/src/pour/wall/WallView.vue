@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ElSkeleton } from 'element-plus'
+import type { WallMap } from '@mivro/core/form/wall'
+import type { CompiledLayer } from '@mivro/core/work/plan'
+import { show } from '@mivro/core/base/units'
+import { useStudio } from '../../project/studioStore.ts'
+import SolidView from '../../solid/SolidView.vue'
+import ColourKey from '../../ui/ColourKey.vue'
+import { solidColour, wallColours } from './wallColours.ts'
+
+/** How thick the wall of a hollow cast comes out, over the piece, with its thinnest place. */
+const props = defineProps<{ map?: WallMap; layer?: CompiledLayer }>()
+const studio = useStudio()
+const wall = computed(() => props.layer?.shell?.fill.wall ?? 0)
+const shown = computed(
+  () => props.map && { ...props.map, colours: wallColours(props.map, wall.value) },
+)
+const marks = computed(() => (props.map ? [{ at: props.map.thinnest.at, on: true }] : []))
+const length = (metres: number) => show(metres, 'length', studio.units)
+</script>
+
+<template>
+  <div class="wall" :data-map="map ? 'shown' : 'waits'">
+    <SolidView
+      v-if="shown"
+      class="solid"
+      :surface="shown"
+      :marks="marks"
+      label="How thick the wall comes out, over the piece"
+      hint="Drag to turn; the red ball is the thinnest place"
+    />
+    <ElSkeleton v-else animated :rows="6" class="waits" />
+    <ColourKey
+      v-if="shown"
+      what="wall"
+      :low="length(wall / 2)"
+      :high="length(1.5 * wall)"
+      :also="{ colour: solidColour, says: 'fills by itself' }"
+    />
+  </div>
+</template>
+
+<style scoped>
+.wall {
+  position: relative;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+
+.solid {
+  flex: 1;
+}
+
+.waits {
+  padding: 40px;
+}
+</style>
