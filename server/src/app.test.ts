@@ -289,7 +289,7 @@ describe('the demo studio', () => {
     ).toHaveLength(3)
     expect((await call('GET', '/plans')).body.items).toHaveLength(9)
     expect((await call('GET', '/moulds')).body.items).toHaveLength(6)
-    expect((await call('GET', '/runs')).body.items).toHaveLength(2)
+    expect((await call('GET', '/runs')).body.items).toHaveLength(3)
     expect((await call('GET', '/pulls')).body.items).toHaveLength(18)
   })
 

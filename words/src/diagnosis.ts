@@ -45,7 +45,11 @@ export const causeWords: Record<CauseName, string> = {
   'seen in the master': 'The master has it too: a thick coat, or its own skin.',
   'leaked at the seam': 'Resin ran out at the seam.',
   'pressure was lost': 'The pot lost its pressure before it had gelled.',
-  'turned unevenly': 'It was turned unevenly, or not until it stood.',
+  'turned unevenly': 'It was turned unevenly: some walls had less than their turn.',
+  'stopped turning early': 'Turning stopped while it still ran, and it sagged: thick where it lay.',
+  'details not brushed': 'No brush worked resin into knobs, letters and ends first: they hold air.',
+  'too much for the wall': 'More was poured than the wall takes: half as much, or one shot less.',
+  'next shot too early': 'The next shot came while the one before was soft, and washed it open.',
 }
 
 /** A sign as it is told, seen and not seen; and as it is asked. */
@@ -245,6 +249,21 @@ export const signWords: Record<SignName, { yes: string; no: string; ask: string 
     no: 'it was not turned',
     ask: 'Was it cast by turning?',
   },
+  'stopped while it ran': {
+    yes: 'turning stopped while it ran',
+    no: 'turned until nothing moved',
+    ask: 'Did turning stop while something still moved?',
+  },
+  'more than its wall': {
+    yes: 'heavier than its wall',
+    no: 'as heavy as its wall',
+    ask: 'Does it weigh much more than its wall should?',
+  },
+  'shot on a soft one': {
+    yes: 'poured on a soft shot',
+    no: 'poured on a shot that had gelled',
+    ask: 'Was the shot before it still soft?',
+  },
   'shrinkage left in': {
     yes: 'the master allows for no shrinkage',
     no: 'shrinkage is allowed for',
@@ -313,7 +332,7 @@ export const sayChange = ({
 }
 
 const article = (fault: Fault): string =>
-  /^(void|pocket|row|line|cloud|halo|ragged|deformed)/.test(fault) ? `a ${fault}` : fault
+  /^(void|pocket|gap|row|line|cloud|halo|ragged|deformed)/.test(fault) ? `a ${fault}` : fault
 
 const count = ({ seen, of }: Count) => `${seen} of ${of}`
 const percent = (share: number) => Math.round(100 * share)

@@ -43,5 +43,9 @@ export const causeNames = [
   'leaked at the seam',
   'pressure was lost',
   'turned unevenly',
+  'stopped turning early',
+  'details not brushed',
+  'too much for the wall',
+  'next shot too early',
 ] as const
 export type CauseName = (typeof causeNames)[number]

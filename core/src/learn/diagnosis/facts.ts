@@ -64,7 +64,9 @@ export function factsOf(
     wiped: method?.wiped && method.wiped === 'yes',
     leaked: pull.mishaps && happened(pull.mishaps, 'seam leaks'),
     lostPressure: pull.mishaps && happened(pull.mishaps, 'pressure lost'),
-    turned: mould && mould.kind === 'turning',
+    turned: isTurned(mould, compiled),
+    turnedUntil: ratio(times?.turned, times?.still),
+    ofWall: ratio(pull.castMass, wallMass(compiled)),
     opened: most(known((pull.lots ?? []).map(({ opened }) => opened))),
     demouldedAt: ratio(times?.out, times?.hard),
     depthOfLimit: most(
@@ -81,6 +83,19 @@ export function factsOf(
     siliconeClear: mould && (mould.vessel !== undefined || mould.pressure !== undefined),
     shrinkage: most(known(resins.map(({ shrinkage }) => shrinkage))),
   }
+}
+
+/** It is cast in a turning mould, or as a wall; undefined where neither is known. */
+const isTurned = (mould?: Mould, compiled?: Followed['compiled']): boolean | undefined => {
+  if (compiled?.layers.some(({ shell }) => shell)) return true
+  return mould && mould.kind === 'turning'
+}
+
+/** What a hollow cast was to weigh, kg; undefined for a solid one. */
+const wallMass = (compiled?: Followed['compiled']): number | undefined => {
+  const layers = compiled?.layers ?? []
+  if (!layers.some(({ shell }) => shell)) return undefined
+  return layers.reduce((sum, { each }) => sum + (each?.mass ?? 0), 0)
 }
 
 const happened = (mishaps: NonNullable<Pull['mishaps']>, which: string): boolean =>

@@ -69,6 +69,10 @@ export interface Facts {
   dyedBefore?: boolean
   /** Cast hollow by turning. */
   turned?: boolean
+  /** Of the time until nothing moves, how long it was turned. */
+  turnedUntil?: number
+  /** What a hollow cast weighs, of what its wall was to weigh. */
+  ofWall?: number
   /** Its bottle has been open so long, s. */
   opened?: number
   /** Out of the mould so long after mixing, as a share of what it needs. */

@@ -49,6 +49,7 @@ export const likelihoods: Record<CauseName, Likelihood> = {
       'row of voids': 0.05,
       'deformed corner': 0.15,
       'uneven wall': 0.15,
+      'pinholes in details': 0.15,
     },
     signs: {
       'poured late': 0.9,
@@ -284,7 +285,12 @@ export const likelihoods: Record<CauseName, Likelihood> = {
     signs: { 'in the master too': 0.95, 'same place again': 0.97 },
   },
   'leaked at the seam': {
-    makes: { 'pocket near the gate': 0.15, 'void at a tip': 0.05, 'seam step or flash': 0.15 },
+    makes: {
+      'pocket near the gate': 0.15,
+      'void at a tip': 0.05,
+      'seam step or flash': 0.15,
+      'uneven wall': 0.1,
+    },
     signs: { leaked: 0.95, 'on the upper side': 0.5, 'few bands': 0.5, 'stood in the vents': 0.5 },
   },
   'pressure was lost': {
@@ -292,8 +298,30 @@ export const likelihoods: Record<CauseName, Likelihood> = {
     signs: { 'pressure fell': 0.95, 'under pressure': 0.95, 'all over': 0.75 },
   },
   'turned unevenly': {
-    makes: { 'uneven wall': 0.8 },
-    signs: { turned: 0.95, 'poured late': 0.15 },
+    makes: { 'uneven wall': 0.5 },
+    signs: { turned: 0.95, 'poured late': 0.15, 'stopped while it ran': 0.1 },
+  },
+  'stopped turning early': {
+    makes: { 'uneven wall': 0.5, 'filled solid': 0.05 },
+    signs: { turned: 0.97, 'stopped while it ran': 0.95, 'poured late': 0.1 },
+  },
+  'details not brushed': {
+    makes: { 'pinholes in details': 0.75, 'void at a tip': 0.05 },
+    signs: {
+      turned: 0.9,
+      'at a tip': 0.8,
+      'prefill left out': 0.85,
+      'same place again': 0.6,
+      'poured late': 0.15,
+    },
+  },
+  'too much for the wall': {
+    makes: { 'filled solid': 0.85 },
+    signs: { turned: 0.9, 'more than its wall': 0.9, 'stopped while it ran': 0.1 },
+  },
+  'next shot too early': {
+    makes: { 'gap between shots': 0.85, 'uneven wall': 0.1 },
+    signs: { turned: 0.95, 'shot on a soft one': 0.9 },
   },
   'shrinkage not allowed for': {
     makes: { 'does not fit': 0.65 },

@@ -108,4 +108,31 @@ export const mouldCases: Case[] = [
     facts: { turned: true, pouredAt: 0.5 },
     cause: 'turned unevenly',
   },
+  {
+    tells:
+      'The base of the hollow head is six millimetres, its crown one: the phone rang, and it lay still.',
+    fault: 'uneven wall',
+    facts: { turned: true, pouredAt: 0.5, turnedUntil: 0.7 },
+    cause: 'stopped turning early',
+  },
+  {
+    tells: 'Little holes in the ears and in the letters of the hollow bust, in every one of them.',
+    fault: 'pinholes in details',
+    place: { tip: true },
+    facts: { turned: true, pouredAt: 0.5, prefilled: 0 },
+    cause: 'details not brushed',
+  },
+  {
+    tells: 'It does not ring: it is full, and twice as heavy as it should be.',
+    fault: 'filled solid',
+    facts: { turned: true, ofWall: 2.1, turnedUntil: 1.1 },
+    cause: 'too much for the wall',
+  },
+  {
+    tells: 'A window in the side of the second shot: the first had not gelled when it came.',
+    fault: 'gap between shots',
+    facts: { turned: true },
+    told: { 'shot on a soft one': true },
+    cause: 'next shot too early',
+  },
 ]

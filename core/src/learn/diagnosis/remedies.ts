@@ -46,4 +46,8 @@ export const remedies: Record<CauseName, readonly ChangeName[]> = {
   'leaked at the seam': ['more bands'],
   'pressure was lost': ['by hand'],
   'turned unevenly': ['by hand'],
+  'stopped turning early': ['by hand'],
+  'details not brushed': ['prefill here', 'by hand'],
+  'too much for the wall': ['by hand'],
+  'next shot too early': ['by hand'],
 }

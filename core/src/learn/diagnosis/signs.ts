@@ -28,6 +28,10 @@ const limits = {
   short: 1.5,
   shrinks: 0.004,
   repeats: 0.6,
+  /** Of the time until nothing moves. */
+  still: 0.9,
+  /** Of what its wall takes. */
+  heavy: 1.25,
 } as const
 
 type Test = (finding: Finding) => boolean | undefined
@@ -115,6 +119,12 @@ export const signTable = {
   'in the master too': { usual: 0.1, test: ({ facts }) => facts?.inMaster },
   'dyed casts before': { usual: 0.25, test: ({ facts }) => facts?.dyedBefore },
   turned: { usual: 0.05, test: ({ facts }) => facts?.turned },
+  'stopped while it ran': {
+    usual: 0.15,
+    test: ({ facts }) => under(facts?.turnedUntil, limits.still),
+  },
+  'more than its wall': { usual: 0.15, test: ({ facts }) => over(facts?.ofWall, limits.heavy) },
+  'shot on a soft one': { usual: 0.15, test: () => undefined },
   'shrinkage left in': {
     usual: 0.3,
     test: ({ facts }) => over(facts?.shrinkage, limits.shrinks),

@@ -225,10 +225,24 @@ function timesOf(
     hottest: touched('hottest'),
     atPressure: at('lid'),
     letGo: at('release'),
+    ...turnedOf(tasks, mixes, done, met),
     out: at('demould'),
     hard: outBy(tasks, load) ?? Math.max(...mixing.map(({ hard }) => hard)),
     gels: Math.min(...mixing.map(({ gelInMould, gel }) => gelInMould ?? gel)),
   }
+}
+
+/** How long the last shot of a hollow cast was turned, and how long it ran, s after its parts met. */
+function turnedOf(
+  tasks: readonly Task[],
+  mixes: ReadonlySet<number>,
+  done: ReadonlyMap<string, BenchEvent>,
+  met: ReadonlyMap<number, number>,
+): Pick<PullTimes, 'turned' | 'still'> {
+  const task = tasks.findLast(
+    (one): one is TaskOf<'turn'> => one.what === 'turn' && mixes.has(one.mix) && done.has(one.id),
+  )
+  return task ? { turned: done.get(task.id)!.at - met.get(task.mix)!, still: task.stops } : {}
 }
 
 /** What comes out rubbery on purpose has its time when its gates are cut. */

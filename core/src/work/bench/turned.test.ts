@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { keycap } from '../run/samples.ts'
+import { hollowKeycap } from '../run/samples.ts'
 import type { Bench, BenchEvent } from './bench.ts'
 import { cuesOf, turningNow } from './cues.ts'
 import { clocksOf } from './clocks.ts'
@@ -10,22 +10,8 @@ import { after, bench, done, ofKind } from './samples.ts'
 
 /** One hollow keycap in two shots, turned by hand. */
 const hollow = (): Bench => {
-  const [whole] = keycap().layers
-  const shots = [1, 2].map((shot) => ({
-    ...whole,
-    volume: whole.volume / 4,
-    mass: whole.mass / 4,
-    wait: shot === 1 ? 0 : whole.gel,
-    turned: {
-      shot,
-      of: 2,
-      by: 'hands' as const,
-      turns: 6,
-      countsFrom: 0.7 * whole.gel,
-      stopsAt: 0.95 * whole.gel,
-    },
-  }))
-  const more = { casts: 1, moulds: 1, prefills: 0, spots: [], layers: shots }
+  const { layers } = hollowKeycap('hands')
+  const more = { casts: 1, moulds: 1, prefills: 0, spots: [], layers }
   const begun = bench({ way: 'none' }, more)
   return { ...begun, pours: begun.pours.map((pour) => ({ ...pour, layers: ['Body', 'Body'] })) }
 }

@@ -25,6 +25,9 @@ export const faultNames = [
   'dull skin',
   'stain',
   'uneven wall',
+  'pinholes in details',
+  'filled solid',
+  'gap between shots',
 ] as const
 export type Fault = (typeof faultNames)[number]
 

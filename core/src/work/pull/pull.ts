@@ -97,6 +97,9 @@ export const pullTimesSchema = z.object({
   out: z.number().optional(),
   /** What it needs before it is taken out, and gels at, by its plan. */
   hard: z.number().optional(),
+  /** Of a hollow cast's last shot: it was turned until, and nothing moved from then on. */
+  turned: z.number().optional(),
+  still: z.number().optional(),
   gels: z.number().optional(),
 })
 export type PullTimes = z.infer<typeof pullTimesSchema>

@@ -61,3 +61,24 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
     ...more,
   }
 }
+
+/** The same cast as a wall in two shots, each of a quarter of what would fill it. */
+export const hollowKeycap = (by: 'hands' | 'machine', more: Partial<RunPour> = {}): RunPour => {
+  const pour = keycap({ casts: 3, moulds: 3, ...more })
+  const [whole] = pour.layers
+  const layers = [1, 2].map((shot) => ({
+    ...whole,
+    volume: whole.volume / 4,
+    mass: whole.mass / 4,
+    wait: shot === 1 ? 0 : whole.gel,
+    turned: {
+      shot,
+      of: 2,
+      by,
+      turns: by === 'hands' ? 6 : 10,
+      countsFrom: 0.7 * whole.gel,
+      stopsAt: 0.95 * whole.gel,
+    },
+  }))
+  return { ...pour, layers }
+}

@@ -6,30 +6,10 @@ import { lanesOf } from './lanes.ts'
 import { gelOfMix, inRoom } from './limits.ts'
 import type { RunPour } from './needs.ts'
 import { newRun, type Run } from './run.ts'
-import { keycap } from './samples.ts'
+import { hollowKeycap } from './samples.ts'
 import { runSteps } from './steps.ts'
 
 const bench: RunBench = { hands: usualHands, tools: {}, largestCup: 1e-3 }
-/** A keycap that is cast as a wall, in two shots. */
-const hollow = (by: 'hands' | 'machine', more: Partial<RunPour> = {}): RunPour => {
-  const pour = keycap({ casts: 3, moulds: 3, ...more })
-  const [whole] = pour.layers
-  const layers = [1, 2].map((shot) => ({
-    ...whole,
-    volume: whole.volume / 4,
-    mass: whole.mass / 4,
-    wait: shot === 1 ? 0 : whole.gel,
-    turned: {
-      shot,
-      of: 2,
-      by,
-      turns: by === 'hands' ? 6 : 10,
-      countsFrom: 0.7 * whole.gel,
-      stopsAt: 0.95 * whole.gel,
-    },
-  }))
-  return { ...pour, layers }
-}
 const planned = (pour: RunPour, more: Partial<Run> = {}) => {
   const run = { ...newRun('Hollow'), ...more }
   return { run, compiled: compileRun(run, [pour], bench) }
@@ -42,7 +22,7 @@ const spansOf = ({ compiled, run }: ReturnType<typeof planned>) =>
 
 describe('hands that turn', () => {
   it('do nothing else until nothing moves: one mould a cup, each shot after the gel of the one before', () => {
-    const found = planned(hollow('hands'))
+    const found = planned(hollowKeycap('hands'))
     expect(found.compiled.casts).toBe(3)
     for (const lane of spansOf(found)) {
       for (const [i, { from }] of lane.slice(1).entries())
@@ -62,7 +42,7 @@ describe('hands that turn', () => {
   })
 
   it('two pairs turn two moulds from one cup', () => {
-    const { compiled } = planned(hollow('hands'), { hands: 2 })
+    const { compiled } = planned(hollowKeycap('hands'), { hands: 2 })
     expect(compiled.perMix).toBe(2)
     expect(compiled.casts).toBe(3)
   })
@@ -70,7 +50,7 @@ describe('hands that turn', () => {
 
 describe('a machine that turns', () => {
   it('leaves the hands free, and turns one mould at a time unless it takes more', () => {
-    const found = planned(hollow('machine'))
+    const found = planned(hollowKeycap('machine'))
     expect(found.compiled.perMix).toBe(1)
     const mixes = found.compiled.loads.flatMap((load) => load.mixes)
     for (const { done, tasks } of mixes) {
@@ -87,13 +67,13 @@ describe('a machine that turns', () => {
       for (const [i, { from }] of turns.slice(1).entries())
         expect(from).toBeGreaterThanOrEqual(turns[i].until)
     }
-    expect(planned(hollow('machine'), { onMachine: 3 }).compiled.perMix).toBe(3)
+    expect(planned(hollowKeycap('machine'), { onMachine: 3 }).compiled.perMix).toBe(3)
   })
 })
 
 it('a cold room keeps it moving for longer', () => {
   const [warm, cold] = [296.15, 288.15].map((room) => {
-    const { compiled } = planned(hollow('hands'), { room })
+    const { compiled } = planned(hollowKeycap('hands'), { room })
     return compiled.loads[0].mixes[0].done
   })
   expect(cold).toBeGreaterThan(warm * 1.3)
@@ -101,7 +81,7 @@ it('a cold room keeps it moving for longer', () => {
 
 it('it is not turned in a pot: that is said, and it is left out', () => {
   const run: Run = { ...newRun('Hollow'), way: 'pressure' }
-  const found = compileRun(run, [hollow('hands')], { ...bench, tools: { pot: usualAirPot } })
+  const found = compileRun(run, [hollowKeycap('hands')], { ...bench, tools: { pot: usualAirPot } })
   expect(found.cautions.map(({ code, severity }) => `${severity} ${code}`)).toContain(
     'stop run-turned-pot',
   )
@@ -109,7 +89,7 @@ it('it is not turned in a pot: that is said, and it is left out', () => {
 })
 
 it('plugged and turned right after each pour, with its safety lines once', () => {
-  const { run, compiled } = planned(hollow('hands', { casts: 1, moulds: 1 }))
+  const { run, compiled } = planned(hollowKeycap('hands', { casts: 1, moulds: 1 }))
   const steps = runSteps(compiled.loads, run, {})
   const order = steps.map(({ step }) => step)
   expect(order.filter((step) => step === 'fill' || step === 'turn')).toEqual([
