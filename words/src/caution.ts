@@ -94,6 +94,16 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     `${a.layer}: a wall of ${show(a.wall, 'length', u)} breaks easily when it comes out. Figures are cast with ${show(0.002, 'length', u)} or more.`,
   'cast-wall-thick': (a, u) =>
     `${a.layer}: a wall of ${show(a.wall, 'length', u)} gets hot and costs as much as it saves. ${show(0.003, 'length', u)} to ${show(0.005, 'length', u)} is enough for a large figure.`,
+  'skin-no-powder': (a) =>
+    `${a.layer} is to have a metal skin, of no powder yet: choose a metal powder from Materials.`,
+  'skin-not-metal': (a) =>
+    `${a.layer}: ${a.powder} is no metal powder. Mica and pigments in clear resin never look like metal; take real metal, fine as flour.`,
+  'skin-not-outer': (a) =>
+    `${a.layer} lies on another wall: a metal skin is dusted on the mould, before the first shot.`,
+  'skin-too-thick': (a, u) =>
+    a.most > 0
+      ? `${a.layer}: with ${show(a.share, 'fraction', u)} of powder for its resin the face mix no longer runs off a stick. ${show(a.most, 'fraction', u)} still pours.`
+      : `${a.layer}: this resin is so thick that it pours no powder at all. Dust the mould alone, or take a thinner resin.`,
   'hollow-vents': (a) =>
     `${a.layer} is turned, and the mould has ${a.vents === 1 ? 'a vent' : `${a.vents} vents`} that it would run out of. Plug ${a.vents === 1 ? 'it' : 'them'}: a mould for hollow casts has one port and no vents.`,
   'hollow-port': (a) =>

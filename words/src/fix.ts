@@ -32,6 +32,7 @@ const labels: { [F in FixCode]: (amounts: FixAmounts[F], choice: UnitChoice) => 
   'larger-cup': (a, u) => `Use a cup of ${showCup(a.cup, u)}`,
   'more-coats': (a) => `Brush ${a.coats} coats`,
   'thicker-shell': (a, u) => `Make the wall ${show(a.wall, 'length', u)}`,
+  powder: (a, u) => `Take ${show(a.share, 'fraction', u)} of powder`,
   shots: (a) => `Cast it in ${a.shots} shots`,
   'turn-over': () => 'Turn the piece over',
   'close-mould': () => 'Pour it in a closed mould, through a gate',

@@ -32,7 +32,7 @@ const sentences: Record<SafetyId, string> = {
     'Isocyanates sensitise the lungs: extraction on, and a fitting respirator where the sheet asks for one.',
   peroxide:
     'Peroxide catalyst blinds: goggles on. Never let accelerator and peroxide meet directly.',
-  dust: 'Fine powder: a dust mask while it is weighed, no draught, and metal dust away from flame.',
+  dust: 'Fine powder: a dust mask while it is weighed, no draught, wiped up wet; metal dust burns: no flame near it.',
   'smoking-cup':
     'If a cup smokes, do not carry it or breathe over it: clear the room and ventilate. Spread leftovers thin, never pool them in a bin.',
   damp: 'Keep water and damp sticks away: damp foams urethane and can push a closed bottle open.',

@@ -14,6 +14,7 @@ import {
 } from '@mivro/core/base/units'
 import { conditionLabel, sayEvery } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
+import { saySkinAfter, saySkinBefore, saySkinFace } from './skin.ts'
 import { sayTurning } from './turning.ts'
 
 /** What safety lines are headed with, before a step of each sheet. */
@@ -98,6 +99,8 @@ export function saySheetStep(
     const takes = out?.rubbery
       ? `Take it out while it is rubbery, from ${moment(at)}: cut the gates with a blade, then put it back or lay it flat until it is hard, ${moment(out.hardAt)}.`
       : `Take it out of the mould from ${moment(at)}${gates}.`
+    const burnished = plan.layers.some(({ fill }) => fill.by === 'shell' && fill.skin)
+    if (burnished) return `${takes} ${saySkinAfter}`
     return `${takes} The witness cup runs ahead of thin and hollow parts: keep one as thick as the thinnest part, or wait half as long again.`
   }
   if (step === 'set') {
@@ -121,6 +124,7 @@ export function saySheetStep(
     const second = isFast(layer!.batch!.resin) ? '' : ', then into a second clean cup'
     return `${first} Scrape sides and bottom${second}. ${pours}`
   }
+  const { skin } = layer!
   if (step === 'turn') return sayTurning(layer!, time, units)
   if (step === 'pour') {
     const where = layer!.index > 0 ? `, ${onto[clock!.meets ?? layer!.join]}` : ''
@@ -128,11 +132,13 @@ export function saySheetStep(
     const shot = layer!.shell
       ? `A wall of ${show(depth, 'length', units)}, ${show(layer!.resin / layer!.shell.fill.shots, 'volume', units)} for each shot of one copy. Work it into knobs, letters and ends with a stiff little brush, pour, and plug the port.`
       : undefined
-    if (shot) return `Pour: ${moment(at)}${where}${last}. ${shot}`
+    const face = skin ? saySkinFace(skin, units) : undefined
+    if (shot) return [`Pour: ${moment(at)}${where}${last}.`, face, shot].filter(Boolean).join(' ')
     return `Pour: ${moment(at)}${where}${last}. ${show(depth, 'length', units)} deep, up to ${show(top, 'length', units)}, ${show(layer!.resin, 'volume', units)} in each copy.`
   }
   const into = cups === 1 ? 'Weigh into a cup' : `Weigh this into each of ${cups} cups`
-  return `${into} of ${showCup(cupSize, units)}${sayBetween(weighing!)}.`
+  const dusted = skin ? `${saySkinBefore(skin, units)} ` : ''
+  return `${dusted}${into} of ${showCup(cupSize, units)}${sayBetween(weighing!)}.`
 }
 
 /** How a cup is stirred: a fast resin leaves no time for a second one; silicone always has it. */

@@ -151,6 +151,16 @@ export const materials: Record<string, Material> = {
     limit: 0.005,
     note: '',
   },
+  'demo-iron': {
+    kind: 'tint',
+    name: 'Iron powder',
+    form: 'powder',
+    colour: '#8b8a86',
+    density: 7870,
+    limit: 0.9,
+    flake: 40e-6,
+    note: 'Kept dry and closed, or it rusts. A mask while it is shaken out.',
+  },
   'demo-moonlight': {
     kind: 'tint',
     name: 'Moonlight mica',

@@ -230,6 +230,28 @@ export const pieces: DemoPiece[] = [
       form: 'meteorite',
       note: 'From a scan. Basalt grit in the lower half.',
     },
+    earlier: [
+      {
+        ...bench,
+        name: 'Iron skin, hollow',
+        up: [0, 0, 1],
+        mould: 'closed',
+        copies: 1,
+        layers: [
+          layer('wall', 'Iron wall', 40, {
+            resin: 'demo-white-urethane',
+            fill: {
+              by: 'shell',
+              wall: 4 * mm,
+              shots: 3,
+              turned: 'hands',
+              turns: 6,
+              skin: { powder: 'demo-iron', school: 'filled', share: 1 },
+            },
+          }),
+        ],
+      },
+    ],
     plan: {
       ...bench,
       name: 'Grit in the lower half',

@@ -327,18 +327,18 @@ const shortcuts = useShortcuts([
 
 .tools {
   display: flex;
-  gap: 6px;
+  gap: 5px;
   flex-wrap: wrap;
   padding: 12px 14px 0;
 }
 
 .lenses {
   display: flex;
-  gap: 6px;
+  gap: 4px;
 }
 
 .tools :deep(.el-button:not(.bare)) {
-  padding-inline: 12px;
+  padding-inline: 10px;
 }
 
 .lens i {

@@ -14,6 +14,7 @@ import CountField from '../ui/CountField.vue'
 import { fieldsOf } from '../ui/fields.ts'
 import Origin from '../ui/Origin.vue'
 import QuantityField from '../ui/QuantityField.vue'
+import SkinFields from './SkinFields.vue'
 import SegmentField from '../ui/SegmentField.vue'
 
 /** The wall of a hollow cast: how thick, in how many shots, and how it is turned. */
@@ -87,6 +88,7 @@ const takeWall = (wall: number | undefined): Problem | undefined =>
     @choose="change({ fill: { ...fill, turned: $event } })"
   />
   <CountField :key="`${layer.id}-turns`" label="Turns a minute" v-bind="field('turns')" />
+  <SkinFields :layer="layer" :fill="fill" :change="change" />
   <dl v-if="shell" class="times stack-4">
     <div class="row">
       <dt>Of a solid cast</dt>

@@ -28,6 +28,10 @@ export interface CautionAmounts {
   'cast-wall-fills': { layer: string; wall: number; deepest: number }
   'cast-wall-thin': { layer: string; wall: number }
   'cast-wall-thick': { layer: string; wall: number }
+  'skin-no-powder': { layer: string }
+  'skin-not-metal': { layer: string; powder: string }
+  'skin-not-outer': { layer: string }
+  'skin-too-thick': { layer: string; share: number; most: number }
   'hollow-vents': { layer: string; vents: number }
   'hollow-port': { layer: string }
   'turns-by-hand': { layer: string; turns: number; most: number }

@@ -24,6 +24,7 @@ export interface FixAmounts {
   'thicker-shell': { wall: number }
   'widen-gate': { bore: number }
   shots: { shots: number }
+  powder: { share: number }
   'turn-over': Record<string, never>
   'close-mould': Record<string, never>
 }

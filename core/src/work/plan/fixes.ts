@@ -150,6 +150,13 @@ const finders: { [C in CautionCode]?: Finder<C> } = {
     if (shots === null || fill.by !== 'shell') return []
     return [fix('shots', { shots }, withLayer(plan, index, { fill: { ...fill, shots } }))]
   },
+  'skin-too-thick': ({ most }, plan, { index }) => {
+    const { fill } = plan.layers[index]
+    const share = Math.floor(most / powderStep) * powderStep
+    if (fill.by !== 'shell' || !fill.skin || share < powderStep) return []
+    const skin = { ...fill.skin, share }
+    return [fix('powder', { share }, withLayer(plan, index, { fill: { ...fill, skin } }))]
+  },
   'copies-over-cavities': ({ cavities }, plan) => [
     fix('copies-to-cavities', { cavities }, { ...plan, copies: cavities }),
   ],
@@ -205,3 +212,6 @@ export function fixesOf(
   )
   return (find?.(amounts, plan, { index, compiled }) ?? []).filter((one) => one !== undefined)
 }
+
+/** Powder is weighed to a tenth of its resin. */
+const powderStep = 0.1

@@ -12,6 +12,17 @@ const day = 24 * hour
 export const joins = ['crisp', 'soft', 'bled'] as const
 export type Join = (typeof joins)[number]
 
+/** A skin of metal powder on the walls that a hollow cast lines. */
+const skinSchema = z.object({
+  /** A powder of the shelf; absent until one is chosen. */
+  powder: id().optional(),
+  /** Dusted on alone, or the first shot's face takes powder too. */
+  school: z.enum(['dusted', 'filled']),
+  /** Of a face: powder for its resin, by weight. */
+  share: quantity('fraction', 0.05, 12),
+})
+export type MetalSkin = z.infer<typeof skinSchema>
+
 /** A wall of a hollow cast, in shots that are each turned until they stay. */
 const shellFillSchema = z.object({
   by: z.literal('shell'),
@@ -20,6 +31,7 @@ const shellFillSchema = z.object({
   turned: z.enum(['hands', 'machine']),
   /** A minute. */
   turns: whole(1, 60),
+  skin: skinSchema.optional(),
 })
 export type ShellFill = z.infer<typeof shellFillSchema>
 

@@ -52,6 +52,7 @@ import { judgeDamp, judgeDay, judgeRoom } from './judgeTime.ts'
 import { schedule, type Ripening } from './schedule.ts'
 import { judgeSetting, setInto, whenSetIn } from './setInto.ts'
 import { cupsOf, filmOf, judgeShell, turningOf, turningRadius } from './shell.ts'
+import { judgeSkin, skinOf, type CompiledSkin } from './skin.ts'
 import { stack, type StackedLayer } from './stack.ts'
 
 /** What compiling can be told besides the plan; all of it plain values. */
@@ -188,9 +189,13 @@ export function compile(
       const { copies } = plan
       cautions.push(...judgeShell(layer.stacked.layer, shell, { into, copies, turning }))
     }
+    const skin = shell && skinOf(shell, plan.copies, shelf, layer)
+    if (shell) cautions.push(...judgeSkin(layer.stacked.layer, shell, shelf, skin))
+    if (shell?.fill.skin) described.hazards.push('powder')
     return {
       ...described,
       turning,
+      skin,
       setIn,
       clock,
       each: layer.weighing && eachOf(layer.weighing, plan, clock),
@@ -205,7 +210,10 @@ export function compile(
     height: curve.height,
     volume: curve.volume,
     copies: plan.copies,
-    needs: needsOf(mixed),
+    needs: needsOf(
+      mixed,
+      layers.flatMap(({ skin }) => skin ?? []),
+    ),
     demouldAt: demould.length > 0 ? Math.max(...demould) : undefined,
     into,
     heatLimit: lowest(limits),
@@ -325,13 +333,19 @@ const eachOf = (
   time: clock && Math.max(0, ((clock.cupUntil - clock.pourAt) * weighing.cups) / copies),
 })
 
-function needsOf(mixed: readonly MixedLayer[]): CompiledPlan['needs'] {
+function needsOf(
+  mixed: readonly MixedLayer[],
+  skins: readonly CompiledSkin[],
+): CompiledPlan['needs'] {
   const needs = new Map<string, number>()
   for (const { resin, weighing } of mixed) {
     for (const { what, name, mass } of weighing?.steps ?? []) {
       const key = what === 'tint' ? name : `${resin!.name}, ${name}`
       needs.set(key, (needs.get(key) ?? 0) + mass * weighing!.cups)
     }
+  }
+  for (const { powder, dust, face } of skins) {
+    needs.set(powder, (needs.get(powder) ?? 0) + dust + (face?.powder ?? 0))
   }
   return [...needs].map(([name, mass]) => ({ name, mass }))
 }

@@ -7,6 +7,7 @@ import type { Join } from '../plan.ts'
 import type { PouredInto } from '../pouredInto.ts'
 import type { HeatLimit } from './heatLimit.ts'
 import type { CompiledTurning, PlacedShell } from './shell.ts'
+import type { CompiledSkin } from './skin.ts'
 
 /** How a layer meets the one below when it is poured; late bonds only after scuffing. */
 export type Meeting = Join | 'late'
@@ -70,6 +71,8 @@ export interface CompiledLayer {
   resin: number
   /** It lines the walls, of a hollow cast. */
   shell?: PlacedShell
+  /** What its metal skin takes. */
+  skin?: CompiledSkin
   /** How its shots are turned, once the model has said how they thicken. */
   turning?: CompiledTurning
   join: Join

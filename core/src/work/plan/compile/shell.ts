@@ -30,6 +30,8 @@ export interface PlacedShell {
   third: number
   /** From its deepest place to the nearest wall. */
   deepest: number
+  /** Of the walls, m². */
+  area: number
 }
 
 /** What turning it comes to: asked of the model of its cure. */
@@ -87,8 +89,16 @@ export function placeShell(
     share: all > before ? volume / (all - before) : 1,
     third: wallOf(depths, all * guess, bottom),
     deepest: depths.deepest,
+    area: wallArea(within, depths.deepest / near),
   }
 }
+
+/** Walls are measured by what lies within so much of the deepest place of them. */
+const near = 6
+
+/** Of the walls, m²: what lies just under them, by its depth (Richardson's extrapolation to none). */
+const wallArea = (within: (depth: number) => number, depth: number): number =>
+  (2 * within(depth)) / depth - within(2 * depth) / (2 * depth)
 
 /**
  * The wall, m, that a volume of a shell makes, by what lines the walls before it: backwards from a weight.
