@@ -278,7 +278,7 @@ describe('moulds', () => {
 })
 
 describe('the demo studio', () => {
-  it('fills an empty store: eight pieces, three from files, each with its plan, one with two, and moulds', async () => {
+  it('fills an empty store: eight pieces, three from files, each with its plan, two with two, and moulds', async () => {
     expect((await call('POST', '/demo')).status).toBe(201)
     const pieces = (await call('GET', '/pieces')).body.items
     expect(pieces).toHaveLength(8)
@@ -287,7 +287,7 @@ describe('the demo studio', () => {
         (p: { document: { form: { from: string } } }) => p.document.form.from === 'file',
       ),
     ).toHaveLength(3)
-    expect((await call('GET', '/plans')).body.items).toHaveLength(9)
+    expect((await call('GET', '/plans')).body.items).toHaveLength(10)
     expect((await call('GET', '/moulds')).body.items).toHaveLength(6)
     expect((await call('GET', '/runs')).body.items).toHaveLength(3)
     expect((await call('GET', '/pulls')).body.items).toHaveLength(18)
