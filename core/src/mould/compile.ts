@@ -7,7 +7,7 @@ import { inARow } from './box/row.ts'
 import { braces, bulge, mostBulge, uplift, wallPressure } from './box/load.ts'
 import type { CompiledMould, SiliconePour } from './compiled.ts'
 import { openShare, shareBlocked, type MouldGeometry } from './geometry.ts'
-import { sumsOf, type KindSums } from './kind/cost.ts'
+import { sumsOf, type KindSums, type TurnedCast } from './kind/cost.ts'
 import { adviseKinds } from './kind/advise.ts'
 import { mouldKindNames, mouldKinds, type MouldKind } from './kind/kinds.ts'
 import type { KindLives } from './kind/lives.ts'
@@ -33,7 +33,8 @@ const safety = 1.5
 /**
  * What a mould comes to: its box, its silicone, whether it covers, what the master and the
  * walls do, and what speaks for each kind. Never throws for a mould that its schema accepts: a box
- * that cannot be is answered as `boxProblem`. `lives` of kinds, where own moulds have shown them.
+ * that cannot be is answered as `boxProblem`. `lives` of kinds, where own moulds have shown them;
+ * `turned`: its casts are hollow.
  *
  * @example compileMould(mouldOf80x60x40, geometryOf60x40x20, platinum, 0.0001).room.net // 0.000144
  */
@@ -43,6 +44,7 @@ export function compileMould(
   silicone: Silicone | undefined,
   scaleStep: number,
   lives?: KindLives,
+  turned?: TurnedCast,
 ): CompiledMould {
   const geometry = inARow(one, mould.cavities, mould.box.side)
   const built = tryBox(mould, geometry)
@@ -87,7 +89,7 @@ export function compileMould(
         ? braces(widest, wallHeight, mould.box.wallThickness, mould.box.wall, density)
         : 0,
     pressure: wallPressure(wallHeight, density),
-    advice: adviseKinds(allSums(mould, geometry, silicone, lives), geometry, mould),
+    advice: adviseKinds(allSums(mould, geometry, silicone, lives, turned), geometry, mould, turned),
     cautions: [],
   }
   compiled.cautions = judgeMould(mould, geometry, silicone, compiled, density)
@@ -145,6 +147,7 @@ export function allSums(
   geometry: MouldGeometry,
   silicone: Silicone | undefined,
   lives?: KindLives,
+  turned?: TurnedCast,
 ): KindSums[] {
   const density = silicone ? mixDensity(silicone.ratio, silicone) : usual.density
   const price = (silicone && pricePerMass(silicone)) ?? usual.price
@@ -160,6 +163,6 @@ export function allSums(
         : kind === 'open block'
           ? openShare(geometry)
           : 0
-    return sumsOf(kind, { silicone: mass, price }, as, undercut, lives)
+    return sumsOf(kind, { silicone: mass, price }, as, undercut, { lives, turned })
   })
 }

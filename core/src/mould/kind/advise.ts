@@ -1,7 +1,7 @@
 import type { MouldGeometry } from '../geometry.ts'
 import { openBlocked, openShare, shareBlocked, weakBelow } from '../geometry.ts'
 import type { Mould } from '../mould.ts'
-import { costOf, mouldsFor, type KindSums } from './cost.ts'
+import { costOf, minutesOf, mouldsFor, type KindSums, type TurnedCast } from './cost.ts'
 import { mouldKinds } from './kinds.ts'
 
 /** What speaks for or against a kind of mould; sentences stand in the words. */
@@ -29,6 +29,10 @@ export type KindReason =
         | 'print-large'
         | 'same-again'
         | 'only-turned'
+        | 'made-to-turn'
+        | 'light-to-turn'
+        | 'heavy-to-turn'
+        | 'slushed'
         | 'sold-ready'
         | 'not-sold'
         | 'hollow-fills'
@@ -45,19 +49,23 @@ export interface KindAdvice extends KindSums {
   ruledOut: boolean
   /** The one to take, all things weighed. */
   advised: boolean
+  /** Minutes of hands for each cast. */
+  minutes: number
 }
 
 /** A piece taller or wider than this is large: blocks get heavy and dear, m (common practice). */
 const large = 0.14
 /** A shell longer than this is printed in parts, m (common practice, no source). */
 const printedUpTo = 0.2
+/** Nobody turns more silicone by hand, kg (common practice, no source). */
+const turnedUpTo = 1.5
 /** Hinged moulds stay small, m (common practice). */
 const hingedUpTo = 0.06
 
 /**
  * The kinds of mould for a piece and what is wished of it, the cheapest for all copies first and
  * what cannot work last. Advised is the cheapest, a wish not met counting half again; a bought one
- * never, since its price is not known here. Every kind stays open to choose: the schools differ.
+ * never, since its price is not known here. `turned`: casts are hollow. Every kind stays open to choose: the schools differ.
  *
  * @example adviseKinds(allSums(mouldOf80x60x40, geometryOf60x40x20, platinum), geometryOf60x40x20, mouldOf80x60x40).find((k) => k.advised)!.kind // 'open block'
  */
@@ -65,13 +73,23 @@ export function adviseKinds(
   all: readonly KindSums[],
   geometry: MouldGeometry,
   mould: Pick<Mould, 'wish' | 'hourPrice'>,
+  turned?: TurnedCast,
 ): KindAdvice[] {
   const kinds = all
     .map((sums): KindAdvice => {
-      const { pros, cons, out } = reasons(sums, geometry, mould.wish)
+      const { pros, cons, out } = reasons(sums, geometry, mould.wish, turned !== undefined)
       const cost = costOf(sums, mould.wish.copies, mould.hourPrice)
       const perCopy = cost / mould.wish.copies
-      return { ...sums, cost, perCopy, pros, cons, ruledOut: out, advised: false }
+      return {
+        ...sums,
+        cost,
+        perCopy,
+        pros,
+        cons,
+        ruledOut: out,
+        advised: false,
+        minutes: minutesOf(sums),
+      }
     })
     .sort((a, b) => Number(a.ruledOut) - Number(b.ruledOut) || a.cost - b.cost)
   const best = kinds.reduce((a, b) => (score(b) < score(a) ? b : a))
@@ -85,6 +103,7 @@ function reasons(
   sums: KindSums,
   geometry: MouldGeometry,
   { copies, seam, seeThrough, detail, printer }: Mould['wish'],
+  hollow: boolean,
 ): { pros: KindReason[]; cons: KindReason[]; out: boolean } {
   const { foot, volume, pulls, area } = geometry
   const facts = mouldKinds[sums.kind]
@@ -142,7 +161,8 @@ function reasons(
       pros.push({ reason: 'same-again' })
       break
     case 'turning':
-      cons.push({ reason: 'only-turned' })
+      if (hollow) pros.push({ reason: 'made-to-turn' })
+      else cons.push({ reason: 'only-turned' })
       break
     case 'bought':
       if (geometry.soldReady) {
@@ -152,6 +172,12 @@ function reasons(
         cons.push({ reason: 'not-sold' })
       }
       break
+  }
+  if (hollow && sums.kind !== 'turning') {
+    if (sums.kind === 'open block') cons.push({ reason: 'slushed' })
+    else if (facts.poured === 'coats' || sums.kind === 'printed shell') {
+      pros.push({ reason: 'light-to-turn' })
+    } else if (sums.silicone > turnedUpTo) cons.push({ reason: 'heavy-to-turn' })
   }
   return { pros, cons, out }
 }

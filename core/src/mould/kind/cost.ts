@@ -13,8 +13,14 @@ export interface KindSums {
   pulls: number
   /** Casts of each pull. */
   cavities: number
-  /** Minutes for each pull. */
+  /** Minutes for each pull: cleaning, and for a hollow cast turning. */
   cleaning: number
+  turning: number
+}
+
+/** A cast that is turned: minutes that hands are at it, each time. */
+export interface TurnedCast {
+  minutes: number
 }
 
 /** Kinds whose wear depends on how deep the silicone is undercut. */
@@ -29,7 +35,7 @@ export function sumsOf(
   { silicone, price }: { silicone: number; price: number },
   mould: Pick<Mould, 'coats' | 'wish' | 'cavities'>,
   undercut: number,
-  lives?: KindLives,
+  { lives, turned }: { lives?: KindLives; turned?: TurnedCast } = {},
 ): KindSums {
   const facts = mouldKinds[kind]
   const { life } = kindLife(kind, mould, lives)
@@ -42,6 +48,7 @@ export function sumsOf(
     pulls: Math.max(1, Math.round(life / (1 + perUndercut * undercut))),
     cavities: mould.cavities,
     cleaning: facts.cleaning[detailOf(mould)],
+    turning: turned?.minutes ?? 0,
   }
 }
 
@@ -51,16 +58,23 @@ export const mouldsFor = (
   copies: number,
 ) => Math.ceil(copies / (pulls * cavities))
 
-/** In the studio's money, for all copies: moulds as often as they wear out, and every cleaning. */
+/**
+ * In the studio's money, for all copies: moulds as often as they wear out, every cleaning, and the
+ * turning of what is cast hollow.
+ */
 export function costOf(sums: KindSums, copies: number, hourPrice: number): number {
   const moulds = mouldsFor(sums, copies)
   return (
     moulds * (sums.siliconePrice + sums.hands * hourPrice) +
-    copies * (sums.cleaning / 60) * hourPrice
+    copies * (minutesOf(sums) / 60) * hourPrice
   )
 }
 
-/** For each copy. @example costPerCopy({ siliconePrice: 6, hands: 1, pulls: 5, cavities: 1, cleaning: 15 }, 5, 20) // 10.2 */
+/** Minutes of hands for each cast. @example minutesOf({ cleaning: 5, turning: 16 }) // 21 */
+export const minutesOf = ({ cleaning, turning }: Pick<KindSums, 'cleaning' | 'turning'>): number =>
+  cleaning + turning
+
+/** For each copy. @example costPerCopy({ siliconePrice: 6, hands: 1, pulls: 5, cavities: 1, cleaning: 15, turning: 0 }, 5, 20) // 10.2 */
 export const costPerCopy = (sums: KindSums, copies: number, hourPrice: number): number =>
   costOf(sums, copies, hourPrice) / copies
 

@@ -7,7 +7,7 @@ import type { Solid } from '../../form/shape/index.ts'
 import { newMould, withKind, type Mould } from '../mould.ts'
 import { block60, geometryOf, geometryOfSolid, sampleMould } from '../samples.ts'
 import { adviseKinds } from './advise.ts'
-import { cheapestFrom, costOf, costPerCopy, type KindSums } from './cost.ts'
+import { cheapestFrom, costOf, costPerCopy, type KindSums, type TurnedCast } from './cost.ts'
 import { pullsOfCoats } from './kinds.ts'
 
 let reference: ReferenceKernel
@@ -45,11 +45,12 @@ const advised = (
   geometry: MouldGeometry,
   wish: Partial<Mould['wish']>,
   silicone = firmPlatinum,
+  turned?: TurnedCast,
 ) => {
   const { width, depth, height } = geometry.foot
   const base = newMould('m', 'p', [0, 0, 1], Math.max(width, depth, height))
   const mould = { ...base, wish: { ...base.wish, ...wish } }
-  return adviseKinds(allSums(mould, geometry, silicone), geometry, mould)
+  return adviseKinds(allSums(mould, geometry, silicone, undefined, turned), geometry, mould, turned)
 }
 
 const best = (advice: ReturnType<typeof advised>) => advice.find((one) => one.advised)!
@@ -68,6 +69,28 @@ describe('which kind of mould', () => {
     expect(['two-part', 'hinged', 'printed shell']).toContain(best(advice).kind)
     expect(place('two-part')).toBeLessThan(place('cut block'))
     expect(advice[place('cut block')].cons).toContainEqual({ reason: 'grooves-fray' })
+  })
+
+  // Common practice, no source: hollow casts want a round mould or an even jacket, and light hands.
+  it('hollow casts want what is light to turn, and each costs its turning', () => {
+    const [solid, hollow] = [undefined, { minutes: 18 }].map((turned) =>
+      advised(organic(3.2), { copies: 12 }, firmPlatinum, turned),
+    )
+    const of = (advice: typeof solid, kind: string) => advice.find((one) => one.kind === kind)!
+    const reasons = (kind: string) => {
+      const { pros, cons } = of(hollow, kind)
+      return [...pros, ...cons].map(({ reason }) => reason)
+    }
+    expect(reasons('turning')).toContain('made-to-turn')
+    expect(reasons('turning')).not.toContain('only-turned')
+    expect(reasons('brushed sock')).toContain('light-to-turn')
+    expect(reasons('open block')).toContain('slushed')
+    expect(of(hollow, 'cut block').silicone).toBeGreaterThan(1.5)
+    expect(reasons('cut block')).toContain('heavy-to-turn')
+    const dearer = of(hollow, 'turning').perCopy - of(solid, 'turning').perCopy
+    const { hourPrice } = newMould('m', 'p', [0, 0, 1], 0.1)
+    expect(dearer).toBeCloseTo((18 / 60) * hourPrice, 9)
+    expect(of(hollow, 'turning').minutes).toBe(of(solid, 'turning').minutes + 18)
   })
 
   it('six pulls of a head-sized piece, a sock of two coats', () => {
@@ -161,6 +184,7 @@ describe('what a copy costs', () => {
     pulls: 5,
     cavities: 1,
     cleaning: 15,
+    turning: 0,
   }
   const lasting: KindSums = {
     ...quick,
@@ -176,6 +200,8 @@ describe('what a copy costs', () => {
     expect(costOf(quick, 5, 20)).toBeCloseTo(26 + 25, 9)
     expect(costOf(quick, 6, 20)).toBeCloseTo(52 + 30, 9)
     expect(costPerCopy(lasting, 10, 20)).toBeCloseTo((90 + 10) / 10, 9)
+    // 18 minutes more of hands for each, at 20 an hour.
+    expect(costPerCopy({ ...lasting, turning: 18 }, 10, 20)).toBeCloseTo(10 + 6, 9)
   })
 
   it('the lasting mould pays from the copies on where it stays cheaper', () => {

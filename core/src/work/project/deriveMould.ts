@@ -1,6 +1,14 @@
 import { siliconeIn } from '../../matter/cure/index.ts'
 import type { Vec3 } from '../../form/mesh/index.ts'
-import { aboutCeilings, castResinOf, compileMould, findings, mayClimb } from '../../mould/index.ts'
+import {
+  aboutCeilings,
+  castResinOf,
+  compileMould,
+  findings,
+  mayClimb,
+  type TurnedCast,
+} from '../../mould/index.ts'
+import { isHollow, type CompiledPlan } from '../plan/index.ts'
 import type {
   ProjectAnswers,
   ProjectDocuments,
@@ -64,7 +72,8 @@ function mouldOf(
   // What is poured in which half is not guessed while the parting is looked for.
   const climbs = mould.climbs && mayClimb(mould.kind)
   if (!geometry || (climbs && !geometry.climbing)) return base
-  const compiled = compileMould(mould, geometry, silicone, plan.scaleStep, lives)
+  const turned = isHollow(plan) ? turnedCast(pour?.compiled) : undefined
+  const compiled = compileMould(mould, geometry, silicone, plan.scaleStep, lives, turned)
   if (!pour) return { ...base, compiled }
   const pockets = poured === 'resin' ? airLeft.map((one) => ({ ...one, cells: noCells })) : []
   const through = plan.layers.flatMap(({ inclusions }) => inclusions)
@@ -72,6 +81,17 @@ function mouldOf(
     air && pour.into.mould === 'closed' && !geometry.guessed ? aboutCeilings(air.ceilings.area) : []
   const judged = findings(mould, geometry, pockets, pour.into.openings, through)
   return { ...base, compiled, judged: [...judged, ...ceilings] }
+}
+
+/** What hands do for a hollow cast, as far as it is known: each of its shots is turned until nothing moves. */
+const turnedCast = (compiled?: CompiledPlan): TurnedCast => {
+  const seconds = (compiled?.layers ?? []).reduce(
+    (sum, { shell, turning }) =>
+      sum +
+      (shell && turning && shell.fill.turned === 'hands' ? shell.fill.shots * turning.stopsAt : 0),
+    0,
+  )
+  return { minutes: Math.round(seconds / 60) }
 }
 
 /** The screens draw pockets by their places; sentences need none. */

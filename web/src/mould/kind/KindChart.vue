@@ -27,6 +27,8 @@ const lines: Record<MouldKind, { colour: string; dash: number[] }> = {
   bought: { colour: token('faint'), dash: [] },
 }
 
+/** Casts are hollow: turning them takes hands too. */
+const turned = computed(() => advice.value.some(({ turning }) => turning > 0))
 const advice = computed(() => project.compiledMould?.advice ?? [])
 /** The best five that can work, and the one that is chosen. */
 const shown = computed(() => {
@@ -193,11 +195,11 @@ const words = computed(
         <ElTableColumn
           v-slot="{ row }"
           min-width="40"
-          label="cleaning"
+          :label="turned ? 'each cast' : 'cleaning'"
           align="right"
           class-name="num"
         >
-          {{ row.cleaning }} min
+          {{ row.minutes }} min
         </ElTableColumn>
         <ElTableColumn
           v-slot="{ row }"

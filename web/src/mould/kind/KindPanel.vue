@@ -64,8 +64,9 @@ const { field: mouldField } = fieldsOf(() => project.mould!, project.changeMould
       <ElButton @click="project.chooseKind(first.kind)"> Use recommendation </ElButton>
     </template>
     <p class="small quiet">
-      Costs are silicone, hands and cleaning; resin is the same for all. Hours, minutes and, where
-      none of your own has come to its end yet, pulls are common practice.
+      Costs are silicone, hands, cleaning, and turning what is cast hollow; resin is the same for
+      all. Hours, minutes and, where none of your own has come to its end yet, pulls are common
+      practice.
     </p>
   </template>
 </template>
