@@ -155,7 +155,7 @@ export const materials: Record<string, Material> = {
     kind: 'tint',
     name: 'Iron powder',
     form: 'powder',
-    colour: '#8b8a86',
+    colour: '#b9b4aa',
     density: 7870,
     limit: 0.9,
     flake: 40e-6,

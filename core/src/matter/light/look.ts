@@ -30,6 +30,8 @@ export interface Look {
   /** From the bottom up; none is a piece of clear resin. */
   layers: readonly (Stratum & { matter: Matter })[]
   things: readonly SetThings[]
+  /** Metal on all of its walls, as `#rrggbb`. */
+  skin?: string
   setting: Setting
   view: View
   /** Rows of the picture that are wanted, from the top; all unless said. */
@@ -94,6 +96,7 @@ export class LookMaker {
     const matters = layers.length > 0 ? layers.map(({ matter }) => matter) : [clear]
     const reach = 2 * piece.radius
     return shade(paths, {
+      skin: look.skin === undefined ? undefined : spectrumOf(linearOf(look.skin)),
       media,
       layers: matters,
       things: things.map(({ colour }) => spectrumOf(linearOf(colour))),
@@ -104,9 +107,10 @@ export class LookMaker {
     })
   }
 
-  private standing({ up, stands, things }: Look): { piece: Standing; key: string } {
+  private standing({ up, stands, things, skin }: Look): { piece: Standing; key: string } {
     const laid = things.map(({ size, floor, places }) => ({ size, floor, places }))
-    const key = `${up.join()} ${stands.join()} ${JSON.stringify(laid)}`
+    const skinned = skin !== undefined
+    const key = `${up.join()} ${stands.join()} ${skinned} ${JSON.stringify(laid)}`
     if (this.piece?.key !== key) {
       const [axes, middle] = [axesFor(up), middleOf(this.mesh, up)]
       const meshes = laid.map(({ size, floor, places }) =>
@@ -114,7 +118,7 @@ export class LookMaker {
       )
       this.piece = {
         key,
-        standing: standOnTable(this.mesh, stands, { poured: up, things: meshes }),
+        standing: standOnTable(this.mesh, stands, { poured: up, things: meshes, skin: skinned }),
       }
     }
     return { piece: this.piece.standing, key }

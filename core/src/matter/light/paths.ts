@@ -1,5 +1,5 @@
 /** Where a path of light ends. */
-export const ends = { room: 0, table: 1, thing: 2, mount: 3 } as const
+export const ends = { room: 0, table: 1, thing: 2, mount: 3, skin: 4 } as const
 
 /**
  * Paths of light, found once and shaded many times: what each crosses, with which share of the
@@ -19,7 +19,7 @@ export interface Paths {
   weight: Float32Array
   end: Uint8Array
   /**
-   * Direction into the room, normal of a thing or the mount, or place on the table and how far from
+   * Direction into the room, normal of a thing, the mount or a metal skin, or place on the table and how far from
    * there the light left the piece; three numbers a path.
    */
   at: Float32Array

@@ -5,14 +5,16 @@ import type { Medium } from './media.ts'
 import { Transmittance } from './transmittance.ts'
 import { ends, misses, type Paths } from './paths.ts'
 import { mountColours, woodAt, type Setting } from './setting.ts'
+import { skinMirrors } from './traceRay.ts'
 
 /** What paths are shaded with; none of it needs a new trace. */
 export interface Shading {
   /** Media between the levels that the paths were cut at, and what the layers do to light. */
   media: readonly Medium[]
   layers: readonly Matter[]
-  /** What each thing reflects. */
+  /** What each thing reflects, and a metal skin. */
   things: readonly Spectrum[]
+  skin?: Spectrum
   setting: Setting
   /** Towards the lamp. */
   lamp: readonly number[]
@@ -31,7 +33,7 @@ const touching = 0.02
  * Light that goes in is never exceeded: what is mirrored, passed and sent back is one at most.
  */
 export function shade(paths: Paths, shading: Shading): Float32Array {
-  const { media, layers, setting, lamp, table, things, reach } = shading
+  const { media, layers, setting, lamp, table, things, skin, reach } = shading
   const transmittance = new Transmittance(media, layers, reach)
   const { end: seen, sheen: mirror, falls } = endingOf(paths, setting, lamp, reach)
   const mount = setting.mount && setting.mount !== 'none' ? mountColours[setting.mount] : undefined
@@ -88,16 +90,20 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
     }
     sent.fill(0)
     if (end >= ends.thing) {
-      const colour = end === ends.mount ? mount! : things[paths.thing[i]]
-      const share = seen.own[i]
+      const colour =
+        end === ends.skin ? skin! : end === ends.mount ? mount! : things[paths.thing[i]]
+      const share = seen.own[i] * (end === ends.skin ? bright(sheen) : 1)
       light.fill(0)
       for (let band = 0; band < bandCount; band++) {
         sent[band] = colour[band] * share
-        ground[band] = colour[band]
+        ground[band] = end === ends.skin ? 0 : colour[band]
       }
     } else from(end, paths.at, i, seen, light, ground)
     transmittance.behind(paths, i, behind, falls[i])
     if (sheen > 0) from(paths.sheenEnd[i], paths.sheenAt, i, mirror, mirrored)
+    // Metal mirrors in its own colour.
+    if (end === ends.skin)
+      for (let band = 0; band < bandCount; band++) mirrored[band] *= skin![band]
     const weight = paths.weight[i]
     for (let band = 0; band < bandCount; band++) {
       const seen = weight * light[band] + sheen * mirrored[band]
@@ -108,6 +114,11 @@ export function shade(paths: Paths, shading: Shading): Float32Array {
   }
   return out
 }
+
+/** What a skin sends back in all directions: metal where it is burnished, dark patina in hollows (from memory). */
+const brightest = 0.75
+const patina = 0.16
+const bright = (sheen: number): number => patina + (brightest - patina) * (sheen / skinMirrors)
 
 const fine = 4096
 /** Linear light as a byte of sRGB (IEC 61966-2-1). */

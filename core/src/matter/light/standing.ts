@@ -2,6 +2,7 @@ import { BufferAttribute, BufferGeometry } from 'three'
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js'
 import { MeshBVH } from 'three-mesh-bvh'
 import { axesFor, toAxes, unit, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { burnishOf } from './burnish.ts'
 
 /** Faces that meet at more than this are an edge, radians; flatter ones are smooth. */
 const crease = 0.5
@@ -17,6 +18,8 @@ export interface Standing {
   normals: Float32Array
   /** Of every corner: 0 the piece, k the thing k − 1. */
   part: Uint16Array
+  /** Of the piece's corners, how far a pad burnishes them; absent: it has no metal skin. */
+  burnish?: Float32Array
   /** A ball around the piece, m. */
   centre: Vec3
   radius: number
@@ -32,6 +35,8 @@ export interface StandingOptions {
   things?: readonly Mesh[]
   /** Air between the table and the piece, m. */
   hover?: number
+  /** It has a metal skin. */
+  skin?: boolean
 }
 
 /**
@@ -42,7 +47,7 @@ export interface StandingOptions {
 export function standOnTable(
   mesh: Mesh,
   stands: Vec3,
-  { poured = stands, things = [], hover = 0 }: StandingOptions = {},
+  { poured = stands, things = [], hover = 0, skin = false }: StandingOptions = {},
 ): Standing {
   const axes = axesFor(stands)
   const surfaces = [mesh, ...things].map(({ positions, triangles }) => {
@@ -72,7 +77,9 @@ export function standOnTable(
   const centre: Vec3 = [0, 0, hover + height / 2]
   const half = positions.subarray(0, surfaces[0].positions.length)
   const up = toAxes(axes, unit(poured))
+  const burnish = skin ? burnishOf(mesh) : undefined
   return {
+    burnish: burnish && Float32Array.from(mesh.triangles, (vertex) => burnish[vertex]),
     bvh: new MeshBVH(geometry),
     positions,
     normals,

@@ -13,6 +13,9 @@ const usualSplits = 2
 /** Surfaces crossed at most: a guard against meshes that light can't leave. */
 const mostSurfaces = 40
 
+/** A metal skin that is burnished bright mirrors so much (common practice, no source). */
+export const skinMirrors = 0.5
+
 export interface Optics {
   piece: Standing
   /** Heights above its lowest point, as it was poured, where one medium ends and the next begins, rising, m. */
@@ -108,6 +111,15 @@ function follow(
       const side = facing ? 1 : -1
       return book.end(ends.mount, weight, side * n.x, side * n.y, side * n.z)
     }
+    if (piece.burnish && part === 0) {
+      const side = facing ? 1 : -1
+      const mirrors = facing ? skinMirrors * burnishAt(piece.burnish, hit) : 0
+      if (facing && paths.sheen[current] === 0 && mirrors > 0) {
+        paths.sheen[current] = mirrors
+        mirrorOf(paths, current, x, y, z, against(facing))
+      }
+      return book.end(ends.skin, weight * (1 - mirrors), side * n.x, side * n.y, side * n.z)
+    }
     // A back seen from outside, or a front from inside, is a hole or an overlap: light goes on. One
     // clear thing in another is taken to be of the same stuff.
     if (facing === (own === undefined ? inside : within > 0)) continue
@@ -178,6 +190,12 @@ function meetsBall({ centre: [x, y, z], radius }: Standing): boolean {
   return (
     square - along * along <= radius * radius * 1.0001 && (along > 0 || square < radius * radius)
   )
+}
+
+/** Of the face that is hit. */
+function burnishAt(burnish: Float32Array, { face }: Intersection): number {
+  const { a, b, c } = face!
+  return (burnish[a] + burnish[b] + burnish[c]) / 3
 }
 
 /** The normal at a hit, by its corners. */

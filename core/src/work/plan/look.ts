@@ -34,6 +34,7 @@ export const lookOfPour = (
     .filter(({ depth }) => depth > 0)
     .map(({ top, join, clock, matter = clear }) => ({ top, join: clock?.meets ?? join, matter })),
   things,
+  skin: layers.find(({ skin }) => skin)?.skin?.colour,
 })
 
 /**

@@ -15,6 +15,8 @@ import type { PlacedShell } from './shell.ts'
 /** What a metal skin takes, for all copies of a mix, kg. */
 export interface CompiledSkin {
   powder: string
+  /** As `#rrggbb`. */
+  colour: string
   /** That clings to the dry walls. */
   dust: number
   face?: SkinFace
@@ -47,7 +49,11 @@ export function skinOf(
 ): CompiledSkin | undefined {
   const powder = shelf.get(fill.skin?.powder ?? '')
   if (!fill.skin || powder?.kind !== 'tint') return undefined
-  const skin: CompiledSkin = { powder: powder.name, dust: copies * area * dustPerArea }
+  const skin: CompiledSkin = {
+    powder: powder.name,
+    colour: powder.colour,
+    dust: copies * area * dustPerArea,
+  }
   if (fill.skin.school === 'dusted' || !resin || !weighing) return skin
   const density = mixDensity(resin.ratio, resin)
   const mass = (faceOfShot * wholeMass(weighing)) / weighing.cups
