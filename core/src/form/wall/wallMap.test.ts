@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { buildSolid } from '../shape/index.ts'
+import { innerFace } from './innerFace.ts'
 import { refined } from './refined.ts'
 import { wallMap, type TurnedWall, type WallMap } from './wallMap.ts'
 
@@ -72,6 +73,20 @@ describe('how evenly a turned mould is lined', () => {
     expect(at(map, [0, half, 4 * mm])).toBeNaN()
     expect(at(map, [0, half, 20 * mm])).toBeGreaterThan(0)
   })
+})
+
+it('an inner face lies a wall inside, and is not where two walls meet', () => {
+  const { positions, triangles } = innerFace(
+    buildSolid({ solid: 'ball', diameter: 40 * mm }),
+    3 * mm,
+  )
+  for (const corner of triangles) {
+    const [x, y, z] = positions.subarray(3 * corner, 3 * corner + 3)
+    expect(Math.abs(Math.hypot(x, y, z - 20 * mm) / mm - 17)).toBeLessThan(0.05)
+  }
+  expect(triangles.length).toBeGreaterThan(3000)
+  const plate = buildSolid({ solid: 'block', width: 40 * mm, depth: 40 * mm, height: 5 * mm })
+  expect(innerFace(plate, 3 * mm).triangles).toHaveLength(0)
 })
 
 it('a refined surface has no long edge and the same area', () => {

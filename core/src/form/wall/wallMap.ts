@@ -1,9 +1,8 @@
-import { Ray, Vector3 } from 'three'
 import { cellVolume, fibonacciCap, middleOf, voxelise } from '../cells/index.ts'
 import { clustered, dot, fromAxes, type Mesh, type Vec3 } from '../mesh/index.ts'
 import { filmShares } from './pools.ts'
 import { refined } from './refined.ts'
-import { treeOf } from './tree.ts'
+import { cornersOf, halfWidths, cornerAt } from './corners.ts'
 
 /** How thick a turned wall comes out, over the cavity. Plain data; lengths in m. */
 export interface WallMap {
@@ -66,7 +65,7 @@ export function wallMap(mesh: Mesh, up: Vec3, turned: TurnedWall): WallMap {
   const surface = refined(clustered(mesh, mostFaces), longest / edges)
   const { areas, normals } = cornersOf(surface)
   const half = halfWidths(surface, normals)
-  const at = Array.from(areas, (_, i) => placeOf(surface, i))
+  const at = Array.from(areas, (_, i) => cornerAt(surface, i))
   const isCast = (i: number) =>
     height(at[i]) >= bottom &&
     !(mouth && dot(normals[i], grid.axes.up) > level && height(at[i]) > top - grid.cell[2] / 2)
@@ -114,44 +113,6 @@ export function wallMap(mesh: Mesh, up: Vec3, turned: TurnedWall): WallMap {
 
 /** A way out as upright as this belongs to the mouth. */
 const level = 0.99
-
-const placeOf = ({ positions }: Pick<Mesh, 'positions'>, i: number): Vec3 => [
-  positions[3 * i],
-  positions[3 * i + 1],
-  positions[3 * i + 2],
-]
-
-/** Of each corner the area around it, m², and the way out. */
-function cornersOf(surface: Mesh) {
-  const { positions, triangles } = surface
-  const areas = new Float64Array(positions.length / 3)
-  const sums = Array.from(areas, () => new Vector3())
-  for (let t = 0; t < triangles.length; t += 3) {
-    const corners = [triangles[t], triangles[t + 1], triangles[t + 2]]
-    const [a, b, c] = corners.map((corner) => new Vector3(...placeOf(surface, corner)))
-    const way = b.sub(a).cross(c.sub(a)).multiplyScalar(0.5)
-    for (const corner of corners) {
-      areas[corner] += way.length() / 3
-      sums[corner].add(way)
-    }
-  }
-  return { areas, normals: sums.map((way): Vec3 => way.normalize().toArray()) }
-}
-
-/** Half of the way across the cavity from each corner, m: a wall gets no thicker. */
-function halfWidths(surface: Mesh, normals: readonly Vec3[]): Float64Array {
-  const tree = treeOf(surface)
-  const ray = new Ray()
-  return Float64Array.from(normals, ([x, y, z], i) => {
-    ray.direction.set(-x, -y, -z)
-    ray.origin.set(...placeOf(surface, i)).addScaledVector(ray.direction, skin)
-    const across = tree.raycastFirst(ray, 2)
-    return across ? across.distance / 2 : Infinity
-  })
-}
-
-/** A ray begins so far under the surface that it does not hit it again, m. */
-const skin = 1e-6
 
 /**
  * Walls by their shares of the film, of the mean that they would have if even. Where two even walls meet

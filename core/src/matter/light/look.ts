@@ -1,6 +1,7 @@
 import { even, linearOf, spectrumOf, type Matter } from '../colour/index.ts'
 import { middleOf, thingsMesh, type LaidPlace, type ThingSize } from '../inclusion/index.ts'
 import { axesFor, type Mesh, type Vec3 } from '../../form/mesh/index.ts'
+import { innerFace } from '../../form/wall/index.ts'
 import type { Optics } from './traceRay.ts'
 import { strata, type Medium, type Stratum } from './media.ts'
 import { lightTable, traceLamp, type LampLight } from './onTable.ts'
@@ -30,6 +31,8 @@ export interface Look {
   /** From the bottom up; none is a piece of clear resin. */
   layers: readonly (Stratum & { matter: Matter })[]
   things: readonly SetThings[]
+  /** A hollow cast: how thick its wall is, m. */
+  wall?: number
   /** Metal on all of its walls, as `#rrggbb`. */
   skin?: string
   setting: Setting
@@ -40,6 +43,9 @@ export interface Look {
 
 /** Refractive index of cured resin: epoxies and urethanes lie between 1.50 and 1.57 (from memory). */
 export const resinIndex = 1.53
+
+/** Refractive index of what is in a hollow cast. */
+const air = 1
 
 /** Paths from the lamp along each side of its square, for a picture this wide, px. */
 const lampPaths = (width: number) => (width < 150 ? 64 : 160)
@@ -83,7 +89,7 @@ export class LookMaker {
       piece,
       levels,
       index: resinIndex,
-      things: things.map(({ index }) => index),
+      things: [...things.map(({ index }) => index), ...(look.wall === undefined ? [] : [air])],
       mount: mounted ? mountShare * piece.height : 0,
     }
     const cut = `${key} ${levels.join()} ${mounted} ${optics.things!.join()}`
@@ -107,15 +113,16 @@ export class LookMaker {
     })
   }
 
-  private standing({ up, stands, things, skin }: Look): { piece: Standing; key: string } {
+  private standing({ up, stands, things, skin, wall }: Look): { piece: Standing; key: string } {
     const laid = things.map(({ size, floor, places }) => ({ size, floor, places }))
     const skinned = skin !== undefined
-    const key = `${up.join()} ${stands.join()} ${skinned} ${JSON.stringify(laid)}`
+    const key = `${up.join()} ${stands.join()} ${skinned} ${wall} ${JSON.stringify(laid)}`
     if (this.piece?.key !== key) {
       const [axes, middle] = [axesFor(up), middleOf(this.mesh, up)]
       const meshes = laid.map(({ size, floor, places }) =>
         thingsMesh(size, places, axes, middle, floor),
       )
+      if (wall !== undefined) meshes.push(innerFace(this.mesh, wall))
       this.piece = {
         key,
         standing: standOnTable(this.mesh, stands, { poured: up, things: meshes, skin: skinned }),

@@ -48,6 +48,19 @@ describe('what a pad burnishes', () => {
   })
 })
 
+it('a hollow cast is seen through its walls alone', () => {
+  const dark = { k: new Float64Array(8).fill(60), s: new Float64Array(8) } as never
+  const look = (wall?: number): Look => ({
+    ...{ up, stands: up, things: [], wall, view: { turn: 0, lift: 0.5, width: 25, height: 25 } },
+    setting: { table: 'white', lamp: 'above' },
+    layers: [{ top: 0.04, join: 'crisp', matter: dark }],
+  })
+  const middle = (of: Look) => new LookMaker(ball).linear(of)[3 * (12 * 25 + 12)]
+  // 40 mm of it let a tenth through, twice 3 mm two thirds (Beer and Lambert).
+  expect(middle(look())).toBeLessThan(0.25)
+  expect(middle(look(0.003))).toBeGreaterThan(2 * middle(look()))
+})
+
 describe('a metal skin', () => {
   const view = { turn: 0.4, lift: 0.5, width: 24, height: 24 }
   const look: Look = {

@@ -35,6 +35,7 @@ export const lookOfPour = (
     .map(({ top, join, clock, matter = clear }) => ({ top, join: clock?.meets ?? join, matter })),
   things,
   skin: layers.find(({ skin }) => skin)?.skin?.colour,
+  wall: layers.findLast(({ shell }) => shell)?.shell?.to,
 })
 
 /**
