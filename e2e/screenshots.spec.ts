@@ -16,7 +16,6 @@ test.describe('pictures for the README', () => {
     ['pour', '/pieces/demo-comet-drop/pour', 'Dusk violet'],
     ['heat', '/pieces/demo-comet-drop/pour?lens=heat'],
     ['inclusions', '/pieces/demo-comet-drop/pour?lens=inclusions', 'Dusk violet'],
-    ['bubbles', '/pieces/demo-keycap/pour?lens=air'],
     ['run', '/runs/demo-run-keycaps'],
     ['log', '/log'],
     ['pull', '/pieces/demo-astronomer-solid/pulls/demo-astronomer-solid-pull-3'],
@@ -51,13 +50,33 @@ test.describe('pictures for the README', () => {
     await page.screenshot({ path: join(resolve(folder!), 'colour.png') })
   })
 
-  test('the bench, weighing and pouring', async ({ mivro, page }) => {
+  test('a hollow cast: its wall, how even it is, how it is turned', async ({ mivro, page }) => {
+    const shot = (name: string) => page.screenshot({ path: join(resolve(folder!), `${name}.png`) })
+    await mivro.open('/pieces/demo-astronomer/pour')
+    await mivro.pick('Pours of this piece', 'Hollow, in two shots')
+    await mivro.layer('White wall').click()
+    await page.waitForTimeout(6000)
+    await shot('hollow')
+    await page.getByRole('button', { name: 'Wall', exact: true }).click()
+    await expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'shown')
+    await page.mouse.move(640, 700)
+    await page.waitForTimeout(1500)
+    await shot('wall')
+    const bench = new AtBench(mivro)
+    await bench.begin('demo-run-hollow')
+    await bench.act({ do: 'fail', instrument: 'scale', how: 'gone' })
+    for (let i = 0; i < 60 && (await bench.task) !== 'turn'; i++) await bench.onward()
+    await bench.readCaution()
+    await page.waitForTimeout(12_000)
+    await shot('bench-turning')
+  })
+
+  test('the bench, weighing, and when something is wrong', async ({ mivro, page }) => {
     const bench = new AtBench(mivro)
     const shot = (name: string) =>
       page.screenshot({ path: join(resolve(folder!), `bench-${name}.png`) })
     await bench.begin('demo-run-solid')
     while ((await bench.task) === 'lay out') await bench.key('Space')
-    await shot('before')
     await bench.toWeighing()
     await bench.readCaution()
     await bench.world()
@@ -70,8 +89,6 @@ test.describe('pictures for the README', () => {
     await shot('weighing')
     await bench.key('h')
     for (let i = 0; i < 40 && (await bench.task) !== 'fill'; i++) await bench.key('Space')
-    await page.waitForTimeout(6000)
-    await shot('pouring')
     await bench.key('r')
     await expect(page.getByRole('heading', { name: 'What is wrong?' })).toBeVisible()
     await shot('rescue')

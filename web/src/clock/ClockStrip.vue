@@ -11,6 +11,8 @@ import PourMark from './PourMark.vue'
 import { useStudio } from '../project/studioStore.ts'
 import SetMark from './SetMark.vue'
 import { setSpans } from './setSpans.ts'
+import TurnMark from './TurnMark.vue'
+import { turnSpans } from './turnSpans.ts'
 import StripSlider from './StripSlider.vue'
 import { timeAxis, type TimeAxis } from './timeAxis.ts'
 import { meetingWords, ripeningSentence } from '@mivro/words/clock'
@@ -156,6 +158,7 @@ const trims = computed(() => {
 })
 
 const settings = computed(() => setSpans(rows.value, axis.value, moment))
+const turns = computed(() => turnSpans(rows.value, axis.value, moment))
 
 const demouldX = computed(() => axis.value.x(props.compiled.demouldAt ?? 0))
 const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel === 'model'))
@@ -275,6 +278,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
           <PourMark :x="meeting.pour" :y="top(row) - 3" :height="thick + 6" />
         </StripSlider>
       </g>
+      <TurnMark v-for="one in turns" :key="one.key" :span="one" :y="top(one.row) + thick + 1" />
       <SetMark
         v-for="one in settings"
         :key="one.key"
@@ -316,7 +320,7 @@ const modelled = computed(() => rows.value.every(({ clock }) => clock!.basis.gel
     </p>
     <ul class="visually-hidden">
       <li v-for="layer in rows" :key="layer.id">{{ ripeningSentence(layer, fine) }}</li>
-      <li v-for="one in settings" :key="one.key">{{ one.says }}</li>
+      <li v-for="one in [...settings, ...turns]" :key="one.key">{{ one.says }}</li>
     </ul>
   </section>
 </template>

@@ -88,8 +88,14 @@ function studio(renderer: WebGLRenderer, colour: string, rimColour: string) {
     for (const { at, on } of wanted) {
       const ball = new Mesh(
         new SphereGeometry(on ? 1.4 * radius : radius, 20, 14),
-        new MeshStandardMaterial({ color: on ? colours.on : colours.off, roughness: 0.5 }),
+        new MeshStandardMaterial({
+          color: on ? colours.on : colours.off,
+          roughness: 0.5,
+          // A map is looked at for its one place: an arm in front does not hide it.
+          depthTest: !material.vertexColors,
+        }),
       )
+      ball.renderOrder = 2
       ball.position.set(at[0] * scale, at[1] * scale, at[2] * scale)
       marks.push(ball)
       scene.add(ball)

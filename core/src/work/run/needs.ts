@@ -14,6 +14,7 @@ import type { Resin, Shelf } from '../../matter/material/index.ts'
 import {
   comesOutRubbery,
   dosesOf,
+  shotGap,
   type CompiledLayer,
   type CompiledPlan,
   type Plan,
@@ -197,7 +198,7 @@ export function needsOf(
 /** Each shot of a shell as a layer of its own. */
 function shotsOf(one: RunLayer, { shell, turning, clock }: CompiledLayer): RunLayer[] {
   const { shots, turned, turns } = shell!.fill
-  const gap = shots > 1 ? (clock!.lastPourAt - clock!.pourAt) / (shots - 1) : 0
+  const gap = shotGap(shots, clock!)
   return Array.from({ length: shots }, (_, i) => ({
     ...one,
     wait: i === 0 ? one.wait : gap,
