@@ -220,3 +220,50 @@ test('in a run hands do nothing else while they turn; a machine leaves them free
     'Turn it by machine, 10 times a minute; hands are free meanwhile.',
   )
 })
+
+test('a metal skin: its powder, how much still pours, and how it looks', async ({
+  mivro,
+  page,
+}) => {
+  await mivro.open('/pieces/demo-meteorite/pour')
+  await mivro.pick('Pours of this piece', 'Iron skin, hollow')
+  await mivro.layer('Iron wall').click()
+  const skin = page.locator('[data-skin]')
+  await expect(skin).toContainText('Into half of the first shot', { timeout: 60_000 })
+  // As much powder as half of one shot weighs, both parts.
+  const [a, b] = [(await mivro.weights('A')).weigh, (await mivro.weights('B')).weigh]
+  const powder = Number(/first shot\s*([\d.]+) g/.exec(await skin.innerText())![1])
+  expect(Math.abs(powder / ((a + b) / 2) - 1)).toBeLessThan(0.02)
+
+  await mivro.type('Powder for its resin', '1150')
+  const thick = page.locator('[data-code="skin-too-thick"]:visible')
+  await expect(thick).toContainText('no longer runs off a stick')
+  await thick.getByRole('button', { name: /^Take .* of powder$/ }).click()
+  await expect(thick).toHaveCount(0)
+  for (const typed of ['0', 'plenty']) {
+    await mivro.type('Powder for its resin', typed)
+    await expect(mivro.field('Powder for its resin')).toHaveAttribute('aria-invalid', 'true')
+    await mivro.field('Powder for its resin').press('Escape')
+  }
+  await mivro.pick('Its powder', 'Moonlight mica')
+  await expect(page.locator('[data-code="skin-not-metal"]:visible')).toContainText(
+    'never look like metal',
+  )
+  await mivro.pick('Its powder', 'Iron powder')
+  await page.getByRole('button', { name: 'Colour', exact: true }).click()
+  await expect(page.locator('canvas[data-drawn="800"]')).toBeVisible({ timeout: 120_000 })
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Pour sheet' }).click()
+  await expect(page.locator('.paper')).toContainText(
+    'Shake Iron powder about in the dry, closed mould',
+  )
+  await expect(page.locator('.paper')).toContainText('Rub with a fine pad, shortly')
+
+  // A run of the pour that is shown, not of the newest.
+  await page.goBack()
+  await page.getByRole('button', { name: 'Layers', exact: true }).click()
+  await page.getByRole('button', { name: 'Plan a run of it' }).click()
+  await expect(page.getByRole('group', { name: 'Meteorite paperweight' })).toContainText(
+    'Iron skin, hollow',
+  )
+})

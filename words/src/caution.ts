@@ -104,6 +104,8 @@ const sentences: { [C in CautionCode]: Sentence<C> } = {
     a.most > 0
       ? `${a.layer}: with ${show(a.share, 'fraction', u)} of powder for its resin the face mix no longer runs off a stick. ${show(a.most, 'fraction', u)} still pours.`
       : `${a.layer}: this resin is so thick that it pours no powder at all. Dust the mould alone, or take a thinner resin.`,
+  'hollow-jacket': (a) =>
+    `${a.layer} is turned in a mould that bands hold together: they press it out of shape as it rolls. Boards on all sides, or a cradle that the hands hold, keep it true.`,
   'hollow-vents': (a) =>
     `${a.layer} is turned, and the mould has ${a.vents === 1 ? 'a vent' : `${a.vents} vents`} that it would run out of. Plug ${a.vents === 1 ? 'it' : 'them'}: a mould for hollow casts has one port and no vents.`,
   'hollow-port': (a) =>

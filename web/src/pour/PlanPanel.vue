@@ -37,10 +37,18 @@ const router = useRouter()
 const planRun = () =>
   trying(async () => {
     const { id, document } = project.piece!
+    const newest = project.pours.at(-1)?.id === project.pour!.id
     const made = await api.add('runs', newId(), {
       ...newRun(document.name),
       room: plan.value.room,
-      pours: [{ id: newId(), piece: id, casts: castsWanted(plan.value, project.mould) }],
+      pours: [
+        {
+          id: newId(),
+          piece: id,
+          casts: castsWanted(plan.value, project.mould),
+          ...(!newest && { plan: project.pour!.id }),
+        },
+      ],
       way: usualWay({
         mould: into.value?.mould ?? plan.value.mould,
         pot: studio.studio.pot !== undefined,

@@ -99,8 +99,12 @@ export const useProject = defineStore('project', () => {
   }
 
   let opening = 0
-  /** Opens a piece with its newest pour, or with `pourId`, and its mould. What was asked for last is shown. */
+  /**
+   * Opens a piece with `pourId`, or the pour that is open of it already, or its newest, and its mould.
+   * What was asked for last is shown.
+   */
   async function open(id: string, pourId?: string): Promise<void> {
+    const shown = piece.value?.id === id ? pour.value?.id : undefined
     if (piece.value?.id !== id) close()
     const own = ++opening
     problems.value = []
@@ -117,7 +121,8 @@ export const useProject = defineStore('project', () => {
       const make = mouldsOf(moulds.value, id)[0]
       if (mouldSession.value?.id !== make?.id) await openMould(make?.id, make)
       mouldProblems.value = noMould.value
-      await showPour(pourId ?? found[found.length - 1].id, plans)
+      const kept = found.find((one) => one.id === shown)?.id
+      await showPour(pourId ?? kept ?? found[found.length - 1].id, plans)
       if (own !== opening) return
       loaded.value = true
       // Last, since the views open with it.

@@ -32,6 +32,7 @@ export interface CautionAmounts {
   'skin-not-metal': { layer: string; powder: string }
   'skin-not-outer': { layer: string }
   'skin-too-thick': { layer: string; share: number; most: number }
+  'hollow-jacket': { layer: string }
   'hollow-vents': { layer: string; vents: number }
   'hollow-port': { layer: string }
   'turns-by-hand': { layer: string; turns: number; most: number }

@@ -118,3 +118,12 @@ export const mouldKinds: Record<MouldKind, KindFacts> = {
 
 /** Two coats give about six pulls, each one more about as many again (common practice). */
 export const pullsOfCoats = (coats: number): number => Math.max(2, 6 * (coats - 1))
+
+/**
+ * Whether a mould holds its form by itself while it is turned: a shell or a round block does, what bands
+ * hold together does not.
+ *
+ * @example holdsTurned('printed shell') // true
+ */
+export const holdsTurned = (kind: MouldKind): boolean =>
+  kind === 'brushed sock' || kind === 'printed shell' || kind === 'turning' || kind === 'bought'

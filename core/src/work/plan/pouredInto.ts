@@ -1,6 +1,7 @@
 import type { MouldWalls } from '../../matter/cure/index.ts'
 import {
   heldAs,
+  holdsTurned,
   isClosed,
   openingFacts,
   overOf,
@@ -32,6 +33,8 @@ export interface PouredInto {
   held?: Held
   /** The widest bore that things can be passed through, m; absent where nothing is in the way. */
   through?: number
+  /** Bands distort it while it is turned; absent where no mould is known. */
+  soft?: boolean
   /** Casts of all moulds on hand at once; absent where no mould is known. */
   cavities?: number
 }
@@ -69,6 +72,7 @@ export function pouredInto(
       plan.mouldTemperature !== undefined ? 'plan' : liked === undefined ? undefined : 'mould',
     held: mould && mould.kind !== 'bought' ? heldAs(plan.up, mould.masterUp) : undefined,
     through: byMould ? widestGate(mould!) : undefined,
+    soft: mould && !holdsTurned(mould.kind),
     cavities: mould && mould.cavities * mould.count,
   }
 }

@@ -159,13 +159,15 @@ describe('what is said of a hollow cast', () => {
       ...pouredInto(plan, undefined, { up: plan.up, lowest: 0, height: 0.02 }),
       mouldBy: 'mould' as const,
     }
-    const said = (openings: unknown[]) =>
+    const said = (openings: unknown[], more: object = {}) =>
       compile(plan, curve, shelf, {
         depths,
-        into: { ...into, openings } as typeof into,
+        into: { ...into, openings, ...more } as typeof into,
       }).cautions.map(({ code }) => code)
     expect(said([{ what: 'gate' }, { what: 'vent' }])).toContain('hollow-vents')
     expect(said([])).toContain('hollow-port')
+    expect(said([{ what: 'gate' }], { soft: true })).toContain('hollow-jacket')
+    expect(said([{ what: 'gate' }], { soft: false })).not.toContain('hollow-jacket')
   })
 
   it('too few turns are mended by more shots, in one click', () => {

@@ -217,6 +217,9 @@ export function judgeShell(
   if (into.mould === 'closed' && into.mouldBy === 'mould' && ports === 0) {
     found.push(caution('hollow-port', 'todo', say, { layer: name }))
   }
+  if (into.mould === 'closed' && into.soft) {
+    found.push(caution('hollow-jacket', 'note', say, { layer: name }))
+  }
   const byHand = turned === 'hands'
   if (byHand && turns > fastestByHand) {
     found.push(caution('turns-by-hand', 'warn', say, { layer: name, turns, most: fastestByHand }))
