@@ -14,7 +14,7 @@ import { isAdding, readableBand } from '@mivro/core/work/bench'
 import { sayCleaning } from './run.ts'
 import { conditionHow, conditionLabel, sayWaits } from './conditioning.ts'
 import { sayMaking } from './making.ts'
-import { lieWords } from './turning.ts'
+import { brushing, lieWords } from './turning.ts'
 import { displayStep } from '@mivro/core/matter/mix'
 import type { InstrumentName, Trouble } from '@mivro/core/work/instrument'
 import {
@@ -176,6 +176,11 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'wet':
       return 'Pour in a third, then turn it until resin has been everywhere.'
     case 'fill':
+      if (task.turned) {
+        const brush =
+          task.turned === 'first' ? `${brushing[0].toUpperCase()}${brushing.slice(1)}. ` : ''
+        return `${brush}Pour it in quickly, then plug and turn at once.`
+      }
       return task.vents > 0
         ? 'Slowly, until resin stands in every vent for 5 to 10 s. Then rock and tap.'
         : 'Slowly, into one corner. Then rock and tap.'

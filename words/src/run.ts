@@ -12,7 +12,7 @@ import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@miv
 import { sayCondition } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
 import { sayBetween } from './sheet.ts'
-import { sayTurned } from './turning.ts'
+import { brushing, sayTurned } from './turning.ts'
 
 const day = 24 * 3600
 const plural = (count: number, one: string, many = `${one}s`) =>
@@ -262,6 +262,11 @@ export function sayRunStep(
       const wet = moulds.some((mould) => wetsFor(mould) > 0)
         ? ' a third, turn it until all of the wall is wet, then pour on'
         : ' pour'
+      const turned = moulds.map(({ pour }) => pour.layers[mix!.layer].turned)
+      if (turned.every(Boolean)) {
+        const brush = turned.some((one) => one!.shot === 1) ? ` ${brushing} first, then` : ''
+        return `${capital(moment(at))}: in this order,${brush} pour, and turn it at once.`
+      }
       return `${capital(moment(at))}: in this order,${wet}${stand}, rock and tap.`
     }
     case 'turn': {

@@ -15,7 +15,7 @@ import {
 import { conditionLabel, sayEvery } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
 import { saySkinAfter, saySkinBefore, saySkinFace } from './skin.ts'
-import { sayTurning } from './turning.ts'
+import { brushing, sayTurning } from './turning.ts'
 
 /** What safety lines are headed with, before a step of each sheet. */
 export const beforePouring: Record<PourStep, string> = {
@@ -130,7 +130,7 @@ export function saySheetStep(
     const where = layer!.index > 0 ? `, ${onto[clock!.meets ?? layer!.join]}` : ''
     const last = cups > 1 ? `, the last cup ${moment(clock!.lastPourAt)}` : ''
     const shot = layer!.shell
-      ? `A wall of ${show(depth, 'length', units)}, ${show(layer!.resin / layer!.shell.fill.shots, 'volume', units)} for each shot of one copy. Work it into knobs, letters and ends with a stiff little brush, pour, and plug the port.`
+      ? `A wall of ${show(depth, 'length', units)}, ${show(layer!.resin / layer!.shell.fill.shots, 'volume', units)} for each shot of one copy. W${brushing.slice(1)}, pour, and plug the port.`
       : undefined
     const face = skin ? saySkinFace(skin, units) : undefined
     if (shot) return [`Pour: ${moment(at)}${where}${last}.`, face, shot].filter(Boolean).join(' ')

@@ -28,6 +28,9 @@ export function sayTurning(
   return `${way}. ${until} ${stop}${next}`
 }
 
+/** Before the first shot is poured. */
+export const brushing = 'work it into knobs, letters and ends with a stiff little brush'
+
 /** Which side a mould is laid on next, as it is called out. */
 export const lieWords: Record<Lie, string> = {
   face: 'On its face',

@@ -152,6 +152,7 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           mould: named(mould),
           volume: layer.volume,
           mass: layer.mass,
+          turned: layer.turned && (layer.turned.shot === 1 ? 'first' : 'next'),
           vents: mould.pour.vents,
         }
         const wet: Task = {

@@ -115,6 +115,8 @@ export const taskSchema = z.discriminatedUnion('what', [
     mould: mouldSchema,
     volume: quantity('volume', 0, 1),
     mass: mass(),
+    /** It is turned then; absent: rocked and tapped. Its first shot is brushed in too. */
+    turned: z.enum(['first', 'next']).optional(),
     vents: whole(0, 200),
   }),
   /** Plugged, and turned until nothing moves: the shot of a hollow cast. */
