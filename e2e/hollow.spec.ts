@@ -130,6 +130,14 @@ test('a piece is cast hollow: planned, carried out at the bench, weighed, and le
   await expect.poll(async () => (await mivro.weights('A')).weigh / mixed).toBeGreaterThan(1.05)
   await expect(said.getByRole('button')).toHaveCount(0)
 
+  // One that is cut open settles it.
+  await page.getByRole('link', { name: 'Pulls', exact: true }).click()
+  await mivro.type('Wall, of one that was cut open', '2.8')
+  await mivro.saved()
+  await page.getByRole('link', { name: 'Pour', exact: true }).click()
+  await mivro.layer('Layer 1').click()
+  await expect(said).toContainText('cut open had a wall of 2.8 mm for the 3.0 mm')
+
   // In an open mould its mouth is no wall.
   await page.getByRole('button', { name: 'Show the whole pour' }).click()
   await page.getByText('Open', { exact: true }).click()

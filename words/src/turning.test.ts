@@ -54,10 +54,13 @@ describe('turning is said', () => {
   })
 
   it('what a weighed cast says of its wall', () => {
-    const cast = { mass: 0.0241, wall: 0.0026, wished: 0.003, reserve: 0.1 }
+    const cast = { by: 'weight' as const, mass: 0.0241, wall: 0.0026, wished: 0.003, reserve: 0.1 }
     expect(sayCastWall(cast, metric)).toBe(
       'The last cast weighed 24.1 g: a wall of 2.6 mm for the 3.0 mm that were wished.',
     )
     expect(sayCastWall({ ...cast, wall: 0.003 }, metric)).toContain('as it was wished.')
+    expect(sayCastWall({ ...cast, by: 'cut' }, imperial)).toMatch(
+      /cut open had a wall of .* in for/,
+    )
   })
 })

@@ -127,9 +127,12 @@ export function explainMap(
 }
 
 /** What a weighed cast says of its wall. */
-export function sayCastWall({ mass, wall, wished }: CastWall, units: UnitChoice): string {
+export function sayCastWall({ by, mass, wall, wished }: CastWall, units: UnitChoice): string {
   const length = (metres: number) => show(metres, 'length', units)
-  const found = `The last cast weighed ${show(mass, 'mass', units)}: a wall of ${length(wall)}`
+  const found =
+    by === 'cut'
+      ? `The last cast that was cut open had a wall of ${length(wall)}`
+      : `The last cast weighed ${show(mass, 'mass', units)}: a wall of ${length(wall)}`
   return Math.abs(wall - wished) < sameWall
     ? `${found}, as it was wished.`
     : `${found} for the ${length(wished)} that were wished.`

@@ -129,6 +129,13 @@ const { field, choice } = fieldsOf(() => pull.value, change)
           kind="mass"
           v-bind="field('castMass')"
         />
+        <QuantityField
+          v-if="hollow || pull.cutWall !== undefined"
+          optional
+          label="Wall, of one that was cut open"
+          kind="length"
+          v-bind="field('cutWall')"
+        />
       </div>
 
       <div class="stack">

@@ -11,6 +11,7 @@ export * from './compile/heatLimit.ts'
 export {
   filmOf,
   turningRadius,
+  massForWall,
   turnedWall,
   wallFor,
   wallForMass,

@@ -41,6 +41,18 @@ describe('a hollow cast that was weighed', () => {
     expect(found({ castMass: wished })!.wall).toBeCloseTo(0.003, 6)
   })
 
+  it('one that was cut open settles it, weighed or not', () => {
+    const cut = found({ cutWall: 0.0025 })!
+    expect(cut).toMatchObject({ by: 'cut', wall: 0.0025 })
+    expect(cut.mass / ((wished * wallOfBox(2.5)) / wallOfBox(3))).toBeCloseTo(1, 2)
+    // What the wall lacks was left in the cup.
+    expect(cut.reserve).toBeGreaterThan(0.2)
+    expect(found({ cutWall: 0.0025, castMass: wished })).toMatchObject({
+      wall: 0.0025,
+      mass: wished,
+    })
+  })
+
   it('and what stayed in the cup is mixed on top the next time', () => {
     // A tenth was mixed on top, and the cast lacks a twentieth: so much more has to be.
     const { reserve } = found({ castMass: 0.95 * wished })!

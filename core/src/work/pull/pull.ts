@@ -151,6 +151,8 @@ const plainPullSchema = z.object({
   told: z.record(z.string().max(40), z.boolean()).optional(),
   /** Of one cast as it came out, kg: of a hollow one it tells the wall. */
   castMass: quantity('mass', leastWeighed, 1000).optional(),
+  /** Its wall, measured where one was cut open, m: that settles it. */
+  cutWall: quantity('length', 1e-4, 0.1).optional(),
   /** One of a pair that differ in one thing. */
   trial: z
     .object({ id: id(), difference: text('difference', 80), with: z.enum(['yes', 'no']) })

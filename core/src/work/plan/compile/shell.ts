@@ -114,28 +114,41 @@ export function wallFor(
   return wallOf(depths, shellVolume(depths, from, bottom) + volume, bottom) - from
 }
 
+/** A layer of a cast, as far as its weight tells its wall. */
+interface WeighedWall {
+  shell?: Pick<PlacedShell, 'from'>
+  resin: number
+  each?: { mass: number }
+  bottom: number
+}
+
 /**
  * The same of a cast that was weighed, kg: what its mix weighs is known of the layer as it is planned.
  *
  * @example wallForMass({ shell: { from: 0 }, resin: 1e-5, each: { mass: 0.01 }, bottom: 0 }, depthsOfBlock, 0.02).toFixed(3) // '0.003'
  */
 export function wallForMass(
-  {
-    shell,
-    resin,
-    each,
-    bottom,
-  }: {
-    shell?: Pick<PlacedShell, 'from'>
-    resin: number
-    each?: { mass: number }
-    bottom: number
-  },
+  { shell, resin, each, bottom }: WeighedWall,
   depths: WallDepths,
   mass: number,
 ): number | undefined {
   if (!shell || !each || !(each.mass > 0)) return undefined
   return wallFor(shell, depths, (resin * mass) / each.mass, bottom)
+}
+
+/**
+ * Backwards again: what a wall of a layer weighs, kg, in one copy.
+ *
+ * @example massForWall({ shell: { from: 0 }, resin: 2e-5, each: { mass: 0.02 }, bottom: 0 }, depthsOfBlock, 0.003).toFixed(3) // '0.022'
+ */
+export const massForWall = (
+  { shell, resin, each, bottom }: WeighedWall,
+  depths: WallDepths,
+  wall: number,
+): number => {
+  const { from } = shell ?? { from: 0 }
+  const volume = shellVolume(depths, from + wall, bottom) - shellVolume(depths, from, bottom)
+  return resin > 0 ? (volume * (each?.mass ?? 0)) / resin : 0
 }
 
 /** Half of its widest section about the axis that it is turned by, taken as round, m. */
