@@ -14,7 +14,13 @@ import {
   openingCells,
   voxelise,
 } from '../core/src/form/cells/index.ts'
-import { depthLines, depthsOnSection, treeOf, wallDepths } from '../core/src/form/wall/index.ts'
+import {
+  depthLines,
+  depthsOnSection,
+  treeOf,
+  wallDepths,
+  wallMap,
+} from '../core/src/form/wall/index.ts'
 import { buildSolid } from '../core/src/form/shape/index.ts'
 import { cavityOf } from '../core/src/form/mesh/index.ts'
 import {
@@ -129,6 +135,12 @@ export function benchShapes(): void {
   within(
     'depths under the walls of a figure, for a hollow cast',
     median(() => wallDepths(figure.mesh, up), 1),
+    2000,
+  )
+  const turned = { wall: 0.003, volume: 2e-5, shots: 2, visits: Array(12).fill(16), thin: 0.002 }
+  within(
+    'how evenly it is lined when it is turned',
+    median(() => wallMap(figure.mesh, up, turned), 1),
     2000,
   )
   const cut = depthsOnSection(figure.mesh, section(figure.mesh, up))

@@ -29,7 +29,9 @@ function cluster({ positions: p, triangles }: Mesh, cells: number): Mesh {
   const sums: number[] = []
   const vertexOf = new Uint32Array(p.length / 3)
   for (let v = 0; v < vertexOf.length; v++) {
-    const [x, y, z] = [0, 1, 2].map((k) => Math.floor((p[3 * v + k] - low[k]) / side))
+    const x = Math.floor((p[3 * v] - low[0]) / side)
+    const y = Math.floor((p[3 * v + 1] - low[1]) / side)
+    const z = Math.floor((p[3 * v + 2] - low[2]) / side)
     const key = (x * wide + y) * wide + z
     let index = known.get(key)
     if (index === undefined) {
@@ -47,11 +49,9 @@ function cluster({ positions: p, triangles }: Mesh, cells: number): Mesh {
   }
   const kept: number[] = []
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [
-      vertexOf[triangles[i]],
-      vertexOf[triangles[i + 1]],
-      vertexOf[triangles[i + 2]],
-    ]
+    const a = vertexOf[triangles[i]]
+    const b = vertexOf[triangles[i + 1]]
+    const c = vertexOf[triangles[i + 2]]
     if (a !== b && b !== c && c !== a) kept.push(a, b, c)
   }
   return { positions, triangles: Uint32Array.from(kept) }

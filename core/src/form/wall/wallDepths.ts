@@ -1,5 +1,5 @@
 import { Vector3 } from 'three'
-import type { MeshBVH } from 'three-mesh-bvh'
+import type { HitPointInfo, MeshBVH } from 'three-mesh-bvh'
 import { middleOf, neighbourSteps, placeOf, voxelise, type Grid } from '../cells/index.ts'
 import { dot, type Mesh, type Vec3 } from '../mesh/index.ts'
 import { wallTree } from './tree.ts'
@@ -24,7 +24,7 @@ const cells = 56
 const bins = 160
 
 /** So many layers of cells under the skin are measured each for itself. */
-const measuredLayers = 6
+const measuredLayers = 4
 
 /** Cells beyond the piece on each side: what reaches into it is counted too. */
 const rim = 2
@@ -85,7 +85,7 @@ function signedDepths(grid: Grid, walls: MeshBVH, skin: MeshBVH): Depth[] {
     found.push({ cell, depth, width })
   }
   const middle = (cell: number) => new Vector3(...middleOf(grid, cell))
-  const nearestBeside = (cell: number, at: Vector3): Vector3 => {
+  const nearestBeside = (cell: number, at: Vector3): Vector3 | undefined => {
     let best: Vector3 | undefined
     let least = Infinity
     for (const step of beside) {
@@ -93,14 +93,21 @@ function signedDepths(grid: Grid, walls: MeshBVH, skin: MeshBVH): Depth[] {
       const far = point ? at.distanceToSquared(point) : Infinity
       if (far < least) [best, least] = [point, far]
     }
-    return best!
+    return best
+  }
+  /** Measured: no farther than what the neighbours found, which spares most of the tree. */
+  const measured = (cell: number, at: Vector3): Vector3 => {
+    const near = nearestBeside(cell, at)
+    const bound = near ? at.distanceTo(near) : Infinity
+    return walls.closestPointToPoint(at, {} as HitPointInfo, 0, bound)?.point ?? near!
   }
   let layer = []
   for (let cell = 0; cell < inside.length; cell++) {
     const within = inside[cell] === 1
     if (!beside.some((step) => inside[cell + step] === 1 - inside[cell])) continue
     const at = middle(cell)
-    const { point, distance } = walls.closestPointToPoint(at)!
+    const point = measured(cell, at)
+    const distance = at.distanceTo(point)
     // Over a mouth that stands open no wall reaches in.
     if (!within && skin !== walls && skin.closestPointToPoint(at)!.distance < distance) continue
     take(cell, at, point, within ? 1 : -1)
@@ -116,8 +123,7 @@ function signedDepths(grid: Grid, walls: MeshBVH, skin: MeshBVH): Depth[] {
     layer = [...next]
     for (const cell of layer) {
       const at = middle(cell)
-      const point =
-        n < measuredLayers ? walls.closestPointToPoint(at)!.point : nearestBeside(cell, at)
+      const point = n < measuredLayers ? measured(cell, at) : nearestBeside(cell, at)!
       take(cell, at, point, 1)
     }
   }
