@@ -11,7 +11,8 @@ import {
   type TaskOf,
 } from '@mivro/core/work/bench'
 import { effectOf } from '@mivro/core/learn/diagnosis'
-import { layOutWords, sayCue, sayShort, sayWeighed, touchWords, troubleWords } from './bench.ts'
+import { layOutWords, sayCue, touchWords, troubleWords } from './bench.ts'
+import { sayShort, sayWeighed } from './weighed.ts'
 import { sayEffect } from './diagnosis.ts'
 
 const common = { load: 0, hazards: [], mix: 0, layer: 0 }

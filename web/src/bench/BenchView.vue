@@ -47,15 +47,8 @@ const weighing = useWeighing(open, instruments)
 const pictures = usePictures(bench)
 const awake = useAwake()
 const speaks = ref(true)
-const voice = useVoice(open.cues, instruments.now, speaks)
+const said = useVoice(open.cues, instruments.now, { speaks, ends: () => progress.value?.finished })
 const beats = useBeat(open, speaks)
-/** What was said long ago, or before all was done, is no news any more. */
-const saidFor = 600
-const said = computed(() =>
-  progress.value?.finished
-    ? []
-    : voice.said.value.filter(({ at }) => instruments.now.value - at < saidFor),
-)
 const log = useLog(open)
 watch(
   () => String(route.params.bench),

@@ -3,16 +3,9 @@ import { computed } from 'vue'
 import { ElButton } from 'element-plus'
 import { aroundWeighing, isTooCoarse, type Bench } from '@mivro/core/work/bench'
 import { scaleUnits } from '@mivro/core/base/units'
-import {
-  grams,
-  gramsOnly,
-  sayCoarse,
-  sayPast,
-  sayShort,
-  sayWeighed,
-  troubleWords,
-} from '@mivro/words/bench'
+import { troubleWords } from '@mivro/words/bench'
 import { sayProblem } from '@mivro/words/problem'
+import { grams, gramsOnly, sayCoarse, sayPast, sayShort, sayWeighed } from '@mivro/words/weighed'
 import type { Problem } from '@mivro/core/base/problem'
 import { useStudio } from '../project/studioStore.ts'
 import type { UseWeighing } from './useWeighing.ts'

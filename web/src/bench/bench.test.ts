@@ -104,7 +104,9 @@ describe('the voice', () => {
     )
     const [now, speaks] = [ref(0), ref(true)]
     const scope = effectScope()
-    const { said } = scope.run(() => useVoice(ref([cue(70), cue(100, 'over')]), now, speaks))!
+    const ended = ref(false)
+    const cues = ref([cue(70), cue(100, 'over')])
+    const said = scope.run(() => useVoice(cues, now, { speaks, ends: () => ended.value }))!
     const at = async (time: number) => {
       now.value = time
       await nextTick()
@@ -120,6 +122,12 @@ describe('the voice', () => {
     expect(spoken).toHaveLength(1)
     expect(said.value[0]).toMatchObject({ urgent: true })
     expect(said.value[0].text).toContain('It no longer pours')
+    // What is old, or of a bench that is done, is no news.
+    await at(101 + 601)
+    expect(said.value).toEqual([])
+    await at(102)
+    ended.value = true
+    expect(said.value).toEqual([])
     scope.stop()
   })
 })

@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { computed, onScopeDispose, ref, watch, type Ref } from 'vue'
 import { cuesDue, type Cue } from '@mivro/core/work/bench'
 import { sayCue } from '@mivro/words/bench'
 import { useTones } from './useTones.ts'
@@ -12,11 +12,18 @@ export interface Said {
 
 const kept = 5
 
+/** What was said so long ago is no news any more, s. */
+const saidFor = 600
+
 /**
  * Says what is due: by the browser's voice where it has one, by a chime before it, and as text
- * always.
+ * always: that is answered, nothing any more once it `ends`.
  */
-export function useVoice(cues: Ref<readonly Cue[]>, now: Ref<number>, speaks: Ref<boolean>) {
+export function useVoice(
+  cues: Ref<readonly Cue[]>,
+  now: Ref<number>,
+  { speaks, ends }: { speaks: Ref<boolean>; ends: () => boolean | undefined },
+) {
   const said = ref<Said[]>([])
   const play = useTones()
   const chime = (urgent: boolean) =>
@@ -49,5 +56,5 @@ export function useVoice(cues: Ref<readonly Cue[]>, now: Ref<number>, speaks: Re
   onScopeDispose(() => {
     if ('speechSynthesis' in window) speechSynthesis.cancel()
   })
-  return { said, say }
+  return computed(() => (ends() ? [] : said.value.filter(({ at }) => now.value - at < saidFor)))
 }

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { ElButton } from 'element-plus'
-import { useRoute, useRouter } from 'vue-router'
-import { isHollow, movePour, type PourMoment } from '@mivro/core/work/plan'
+import { movePour, type PourMoment } from '@mivro/core/work/plan'
 import { CircleHelp, Plus, RotateCw, Scissors, Trash2 } from 'lucide-vue-next'
 import { thingsToSee, usualDay } from '@mivro/core/work/plan'
 import { useHeat } from '../heat/useHeat.ts'
@@ -21,6 +20,7 @@ import PlanPanel from './PlanPanel.vue'
 import { useBubbles } from './air/useBubbles.ts'
 import { useHollow } from './useHollow.ts'
 import { useLayers } from './useLayers.ts'
+import { useLenses } from './useLenses.ts'
 import WordFromLastTime from './WordFromLastTime.vue'
 import Tip from '../ui/Tip.vue'
 
@@ -35,8 +35,6 @@ const AirView = defineAsyncComponent(() => import('./air/AirView.vue'))
 const AirPanel = defineAsyncComponent(() => import('./air/AirPanel.vue'))
 const HeatPanel = defineAsyncComponent(() => import('../heat/HeatPanel.vue'))
 
-const route = useRoute()
-const router = useRouter()
 const project = useProject()
 const { selected, plan, layer, shown, select, drag, drop, nudge, walls, add, split, remove } =
   useLayers()
@@ -57,22 +55,7 @@ function turn(): void {
   project.cutAt((project.turn + turnStep) % Math.PI)
 }
 
-/** What the cutaway shows: a lens never changes the plan. */
-const allLenses = [
-  { name: 'layers', label: 'Layers', key: '1' },
-  { name: 'colour', label: 'Colour', key: '2' },
-  { name: 'inclusions', label: 'Inclusions', key: '3' },
-  { name: 'air', label: 'Air', key: '4' },
-  { name: 'heat', label: 'Heat', key: '5' },
-  { name: 'wall', label: 'Wall', key: '6' },
-] as const
-/** Only what is cast hollow has a wall to look at. */
-const lenses = computed(() =>
-  allLenses.filter(({ name }) => name !== 'wall' || (plan.value && isHollow(plan.value))),
-)
-const lens = computed(
-  () => lenses.value.find(({ name }) => name === route.query.lens)?.name ?? 'layers',
-)
+const { allLenses, lenses, lens, look } = useLenses(() => plan.value)
 /** Whose wall the lens looks at. */
 const walled = computed(() =>
   layer.value?.shell ? layer.value : project.compiled?.layers.find(({ shell }) => shell),
@@ -81,8 +64,6 @@ const { depths, narrow, map } = useHollow(
   () => lens.value === 'layers' || lens.value === 'wall',
   () => (lens.value === 'wall' ? walled.value : undefined),
 )
-const look = (name: string) =>
-  router.replace({ query: { ...route.query, lens: name === 'layers' ? undefined : name } })
 /** Of the three first steps: the shape is there, then a layer, then its weights. */
 const steps = computed(() => {
   const layers = project.compiled?.layers ?? []

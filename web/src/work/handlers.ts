@@ -22,7 +22,7 @@ import {
   type Grid,
   type Opening,
 } from '@mivro/core/form/cells'
-import type { TurnedWall } from '@mivro/core/form/wall'
+import { wallJobs } from './wallJobs.ts'
 import {
   clustered,
   fileUnits,
@@ -55,7 +55,6 @@ import { cureTimes, lawOf } from './laws.ts'
 import { solidKernel } from './solidKernel.ts'
 import {
   surveyShape,
-  type DepthsQuestion,
   type ShapeAsItLies,
   type SeatsQuestion,
   type SurveyQuestion,
@@ -162,36 +161,7 @@ export const handlers = {
     return bestTilts(mesh, up, gate, { onProgress: tell }).slice(0, 5)
   },
 
-  /** How deep its cavity lies under its walls, for what is cast hollow. */
-  async depths({ form, up, mouth }: DepthsQuestion, { cavity }: JobContext) {
-    const { mesh } = await cavity(form)
-    const { wallDepths } = await import('./walls.ts')
-    return wallDepths(mesh, up, { mouth })
-  },
-
-  /** The same on a cut. */
-  async depthsOnCut(
-    { form, up, turn, mouth }: SurveyQuestion & DepthsQuestion,
-    { cavity }: JobContext,
-  ) {
-    const { mesh } = await cavity(form)
-    const { depthsOnSection } = await import('./walls.ts')
-    return depthsOnSection(mesh, section(mesh, up, turn), { mouth })
-  },
-
-  /** Where a wall fills all there is, and where a brush goes first. */
-  async narrow({ form, up, wall }: NarrowQuestion, { cavity }: JobContext) {
-    const { mesh } = await cavity(form)
-    const { narrowPlaces } = await import('./walls.ts')
-    return narrowPlaces(mesh, up, wall)
-  },
-
-  /** How evenly it is lined when it is turned. */
-  async wallMap({ form, up, turned }: WallMapQuestion, { cavity }: JobContext) {
-    const { mesh } = await cavity(form)
-    const { wallMap } = await import('./walls.ts')
-    return wallMap(mesh, up, turned)
-  },
+  ...wallJobs,
 
   /** How gates and vents sit on the piece. */
   async seats({ form, up, openings }: SeatsQuestion, { cavity }: JobContext) {
@@ -327,15 +297,6 @@ export const handlers = {
       silicone: made.silicone,
     }
   },
-}
-
-export interface WallMapQuestion extends ShapeAsItLies {
-  turned: TurnedWall
-}
-
-export interface NarrowQuestion extends ShapeAsItLies {
-  /** m */
-  wall: number
 }
 
 export interface ArrangeQuestion {
