@@ -243,6 +243,13 @@ test('a metal skin: its powder, how much still pours, and how it looks', async (
   const powder = Number(/first shot\s*([\d.]+) g/.exec(await skin.innerText())![1])
   expect(Math.abs(powder / ((a + b) / 2) - 1)).toBeLessThan(0.02)
 
+  // The powder was weighed before and after.
+  await mivro.type('Powder that clings to the walls', '3')
+  await expect(skin).toContainText('As it was weighed')
+  await skin.getByRole('button', { name: 'As is usual' }).click()
+  await expect(skin).not.toContainText('As it was weighed')
+  expect(await value(mivro, 'Powder that clings to the walls')).not.toBe(3)
+
   await mivro.type('Powder for its resin', '1150')
   const thick = page.locator('[data-code="skin-too-thick"]:visible')
   await expect(thick).toContainText('no longer runs off a stick')

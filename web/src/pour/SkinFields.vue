@@ -1,9 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton } from 'element-plus'
 import { cautionsAt } from '@mivro/core/base/caution'
 import { show } from '@mivro/core/base/units'
 import type { Problem } from '@mivro/core/base/problem'
-import type { CompiledLayer, Layer, MetalSkin, PlacedShell } from '@mivro/core/work/plan'
+import {
+  clingFor,
+  type CompiledLayer,
+  type Layer,
+  type MetalSkin,
+  type PlacedShell,
+} from '@mivro/core/work/plan'
 import { explainSkin, saySinks, skinWords } from '@mivro/words/skin'
 import { useProject } from '../project/projectStore.ts'
 import { useStudio } from '../project/studioStore.ts'
@@ -35,6 +42,9 @@ const usual: MetalSkin = { school: 'dusted', share: 1 }
 const put = (values: MetalSkin | undefined) =>
   props.change({ fill: { ...props.fill, skin: values } })
 const edit = (values: Partial<MetalSkin>) => put({ ...usual, ...skin.value, ...values })
+/** Weighed before and after: so much clings the next time too. */
+const takeDust = (mass: number) =>
+  edit({ cling: clingFor(props.layer.shell!, project.plan!.copies, mass) })
 const cautions = computed(() =>
   cautionsAt(project.compiled!.cautions, { layer: props.layer.id, field: 'skin' }),
 )
@@ -65,11 +75,22 @@ const mass = (kilograms: number) => show(kilograms, 'mass', studio.units, { step
       :take="(share) => edit({ share })"
     />
     <CautionNotes :of="cautions" :fixes="fixes" />
+    <QuantityField
+      v-if="made"
+      :key="`${layer.id}-dust`"
+      label="Powder that clings to the walls"
+      kind="mass"
+      :value="made.dust"
+      :take="takeDust"
+    />
     <dl v-if="made" class="times stack-4" data-skin>
       <div class="row">
-        <dt>Clings to the walls<Origin of="these figures" :lines="explainSkin()" /></dt>
-        <dd>
-          about <b class="num">{{ mass(made.dust) }}</b>
+        <dt>
+          {{ skin.cling === undefined ? 'As is usual' : 'As it was weighed'
+          }}<Origin of="these figures" :lines="explainSkin()" />
+        </dt>
+        <dd v-if="skin.cling !== undefined">
+          <ElButton link type="primary" @click="edit({ cling: undefined })">As is usual</ElButton>
         </dd>
       </div>
       <template v-if="face">

@@ -18,7 +18,7 @@ export {
   type CompiledTurning,
   type PlacedShell,
 } from './compile/shell.ts'
-export type { CompiledSkin, SkinFace } from './compile/skin.ts'
+export { clingFor, type CompiledSkin, type SkinFace } from './compile/skin.ts'
 export { judgeCup } from './compile/judgeHeat.ts'
 export * from './pouredInto.ts'
 export * from './heat/pourHeat.ts'

@@ -18,6 +18,8 @@ const skinSchema = z.object({
   powder: id().optional(),
   /** Dusted on alone, or the first shot's face takes powder too. */
   school: z.enum(['dusted', 'filled']),
+  /** What clings to a wall, kg/m², by powder that was weighed before and after; left out: what is usual. */
+  cling: z.number().min(1e-4).max(10).optional(),
   /** Of a face: powder for its resin, by weight. */
   share: quantity('fraction', 0.05, 12),
 })

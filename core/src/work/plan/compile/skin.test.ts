@@ -12,6 +12,7 @@ import { fixesOf } from '../fixes.ts'
 import { newPlan, type MetalSkin, type Plan } from '../plan.ts'
 import { pourSheet } from '../pourSheet.ts'
 import { compileBy } from './compile.ts'
+import { clingFor } from './skin.ts'
 
 const mm = 1e-3
 const box = buildSolid({ solid: 'block', width: 0.06, depth: 0.04, height: 0.02 })
@@ -48,6 +49,11 @@ describe('a metal skin', () => {
     expect(skin!.face).toBeUndefined()
     const three = compiled(planOf(dusted, { copies: 3 })).layers[0].skin!
     expect(three.dust).toBeCloseTo(3 * skin!.dust, 9)
+    // Weighed before and after, for two copies: so much clings the next time.
+    const plan = planOf(dusted, { copies: 2 })
+    const cling = clingFor(compiled(plan).layers[0].shell!, 2, 0.0012)
+    const learned = compiled(planOf({ ...dusted, cling }, { copies: 4 })).layers[0].skin!
+    expect(learned.dust).toBeCloseTo(0.0024, 9)
   })
 
   it('a filled face takes powder for half of one shot, and is as thick as its share makes it', () => {

@@ -52,7 +52,7 @@ export function skinOf(
   const skin: CompiledSkin = {
     powder: powder.name,
     colour: powder.colour,
-    dust: copies * area * dustPerArea,
+    dust: copies * area * (fill.skin.cling ?? dustPerArea),
   }
   if (fill.skin.school === 'dusted' || !resin || !weighing) return skin
   const density = mixDensity(resin.ratio, resin)
@@ -73,6 +73,17 @@ export function skinOf(
     },
   }
 }
+
+/**
+ * What clings to a wall, kg/m², by the weight of powder that stayed in moulds of so many copies, kg.
+ *
+ * @example clingFor({ area: 0.01 }, 2, 0.004) // 0.2
+ */
+export const clingFor = (
+  { area }: Pick<PlacedShell, 'area'>,
+  copies: number,
+  mass: number,
+): number => mass / (copies * area)
 
 /** What is to be said of the skin of a wall. */
 export function judgeSkin(
