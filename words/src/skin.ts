@@ -17,7 +17,7 @@ export const skinWords: Record<'none' | MetalSkin['school'], { label: string; hi
 /** Before the parts meet. @example saySkinBefore({ powder: 'Bronze', dust: 0.002 }, metric).startsWith('Shake') // true */
 export function saySkinBefore({ powder, dust }: CompiledSkin, units: UnitChoice): string {
   const step = { step: 1e-4 }
-  return `Shake ${powder} about in the dry, closed mould until it clings to all walls, its seams taped: about ${show(dust, 'mass', units, step)} stays; tip the rest out and keep it. Black pigment goes into part B first, never into an isocyanate: black behind lets thin places pass as patina.`
+  return `Shake ${powder} about in the dry, closed mould until it clings to all walls, its seams taped: about ${show(dust, 'mass', units, step)} stays; tip the rest out and keep it. Black pigment goes first into the part that takes tints, never into an isocyanate: black behind lets thin places pass as patina.`
 }
 
 /** How the first shot's face is mixed. */
