@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { MoveRight } from 'lucide-vue-next'
-import { turningNow, type Task, type TaskOf } from '@mivro/core/work/bench'
-import { lieAt, type Lie } from '@mivro/core/matter/turning'
+import { turningAt, type TaskOf } from '@mivro/core/work/bench'
+import type { Lie } from '@mivro/core/matter/turning'
 import { showDuration } from '@mivro/core/base/units'
 import { nameOfMould } from '@mivro/words/bench'
 import { lieWords, sayFilm } from '@mivro/words/turning'
@@ -11,19 +11,12 @@ import type { UseBench } from './useBench.ts'
 /** A mould is turned: where it lies now and next, and how long until nothing moves. */
 const props = defineProps<{ task: TaskOf<'turn'>; open: UseBench; now: number }>()
 
-const begun = computed(() => turningNow(props.open.bench.value!, props.task as Task))
-const lying = computed(() =>
-  begun.value?.called
-    ? lieAt(props.task.turns, Math.max(0, props.now - begun.value.since))
-    : undefined,
+const stand = computed(() =>
+  turningAt(props.open.bench.value!, props.open.progress.value!, props.task, props.now),
 )
-const clock = computed(() =>
-  props.open.clocks.value.find(({ what, mix }) => what === 'turn' && mix === props.task.mix),
-)
-const met = computed(() => props.open.progress.value!.met.get(props.task.mix) ?? 0)
-/** It wets the walls first; then what it lays stays. */
-const counts = computed(() => props.now - met.value >= props.task.counts)
-const seconds = (time: number) => showDuration(Math.max(0, time), 'second')
+const lying = computed(() => stand.value?.lies)
+const counts = computed(() => stand.value?.counts ?? false)
+const seconds = (time: number) => showDuration(time, 'second')
 /** Degrees from pointing right, clockwise; what looks at or away from the person points slantwise. */
 const points: Record<Lie, number> = {
   right: 0,
@@ -54,11 +47,11 @@ const points: Record<Lie, number> = {
       </div>
     </div>
     <p class="read" data-read>
-      <b>{{ clock && clock.left > 0 ? seconds(clock.left) : 'now' }}</b>
+      <b>{{ stand && stand.left > 0 ? seconds(stand.left) : 'now' }}</b>
       <small>until nothing moves</small>
     </p>
     <p class="lead" :class="{ counts }" data-film>
-      {{ sayFilm(task, counts, seconds(met + task.counts - now)) }}
+      {{ sayFilm(task, counts, seconds(stand?.countsIn ?? 0)) }}
     </p>
     <ul v-if="task.moulds.length > 1" class="row-16 quiet">
       <li v-for="one in task.moulds" :key="one.key">{{ nameOfMould(one) }}</li>

@@ -86,7 +86,10 @@ const mass = (kilograms: number) => show(kilograms, 'mass', studio.units, { step
     <dl v-if="made" class="times stack-4" data-skin>
       <div class="row">
         <dt>
-          {{ skin.cling === undefined ? 'As is usual' : 'As it was weighed'
+          {{
+            skin.cling === undefined
+              ? 'Weigh the powder before and after, and type what stayed'
+              : 'As it was weighed'
           }}<Origin of="these figures" :lines="explainSkin()" />
         </dt>
         <dd v-if="skin.cling !== undefined">

@@ -87,6 +87,15 @@ it('an inner face lies a wall inside, and is not where two walls meet', () => {
   expect(triangles.length).toBeGreaterThan(3000)
   const plate = buildSolid({ solid: 'block', width: 40 * mm, depth: 40 * mm, height: 5 * mm })
   expect(innerFace(plate, 3 * mm).triangles).toHaveLength(0)
+  // Over a solid foot nothing of it reaches below.
+  const footed = innerFace(buildSolid({ solid: 'ball', diameter: 40 * mm }), 3 * mm, {
+    up,
+    bottom: 15 * mm,
+  })
+  expect(footed.triangles.length).toBeGreaterThan(300)
+  for (const corner of footed.triangles) {
+    expect(footed.positions[3 * corner + 2]).toBeGreaterThan(15 * mm)
+  }
 })
 
 it('a refined surface has no long edge and the same area', () => {

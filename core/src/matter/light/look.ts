@@ -31,8 +31,8 @@ export interface Look {
   /** From the bottom up; none is a piece of clear resin. */
   layers: readonly (Stratum & { matter: Matter })[]
   things: readonly SetThings[]
-  /** A hollow cast: how thick its wall is, m. */
-  wall?: number
+  /** A hollow cast: how thick its wall is, and up to where it is solid, m. */
+  hollow?: { wall: number; bottom: number }
   /** Metal on all of its walls, as `#rrggbb`. */
   skin?: string
   setting: Setting
@@ -89,7 +89,7 @@ export class LookMaker {
       piece,
       levels,
       index: resinIndex,
-      things: [...things.map(({ index }) => index), ...(look.wall === undefined ? [] : [air])],
+      things: [...things.map(({ index }) => index), ...(look.hollow ? [air] : [])],
       mount: mounted ? mountShare * piece.height : 0,
     }
     const cut = `${key} ${levels.join()} ${mounted} ${optics.things!.join()}`
@@ -113,16 +113,19 @@ export class LookMaker {
     })
   }
 
-  private standing({ up, stands, things, skin, wall }: Look): { piece: Standing; key: string } {
+  private standing({ up, stands, things, skin, hollow }: Look): { piece: Standing; key: string } {
     const laid = things.map(({ size, floor, places }) => ({ size, floor, places }))
     const skinned = skin !== undefined
-    const key = `${up.join()} ${stands.join()} ${skinned} ${wall} ${JSON.stringify(laid)}`
+    const key = `${up.join()} ${stands.join()} ${skinned} ${JSON.stringify([hollow, laid])}`
     if (this.piece?.key !== key) {
       const [axes, middle] = [axesFor(up), middleOf(this.mesh, up)]
       const meshes = laid.map(({ size, floor, places }) =>
         thingsMesh(size, places, axes, middle, floor),
       )
-      if (wall !== undefined) meshes.push(innerFace(this.mesh, wall))
+      if (hollow) {
+        const { wall, bottom } = hollow
+        meshes.push(innerFace(this.mesh, wall, { up, bottom }))
+      }
       this.piece = {
         key,
         standing: standOnTable(this.mesh, stands, { poured: up, things: meshes, skin: skinned }),

@@ -51,7 +51,8 @@ describe('what a pad burnishes', () => {
 it('a hollow cast is seen through its walls alone', () => {
   const dark = { k: new Float64Array(8).fill(60), s: new Float64Array(8) } as never
   const look = (wall?: number): Look => ({
-    ...{ up, stands: up, things: [], wall, view: { turn: 0, lift: 0.5, width: 25, height: 25 } },
+    hollow: wall === undefined ? undefined : { wall, bottom: 0 },
+    ...{ up, stands: up, things: [], view: { turn: 0, lift: 0.5, width: 25, height: 25 } },
     setting: { table: 'white', lamp: 'above' },
     layers: [{ top: 0.04, join: 'crisp', matter: dark }],
   })

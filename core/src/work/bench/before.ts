@@ -32,6 +32,14 @@ const safetyStepOf = (task: Task) =>
     ? { step: task.step, again: 'once' as const }
     : (silicone(task) ?? stands[task.what])
 
+/** A mix that is turned as soon as it is poured leaves no time to read then: that is read before too. */
+function safetyStepsOf(task: Task, tasks: readonly Task[]) {
+  const own = safetyStepOf(task)
+  const turns =
+    task.what === 'mix' && tasks.some((one) => one.what === 'turn' && one.mix === task.mix)
+  return [...(own ? [own] : []), ...(turns ? [stands.turn!] : [])]
+}
+
 /** Silicone is weighed and mixed by its own lines. */
 const silicone = (task: Task) =>
   (task.what === 'weigh' || task.what === 'mix') && task.hazards.includes('any silicone')
@@ -46,16 +54,17 @@ export function toRead(
   { tasks, events }: Pick<Bench, 'tasks' | 'events'>,
   task: Task,
 ): SafetyLine[] {
-  const stand = safetyStepOf(task)
-  if (!stand) return []
   const byId = new Map(tasks.map((one) => [one.id, one]))
   const read = events.flatMap((event) => {
     const other = event.what === 'read' ? byId.get(event.task) : undefined
-    if (!other || safetyStepOf(other)?.step !== stand.step) return []
-    return stand.again === 'once' || other.load === task.load ? [other] : []
+    return other ? safetyStepsOf(other, tasks).map(({ step }) => ({ step, other })) : []
   })
-  const known = new Set(
-    read.flatMap(({ hazards }) => safetyFor(stand.step, hazards).map(({ id }) => id)),
-  )
-  return safetyFor(stand.step, task.hazards).filter(({ id }) => !known.has(id))
+  return safetyStepsOf(task, tasks).flatMap(({ step, again }) => {
+    const known = new Set(
+      read
+        .filter((one) => one.step === step && (again === 'once' || one.other.load === task.load))
+        .flatMap(({ other }) => safetyFor(step, other.hazards).map(({ id }) => id)),
+    )
+    return safetyFor(step, task.hazards).filter(({ id }) => !known.has(id))
+  })
 }

@@ -1,9 +1,8 @@
-import { lieAt, turnTakes, type Lie } from '../../matter/turning/index.ts'
-import { toRead } from './before.ts'
+import type { Lie } from '../../matter/turning/index.ts'
 import { amberFrom, clocksOf, type Clock } from './clocks.ts'
 import type { Bench } from './bench.ts'
-import { progressOf, type Progress } from './progress.ts'
-import type { Task, TaskOf } from './tasks.ts'
+import { progressOf } from './progress.ts'
+import { calledSides } from './turning.ts'
 
 /** Something to be said aloud. */
 export interface Cue {
@@ -36,41 +35,13 @@ export function cuesOf(bench: Pick<Bench, 'tasks' | 'events'>): Cue[] {
       if (kind === 'deadline' && (apart || long <= 2 * ahead)) {
         said.push({ at: amber, when: 'amber', clock })
       }
-      if (clock.what === 'turn') said.push(...liesSaid(bench, progress, clock))
+      if (clock.what === 'turn') {
+        const called = calledSides(bench, progress, clock.until)
+        said.push(...called.map((side): Cue => ({ ...side, when: 'lie', clock })))
+      }
       return said
     })
     .toSorted((a, b) => a.at - b.at)
-}
-
-/** Where a mould is laid next, at each turn of it, until nothing moves. */
-function liesSaid(bench: Pick<Bench, 'tasks' | 'events'>, { task }: Progress, clock: Clock): Cue[] {
-  const turning = turningNow(bench, task)
-  if (!turning?.called || turning.task.mix !== clock.mix) return []
-  const { since } = turning
-  const { turns } = turning.task
-  const takes = turnTakes(turns)
-  return Array.from({ length: Math.max(0, Math.ceil((clock.until - since) / takes)) }, (_, i) => ({
-    at: since + i * takes,
-    when: 'lie',
-    clock,
-    lie: lieAt(turns, i * takes).now,
-  }))
-}
-
-/**
- * The turning that goes on, and since when, s since 1970: its moulds were filled, and its caution was
- * read. Sides are called out for hands that turn a closed mould.
- *
- * @example turningNow({ tasks: [], events: [] }, undefined) // undefined
- */
-export function turningNow(
-  bench: Pick<Bench, 'tasks' | 'events'>,
-  task: Task | undefined,
-): { task: TaskOf<'turn'>; since: number; called: boolean } | undefined {
-  if (task?.what !== 'turn' || toRead(bench, task).length > 0) return undefined
-  const begun = bench.events.findLast(({ what }) => what === 'done' || what === 'read')
-  const called = task.by === 'hands' && task.closed === 'yes'
-  return begun && { task, since: begun.at, called }
 }
 
 /** Cues that fall between two looks at the clock. After a long sleep only those of the last minute are said. */

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { hollowKeycap } from '../run/samples.ts'
 import type { Bench, BenchEvent } from './bench.ts'
-import { cuesOf, turningNow } from './cues.ts'
+import { toRead } from './before.ts'
+import { cuesOf } from './cues.ts'
+import { turningAt, turningNow } from './turning.ts'
 import { clocksOf } from './clocks.ts'
 import { press } from './press.ts'
 import { progressOf, startOf } from './progress.ts'
@@ -32,17 +34,27 @@ const upTo = (task: string): BenchEvent[] => {
 describe('turning at the bench', () => {
   const there = after(begun, ...upTo(first.id))
   const met = progressOf(there).met.get(first.mix)!
-  const read = { what: 'read' as const, task: first.id, at: 1050 }
-
   it('comes right after the pour, twice, with its shot', () => {
     expect([first.shot, second.shot, first.of]).toEqual([1, 2, 2])
     expect(progressOf(there).task).toBe(first)
     expect(ofKind(begun, 'trim')).toEqual([])
   })
 
-  it('its caution is read first; then it may not end while the resin runs, unless it is said twice', () => {
+  it('its caution is read before the parts meet: then there is no time', () => {
+    const mix = begun.tasks.find((task) => task.what === 'mix')!
+    const ids = (task: Bench['tasks'][number]) => toRead(begun, task).map(({ id }) => id)
+    expect(ids(mix)).toEqual(['smoking-cup', 'damp', 'turn-gloves', 'turn-plug'])
+    const readThen = after(begun, { what: 'read', task: mix.id, at: 1 })
+    expect(toRead(readThen, first)).toEqual([])
+    // Who never mixed here reads it at the latest when it is turned.
+    expect(ids(first)).toEqual(['turn-gloves', 'turn-plug'])
+  })
+
+  const read: BenchEvent = { what: 'read', task: first.id, at: 1050 }
+  const turning = after(there, ...there.events, read)
+
+  it('may not end while the resin runs, unless it is said twice', () => {
     expect(press(there, {}, { key: 'main' }, 1050).events).toEqual([read])
-    const turning = after(there, ...there.events, read)
     const early = press(turning, {}, { key: 'main' }, 1060)
     expect(early.refusal).toMatchObject({ code: 'still-moves', left: met + first.stops - 1060 })
     expect(press(turning, {}, { key: 'main', again: true }, 1060).events).toHaveLength(1)
@@ -52,7 +64,6 @@ describe('turning at the bench', () => {
 
   it('a clock runs until nothing moves, and each turn a side is called out', () => {
     expect(cuesOf(there).filter(({ when }) => when === 'lie')).toEqual([])
-    const turning = after(there, ...there.events, read)
     const clock = clocksOf(turning).find(({ what }) => what === 'turn')!
     expect(clock.until).toBeCloseTo(met + first.stops)
     const calls = cuesOf(turning).filter(({ when }) => when === 'lie')
@@ -63,6 +74,22 @@ describe('turning at the bench', () => {
       [1070, 'head'],
     ])
     expect(calls.at(-1)!.at).toBeLessThan(clock.until)
+  })
+
+  it('stands by what is called: it wets first, then counts, then nothing moves', () => {
+    const at = (now: number) => turningAt(turning, progressOf(turning), first, now)!
+    expect(at(1064)).toMatchObject({ lies: { now: 'left', next: 'head', left: 6 }, counts: false })
+    const counts = met + first.counts
+    expect(at(counts - 5).countsIn).toBeCloseTo(5)
+    expect(at(counts + 1)).toMatchObject({ counts: true, countsIn: 0 })
+    expect(at(met + first.stops + 9).left).toBe(0)
+    // A machine is told nothing; an open mould is not laid on its head.
+    for (const other of [{ by: 'machine' }, { closed: 'no' }] as const) {
+      const tasks = turning.tasks.map((task) => (task === first ? { ...first, ...other } : task))
+      const bench = { ...turning, tasks }
+      const task = tasks.find(({ id }) => id === first.id) as typeof first
+      expect(turningAt(bench, progressOf(bench), task, 1064)?.lies).toBeUndefined()
+    }
   })
 
   it('both shots are one layer of the pull that it writes', () => {

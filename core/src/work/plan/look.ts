@@ -35,8 +35,14 @@ export const lookOfPour = (
     .map(({ top, join, clock, matter = clear }) => ({ top, join: clock?.meets ?? join, matter })),
   things,
   skin: layers.find(({ skin }) => skin)?.skin?.colour,
-  wall: layers.findLast(({ shell }) => shell)?.shell?.to,
+  hollow: hollowOf(layers),
 })
+
+/** The wall of a hollow cast, of all its shots and layers, over what is solid. */
+function hollowOf(layers: CompiledPlan['layers']): PouredLook['hollow'] {
+  const last = layers.findLast(({ shell }) => shell)
+  return last && { wall: last.shell!.to, bottom: last.bottom }
+}
 
 /**
  * Which way up a finished piece stands: face up out of an open mould, a keycap on its open side,

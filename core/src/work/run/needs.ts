@@ -1,4 +1,4 @@
-import { blocks } from '../../base/caution/index.ts'
+import { blocks, type Hazard } from '../../base/caution/index.ts'
 import type { CureLaw } from '../../matter/cure/index.ts'
 import { toAxes, type Axes, type Vec3 } from '../../form/mesh/index.ts'
 import type { SetHow } from '../../matter/inclusion/index.ts'
@@ -42,6 +42,8 @@ export interface RunLayer {
   room: number
   /** Things set in after it is poured, in each mould; s after the parts met. */
   sets: { name: string; count: number; how: SetHow; from: number; until: number }[]
+  /** What lies on the bench for it, as its own plan knows. */
+  hazards: readonly Hazard[]
   /** A shot of a hollow cast: it is turned in its mould, and nothing is poured on it before it gels. */
   turned?: TurnedLayer
 }
@@ -179,6 +181,7 @@ export function needsOf(
         hard: demouldAt - mixAt - later,
         trim: comesOutRubbery(plan, trimAt) ? trimAt - mixAt : undefined,
         room: plan.room,
+        hazards: layer.hazards,
         sets: layer.setIn.flatMap(({ when }, k) => {
           if (!when) return []
           const { name, count } = plan.layers[layer.index].inclusions[k]

@@ -1,7 +1,7 @@
-import { turnedSlower } from './limits.ts'
 import { compileRun, type CompiledRun, type RunBench } from './compile.ts'
 import { gelOf, type CureLaw } from '../../matter/cure/index.ts'
-import type { Resin } from '../../matter/material/index.ts'
+import { resinClasses, type Resin } from '../../matter/material/index.ts'
+import { turnedSlower } from './limits.ts'
 import type { RunPour } from './needs.ts'
 import { lengthOf, type Run } from './run.ts'
 
@@ -126,13 +126,26 @@ const rank = (a: Offer, b: Offer): number =>
   a.then.loads - b.then.loads ||
   a.then.mixes - b.then.mixes
 
-/** A pour of a run as it would be in another resin: gel and demould by how their laws run at that room. */
-const inResin = (pour: RunPour, { resin, law }: OtherResin, room: number): RunPour => ({
-  ...pour,
-  layers: pour.layers.map((layer) => {
-    const slower = gelOf(law, room) / gelOf(layer.law, room)
-    const [gel, hard] = [layer.gel * slower, layer.hard * slower]
-    const turned = layer.turned && turnedSlower(layer.turned, slower)
-    return { ...layer, resin, tints: [], law, mix: resin.name, gel, hard, turned }
-  }),
-})
+/**
+ * A pour of a run as it would be in another resin: gel, demould, turning and the waits between layers by
+ * how their laws run at that room.
+ */
+const inResin = (pour: RunPour, { resin, law }: OtherResin, room: number): RunPour => {
+  const slower = pour.layers.map((layer) => gelOf(law, room) / gelOf(layer.law, room))
+  const hazard = resinClasses[resin.class].hazard
+  return {
+    ...pour,
+    layers: pour.layers.map((layer, i) => ({
+      ...layer,
+      resin,
+      tints: [],
+      law,
+      mix: resin.name,
+      gel: layer.gel * slower[i],
+      hard: layer.hard * slower[i],
+      wait: i === 0 ? layer.wait : layer.wait * slower[i - 1],
+      turned: layer.turned && turnedSlower(layer.turned, slower[i]),
+      hazards: [...layer.hazards, hazard],
+    })),
+  }
+}

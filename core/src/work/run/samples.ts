@@ -1,6 +1,6 @@
 import { calibrate, learn, modelCure } from '../../matter/cure/index.ts'
 import { sheets } from '../../matter/cure/samples.ts'
-import type { Resin } from '../../matter/material/index.ts'
+import { resinClasses, type Resin } from '../../matter/material/index.ts'
 import type { RunPour } from './needs.ts'
 
 const ml = 1e-6
@@ -52,6 +52,7 @@ export const keycap = (more: Partial<RunPour> = {}, resin: Resin = stirred): Run
         gel,
         hard,
         room,
+        hazards: ['any resin', resinClasses[resin.class].hazard],
         sets: [],
       },
     ],

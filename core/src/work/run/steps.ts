@@ -2,7 +2,6 @@ import type { AirTools } from '../../matter/air/index.ts'
 import { conditionFacts } from '../../mould/index.ts'
 import { safetyInTurn, type Hazard, type SafetyLine, type Step } from '../../base/caution/index.ts'
 import { laidBefore, type SetHow } from '../../matter/inclusion/index.ts'
-import { resinClasses } from '../../matter/material/index.ts'
 import { weighedApart, weighIn, type Weighing } from '../../matter/mix/index.ts'
 import type { TimedLoad } from './compile.ts'
 import type { Conditioning } from './conditioning.ts'
@@ -232,13 +231,10 @@ export function weighingOf(
 }
 
 function hazardsOf(moulds: readonly RunMould[], { pot, vessel }: AirTools): Hazard[] {
-  const resins = moulds.flatMap(({ pour }) => pour.layers)
+  const layers = moulds.flatMap(({ pour }) => pour.layers)
   return [
     'any resin',
-    ...resins.map(({ resin }): Hazard => resinClasses[resin.class].hazard),
-    ...(resins.some(({ tints }) => tints.some(({ material }) => material.form === 'powder'))
-      ? (['powder'] as const)
-      : []),
+    ...layers.flatMap(({ hazards }) => hazards),
     ...(pot ? (['pressure vessel'] as const) : []),
     ...(vessel ? (['vacuum vessel'] as const) : []),
   ]

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { usualAirPot } from '../../matter/air/index.ts'
+import { gelOf } from '../../matter/cure/index.ts'
 import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import { lanesOf } from './lanes.ts'
 import { gelOfMix, inRoom } from './limits.ts'
 import type { RunPour } from './needs.ts'
 import { newRun, type Run } from './run.ts'
-import { hollowKeycap } from './samples.ts'
+import { offersOf } from './offers.ts'
+import { hollowKeycap, keycap, lawOf, stirred } from './samples.ts'
 import { runSteps } from './steps.ts'
 
 const bench: RunBench = { hands: usualHands, tools: {}, largestCup: 1e-3 }
@@ -77,6 +79,36 @@ it('a cold room keeps it moving for longer', () => {
     return compiled.loads[0].mixes[0].done
   })
   expect(cold).toBeGreaterThan(warm * 1.3)
+})
+
+it('what lies on the bench for its plan is cautioned in its run: a warm mould, metal powder', () => {
+  const pour = hollowKeycap('hands', { casts: 1, moulds: 1 })
+  const layers = pour.layers.map((layer) => ({
+    ...layer,
+    hazards: [...layer.hazards, 'hot mould' as const, 'powder' as const],
+  }))
+  const { run, compiled } = planned({ ...pour, layers })
+  const ids = runSteps(compiled.loads, run, {}).flatMap(({ safety }) => safety.map(({ id }) => id))
+  expect(ids).toEqual(expect.arrayContaining(['dust', 'hot-mould', 'turn-warm']))
+})
+
+it('an offer in a slower resin waits for its slower gel below', () => {
+  const pour = keycap()
+  const [whole] = pour.layers
+  const layers = [whole, { ...whole, wait: whole.gel }]
+  const slow = {
+    ...stirred,
+    name: 'Slow',
+    potLife: 4 * stirred.potLife,
+    demould: 4 * stirred.demould!,
+  }
+  const law = lawOf(slow)
+  const run = { ...newRun('Two layers'), windows: [{ from: 0, until: 86_399 }] }
+  const offers = offersOf(run, [{ ...pour, layers }], bench, [{ resin: slow, law }])
+  const found = offers.find(({ what }) => what === 'slower resin')!
+  const slower = gelOf(law, run.room) / gelOf(whole.law, run.room)
+  expect(slower).toBeGreaterThan(2)
+  expect(found.then.until - run.begin).toBeGreaterThan(0.99 * slower * (whole.gel + whole.hard))
 })
 
 it('it is not turned in a pot: that is said, and it is left out', () => {

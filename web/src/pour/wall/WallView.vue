@@ -7,7 +7,7 @@ import { show } from '@mivro/core/base/units'
 import { useStudio } from '../../project/studioStore.ts'
 import SolidView from '../../solid/SolidView.vue'
 import ColourKey from '../../ui/ColourKey.vue'
-import { solidColour, wallColours } from './wallColours.ts'
+import { solidColour, wallColours, wallRange } from './wallColours.ts'
 
 /** How thick the wall of a hollow cast comes out, over the piece, with its thinnest place. */
 const props = defineProps<{ map?: WallMap; layer?: CompiledLayer }>()
@@ -16,6 +16,7 @@ const wall = computed(() => props.layer?.shell?.fill.wall ?? 0)
 const shown = computed(
   () => props.map && { ...props.map, colours: wallColours(props.map, wall.value) },
 )
+const ends = computed(() => wallRange(wall.value))
 const marks = computed(() => (props.map ? [{ at: props.map.thinnest.at, on: true }] : []))
 const length = (metres: number) => show(metres, 'length', studio.units)
 </script>
@@ -34,8 +35,8 @@ const length = (metres: number) => show(metres, 'length', studio.units)
     <ColourKey
       v-if="shown"
       what="wall"
-      :low="length(wall / 2)"
-      :high="length(1.5 * wall)"
+      :low="length(ends[0])"
+      :high="length(ends[1])"
       :also="{ colour: solidColour, says: 'fills by itself' }"
     />
   </div>
