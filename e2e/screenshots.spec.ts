@@ -68,7 +68,9 @@ test.describe('pictures for the README', () => {
     await bench.begin('demo-run-hollow')
     await bench.act({ do: 'fail', instrument: 'scale', how: 'gone' })
     for (let i = 0; i < 60 && (await bench.task) !== 'turn'; i++) await bench.onward()
-    await expect(page.locator('[data-lie="left"]')).toBeVisible()
+    const arrow = page.locator('[data-lie="left"]')
+    await expect(arrow).toBeVisible()
+    await arrow.evaluate((one) => Promise.all(one.getAnimations().map(({ finished }) => finished)))
     await shot('bench-turning')
   })
 

@@ -230,12 +230,15 @@ export function weighingOf(
   )
 }
 
+/** Each once: a bench keeps them with every task. */
 function hazardsOf(moulds: readonly RunMould[], { pot, vessel }: AirTools): Hazard[] {
   const layers = moulds.flatMap(({ pour }) => pour.layers)
   return [
-    'any resin',
-    ...layers.flatMap(({ hazards }) => hazards),
-    ...(pot ? (['pressure vessel'] as const) : []),
-    ...(vessel ? (['vacuum vessel'] as const) : []),
+    ...new Set<Hazard>([
+      'any resin',
+      ...layers.flatMap(({ hazards }) => hazards),
+      ...(pot ? (['pressure vessel'] as const) : []),
+      ...(vessel ? (['vacuum vessel'] as const) : []),
+    ]),
   ]
 }

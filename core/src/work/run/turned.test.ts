@@ -88,7 +88,10 @@ it('what lies on the bench for its plan is cautioned in its run: a warm mould, m
     hazards: [...layer.hazards, 'hot mould' as const, 'powder' as const],
   }))
   const { run, compiled } = planned({ ...pour, layers })
-  const ids = runSteps(compiled.loads, run, {}).flatMap(({ safety }) => safety.map(({ id }) => id))
+  const steps = runSteps(compiled.loads, run, {})
+  const ids = steps.flatMap(({ safety }) => safety.map(({ id }) => id))
+  // Each once, however many layers and moulds there are.
+  for (const { hazards } of steps) expect(new Set(hazards).size).toBe(hazards.length)
   expect(ids).toEqual(expect.arrayContaining(['dust', 'hot-mould', 'turn-warm']))
 })
 
