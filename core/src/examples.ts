@@ -109,6 +109,7 @@ export async function exampleScope(): Promise<Record<string, unknown>> {
     depthsOfBlock: wallDepths(blockMesh, [0, 0, 1]),
     depthsOnBlock: depthsOnSection(blockMesh, section(blockMesh, [0, 0, 1])),
     sectionOfBlock: section(blockMesh, [0, 0, 1]),
+    mapOfBlock: { ...blockMesh, thickness: Array<number>(8).fill(0.003) },
     blockMesh,
     thickensTwofoldEachMinute: {
       time: Float64Array.from({ length: 601 }, (_, i) => i),

@@ -2,7 +2,7 @@
 import { computed, useId } from 'vue'
 import { depthLines, type SectionDepths } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
-import type { Frame } from './frame.ts'
+import { linesPath, type Frame } from './frame.ts'
 
 /** Walls of a hollow cast on the cut, shot by shot, and the hollow within them. */
 const props = defineProps<{
@@ -13,17 +13,7 @@ const props = defineProps<{
 }>()
 
 const id = useId()
-const pathAt = (depth: number) =>
-  depthLines(props.depths, depth)
-    .map((line) => {
-      const steps: string[] = []
-      for (let i = 0; i < line.length; i += 2) {
-        const to = `${props.frame.x(line[i]).toFixed(1)} ${props.frame.y(line[i + 1]).toFixed(1)}`
-        steps.push(`${i === 0 ? 'M' : 'L'}${to}`)
-      }
-      return `${steps.join('')}Z`
-    })
-    .join('')
+const pathAt = (depth: number) => linesPath(depthLines(props.depths, depth), props.frame)
 
 /** From the outermost: what lies within is drawn over it. */
 const walls = computed(() =>

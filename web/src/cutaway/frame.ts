@@ -74,9 +74,13 @@ export function frameFor(
   }
 }
 
+/** Closed lines of a cut as one SVG path: x and height of their points, m. */
+export const linesPath = (lines: readonly ArrayLike<number>[], frame: Pick<Frame, 'x' | 'y'>) =>
+  outlinePath({ outlines: lines.map((points) => ({ points, closed: true })) }, frame)
+
 /** The outlines as one SVG path. */
 export function outlinePath(
-  { outlines }: Pick<Section, 'outlines'>,
+  { outlines }: { outlines: readonly { points: ArrayLike<number>; closed: boolean }[] },
   { x, y }: Pick<Frame, 'x' | 'y'>,
 ): string {
   return outlines

@@ -60,7 +60,7 @@ const { allLenses, lenses, lens, look } = useLenses(() => plan.value)
 const walled = computed(() =>
   layer.value?.shell ? layer.value : project.compiled?.layers.find(({ shell }) => shell),
 )
-const { depths, narrow, map } = useHollow(
+const { depths, narrow, map, mapOnCut } = useHollow(
   () => lens.value === 'layers' || lens.value === 'wall',
   () => (lens.value === 'wall' ? walled.value : undefined),
 )
@@ -247,7 +247,13 @@ const shortcuts = useShortcuts([
         <HeatPanel :heat="heat" :layer="layer" />
       </div>
       <div v-if="lens === 'wall' && walled" class="panels stack">
-        <WallPanel :map="map" :layer="walled" :narrow="narrow" />
+        <WallPanel
+          :map="map"
+          :layer="walled"
+          :narrow="narrow"
+          :section="project.survey.section"
+          :on-cut="mapOnCut"
+        />
       </div>
       <div v-if="lens === 'air'" class="panels stack"><AirPanel :bubbles="bubbles" /></div>
       <div v-if="lens === 'colour' && shown" class="panels stack">

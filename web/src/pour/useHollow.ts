@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { isHollow, turnedWall, type CompiledLayer } from '@mivro/core/work/plan'
 import { steady, useLatest } from '../project/useLatest.ts'
 import { useProject } from '../project/projectStore.ts'
-import { askDepthsOnCut, askNarrow, askWallMap } from '../work/pool.ts'
+import { askDepthsOnCut, askMapOnCut, askNarrow, askWallMap } from '../work/pool.ts'
 
 /**
  * What is asked about the open piece as it lies, while something of it is cast hollow and looked at; how
@@ -34,6 +34,13 @@ export function useHollow(looked: () => boolean, mapped: () => CompiledLayer | u
     return found && turned ? { ...found, turned } : undefined
   })
   const walls = useLatest(() => map.value, askWallMap)
+  const mapCut = computed(
+    () =>
+      map.value &&
+      cut.value &&
+      walls.answer.value && { ...cut.value, turned: map.value.turned, map: walls.answer.value },
+  )
+  const onCut = useLatest(() => mapCut.value, askMapOnCut)
   const depths = useLatest(() => cut.value, askDepthsOnCut)
   const narrow = useLatest(() => places.value, askNarrow)
   return {
@@ -43,5 +50,6 @@ export function useHollow(looked: () => boolean, mapped: () => CompiledLayer | u
     narrow: computed(() => (places.value ? narrow.answer.value : undefined)),
     /** How evenly its wall comes out. */
     map: computed(() => (map.value ? walls.answer.value : undefined)),
+    mapOnCut: computed(() => (mapCut.value ? onCut.answer.value : undefined)),
   }
 }

@@ -39,6 +39,7 @@ const kinds: Record<JobName, JobKind> = {
   depthsOnCut: { on: 'front', limit: 60, kept: true },
   narrow: { on: 'back', limit: 120, kept: true },
   wallMap: { on: 'back', limit: 120, kept: true },
+  mapOnCut: { on: 'back', limit: 60 },
   seats: { on: 'front', limit: 120, kept: true },
   geometry: { on: 'back', limit: 180, kept: true },
   tilts: { on: 'search', limit: 300, kept: true },

@@ -45,6 +45,7 @@ export const askNarrow = (question: Question<'narrow'>) => ask('narrow', questio
 
 /** How evenly it is lined when it is turned. */
 export const askWallMap = (question: Question<'wallMap'>) => ask('wallMap', question)
+export const askMapOnCut = (question: Question<'mapOnCut'>) => ask('mapOnCut', question)
 
 /** How gates and vents sit on the piece. */
 export const askSeats = (question: SeatsQuestion, options?: AskOptions<never>) =>

@@ -1,10 +1,15 @@
 import { section } from '@mivro/core/form/filling'
-import type { TurnedWall } from '@mivro/core/form/wall'
+import type { TurnedWall, WallMap } from '@mivro/core/form/wall'
 import type { DepthsQuestion, ShapeAsItLies, SurveyQuestion } from '@mivro/core/work/project'
 import type { Mesh } from '@mivro/core/form/mesh'
 import type { Form } from '@mivro/core/form/piece'
 
 interface WallMapQuestion extends ShapeAsItLies {
+  turned: TurnedWall
+}
+
+interface MapOnCutQuestion extends SurveyQuestion {
+  map: WallMap
   turned: TurnedWall
 }
 
@@ -49,5 +54,12 @@ export const wallJobs = {
     const { mesh } = await cavity(form)
     const { wallMap } = await import('./walls.ts')
     return wallMap(mesh, up, turned)
+  },
+
+  /** And on a cut. */
+  async mapOnCut({ form, up, turn, map, turned }: MapOnCutQuestion, { cavity }: Cavities) {
+    const { mesh } = await cavity(form)
+    const { mapOnSection } = await import('./walls.ts')
+    return mapOnSection(map, section(mesh, up, turn), turned)
   },
 }

@@ -1,7 +1,9 @@
 import { triangleCount, type Mesh } from './mesh.ts'
 
-/** Cells along the longest side to begin with; halved in steps until few enough faces are left. */
+/** Cells along the longest side to begin with; fewer until few enough faces are left. */
 const finest = 320
+/** Fewer by at least this. */
+const step = 0.9
 
 /**
  * The same surface with at most about `most` triangles, for drawing: corners that share a cell of
@@ -10,9 +12,12 @@ const finest = 320
  */
 export function clustered(mesh: Mesh, most: number): Mesh {
   if (triangleCount(mesh) <= most) return mesh
-  for (let cells = finest; ; cells = Math.floor(cells * 0.7)) {
+  for (let cells = finest; ;) {
     const made = cluster(mesh, cells)
-    if (triangleCount(made) <= most || cells < 8) return made
+    const count = triangleCount(made)
+    if (count <= most || cells < 8) return made
+    // Faces go with the square of the cells, or stay as they are while cells are finer than they.
+    cells = Math.floor(cells * Math.min(step, Math.sqrt(most / count)))
   }
 }
 

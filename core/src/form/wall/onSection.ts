@@ -1,8 +1,9 @@
 import { Vector3 } from 'three'
+import type { HitPointInfo, MeshBVH } from 'three-mesh-bvh'
 import { chain, cutEdges, fromSection, type Section } from '../filling/index.ts'
 import { insideLoop } from '../shape/index.ts'
 import type { Mesh } from '../mesh/index.ts'
-import { wallTree } from './tree.ts'
+import { treeOf, wallFaces } from './tree.ts'
 
 /** How deep under the walls a cut lies, on a lattice over it; less than nothing outside. Plain data. */
 export interface SectionDepths {
@@ -25,8 +26,19 @@ const places = 110
  *
  * @example depthsOnSection(blockMesh, sectionOfBlock).columns // 114
  */
-export function depthsOnSection(mesh: Mesh, cut: Section, { mouth = false } = {}): SectionDepths {
-  const tree = wallTree(mesh, mouth ? cut.axes.up : undefined)
+export const depthsOnSection = (mesh: Mesh, cut: Section, { mouth = false } = {}): SectionDepths =>
+  overSection(
+    treeOf(wallFaces(mesh, mouth ? cut.axes.up : undefined)),
+    cut,
+    ({ distance }) => distance,
+  )
+
+/** What `valueOf` makes of the nearest place of a surface, on a lattice over a cut; outside, what is beyond it. */
+export function overSection(
+  tree: MeshBVH,
+  cut: Section,
+  valueOf: (nearest: HitPointInfo) => number,
+): SectionDepths {
   const width = cut.right - cut.left
   const step = Math.max(width, cut.height) / places
   const columns = Math.ceil(width / step) + 4
@@ -34,12 +46,16 @@ export function depthsOnSection(mesh: Mesh, cut: Section, { mouth = false } = {}
   const [left, low] = [cut.left - 1.5 * step, -1.5 * step]
   const loops = cut.outlines.filter(({ closed }) => closed).map(({ points }) => [...points])
   const depths = new Float64Array(columns * rows)
+  const nearest = { point: new Vector3(), distance: 0, faceIndex: 0 }
   for (let j = 0; j < rows; j++) {
+    nearest.distance = Infinity
     for (let i = 0; i < columns; i++) {
       const [x, h] = [left + i * step, low + j * step]
-      const { distance } = tree.closestPointToPoint(new Vector3(...fromSection(cut, x, h)))!
+      // No farther than the place beside it and the way from there, which spares most of the tree.
+      const bound = (nearest.distance + step) * (1 + 1e-9)
+      tree.closestPointToPoint(new Vector3(...fromSection(cut, x, h)), nearest, 0, bound)
       const within = loops.filter((loop) => insideLoop(loop, x, h)).length % 2 === 1
-      depths[j * columns + i] = within ? distance : -distance
+      depths[j * columns + i] = within ? valueOf(nearest) : -nearest.distance
     }
   }
   return { left, low, step, columns, rows, depths }

@@ -16,8 +16,8 @@ const mostFaces = 12_000
 /**
  * The walls of a cavity, for distances to them; with `mouth` all but what lies level at the top along it.
  */
-export const wallTree = (mesh: Mesh, mouth?: Vec3): MeshBVH =>
-  treeOf(clustered(mouth ? withoutMouth(mesh, mouth) : mesh, mostFaces))
+export const wallFaces = (mesh: Mesh, mouth?: Vec3): Mesh =>
+  clustered(mouth ? withoutMouth(mesh, mouth) : mesh, mostFaces)
 
 /** Less than this share of the height from its top is the level top. */
 const level = 1e-6

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { buildSolid } from '../shape/index.ts'
+import { section } from '../filling/index.ts'
 import { innerFace } from './innerFace.ts'
+import { mapOnSection } from './mapOnSection.ts'
 import { refined } from './refined.ts'
 import { wallMap, type TurnedWall, type WallMap } from './wallMap.ts'
 
@@ -113,4 +115,61 @@ it('a refined surface has no long edge and the same area', () => {
     area += Math.sqrt(Math.max(0, s * (s - x) * (s - y) * (s - z)))
   }
   expect(area).toBeCloseTo(2 * (80 * 30 + 80 * 20 + 30 * 20) * mm * mm, 8)
+})
+
+describe('a wall map on a cut', () => {
+  const wall = 3 * mm
+  const heights = (lines: number[][]) => lines.flat().filter((_, i) => i % 2 === 1)
+
+  it('of an even ball: a circle less by the wall, and how thick it is along its skin', () => {
+    const made = buildSolid({ solid: 'ball', diameter: 40 * mm })
+    const even = { ...made, thickness: new Float32Array(made.positions.length / 3).fill(wall) }
+    const { inner, skin } = mapOnSection(even, section(made, up, 0.7), { wall })
+    expect(inner).toHaveLength(1)
+    for (let k = 0; k < inner[0].length; k += 2) {
+      expect(Math.hypot(inner[0][k], inner[0][k + 1] - 20 * mm) / mm).toBeCloseTo(17, 1)
+    }
+    expect(skin).toHaveLength(1)
+    expect(skin[0].points).toHaveLength(2 * skin[0].thickness.length)
+    for (const thick of skin[0].thickness) expect(thick).toBeCloseTo(wall, 6)
+  })
+
+  it('is thicker where the map is, and has no wall where nothing is cast', () => {
+    const made = buildSolid({ solid: 'block', width: 60 * mm, depth: 40 * mm, height: 30 * mm })
+    const fine = refined(made, 5 * mm)
+    const corners = [...Array(fine.positions.length / 3).keys()]
+    const by = (thick: (x: number, z: number) => number) =>
+      mapOnSection(
+        {
+          ...fine,
+          thickness: corners.map((i) => thick(fine.positions[3 * i], fine.positions[3 * i + 2])),
+        },
+        section(made, up),
+        { wall },
+      )
+    const foot = by((_, z) => (z < mm ? 2 * wall : wall))
+    const lowest = (x: number) =>
+      Math.min(
+        ...foot.inner
+          .flat()
+          .filter((_, i, all) => i % 2 === 1 && Math.abs(all[i - 1] - x) < 5 * mm),
+      )
+    expect(lowest(0) / mm).toBeCloseTo(6, 1)
+    expect(Math.max(...heights(foot.inner)) / mm).toBeCloseTo(27, 1)
+    const open = by((_, z) => (z > 29 * mm ? NaN : wall))
+    expect(Math.max(...heights(open.inner))).toBeGreaterThan(29 * mm)
+  })
+
+  it('has no hollow where two walls meet', () => {
+    const made = buildSolid({ solid: 'block', width: 60 * mm, depth: 40 * mm, height: 5 * mm })
+    const fills = { ...made, thickness: new Float32Array(8).fill(Infinity) }
+    expect(mapOnSection(fills, section(made, up), { wall }).inner).toEqual([])
+  })
+
+  it('ends over a solid foot with a wall upon it', () => {
+    const made = buildSolid({ solid: 'block', width: 60 * mm, depth: 40 * mm, height: 30 * mm })
+    const even = { ...made, thickness: new Float32Array(made.positions.length / 3).fill(wall) }
+    const { inner } = mapOnSection(even, section(made, up), { bottom: 10 * mm, wall })
+    expect(Math.min(...heights(inner)) / mm).toBeCloseTo(13, 1)
+  })
 })

@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { narrowPlaces, WallMap } from '@mivro/core/form/wall'
+import type { Section } from '@mivro/core/form/filling'
+import type { MapOnSection, narrowPlaces, WallMap } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 import { show } from '@mivro/core/base/units'
 import { explainMap, sayMap, sayNarrow } from '@mivro/words/turning'
 import { useStudio } from '../../project/studioStore.ts'
 import Origin from '../../ui/Origin.vue'
+import WallCut from './WallCut.vue'
 
 /** What the map of a wall says in words, and where a brush goes first. */
 const props = defineProps<{
   map?: WallMap
   layer: CompiledLayer
   narrow?: ReturnType<typeof narrowPlaces>
+  /** The cut, and the map on it. */
+  section: Section
+  onCut?: MapOnSection
 }>()
 const studio = useStudio()
 const length = (metres: number) => show(metres, 'length', studio.units)
@@ -49,8 +54,10 @@ const wall = computed(() => props.layer.shell!.fill.wall)
         <dd>{{ sayNarrow(narrow.brush, studio.units) }}</dd>
       </div>
     </dl>
+    <WallCut v-if="onCut" :section="section" :shown="onCut" :wall="wall" />
     <p class="small quiet">
-      Where a brush goes first is numbered on the cut of the layers; the wall is changed there.
+      The cut as it lies in the mould; T turns it. Where a brush goes first is numbered on the cut
+      of the layers; the wall is changed there.
     </p>
   </template>
 </template>
