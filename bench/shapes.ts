@@ -134,14 +134,19 @@ export function benchShapes(): void {
   )
   within(
     'depths under the walls of a figure, for a hollow cast',
-    median(() => wallDepths(figure.mesh, up), 1),
-    2000,
+    median(() => wallDepths(figure.mesh, up), 3),
+    600,
   )
   const turned = { wall: 0.003, volume: 2e-5, shots: 2, visits: Array(12).fill(16), thin: 0.002 }
   within(
     'how evenly it is lined when it is turned',
-    median(() => wallMap(figure.mesh, up, turned), 1),
+    median(() => wallMap(figure.mesh, up, turned), 3),
     2000,
+  )
+  within(
+    'a first picture of that',
+    median(() => wallMap(figure.mesh, up, turned, { ways: 24 }), 3),
+    500,
   )
   const cut = depthsOnSection(figure.mesh, section(figure.mesh, up))
   within(

@@ -60,7 +60,7 @@ const { allLenses, lenses, lens, look } = useLenses(() => plan.value)
 const walled = computed(() =>
   layer.value?.shell ? layer.value : project.compiled?.layers.find(({ shell }) => shell),
 )
-const { depths, narrow, map, mapOnCut } = useHollow(
+const { depths, narrow, map, roughMap, mapOnCut } = useHollow(
   () => lens.value === 'layers' || lens.value === 'wall',
   () => (lens.value === 'wall' ? walled.value : undefined),
 )
@@ -196,7 +196,13 @@ const shortcuts = useShortcuts([
         :selected="selected"
         @select="select"
       />
-      <WallView v-else-if="lens === 'wall'" class="cut grow" :map="map" :layer="walled" />
+      <WallView
+        v-else-if="lens === 'wall'"
+        class="cut grow"
+        :map="map"
+        :rough="roughMap"
+        :layer="walled"
+      />
       <Cutaway
         v-else
         class="cut grow"

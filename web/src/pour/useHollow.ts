@@ -4,6 +4,9 @@ import { steady, useLatest } from '../project/useLatest.ts'
 import { useProject } from '../project/projectStore.ts'
 import { askDepthsOnCut, askMapOnCut, askNarrow, askWallMap } from '../work/pool.ts'
 
+/** Ways of holding the mould that a first picture is made of. */
+const firstWays = 24
+
 /**
  * What is asked about the open piece as it lies, while something of it is cast hollow and looked at; how
  * evenly the wall of a layer comes out, where that is asked.
@@ -33,12 +36,15 @@ export function useHollow(looked: () => boolean, mapped: () => CompiledLayer | u
     const turned = layer && turnedWall(layer, project.compiled!.into)
     return found && turned ? { ...found, turned } : undefined
   })
+  const rough = computed(() => map.value && { ...map.value, ways: firstWays })
+  const first = useLatest(() => rough.value, askWallMap)
   const walls = useLatest(() => map.value, askWallMap)
+  const made = computed(() => (walls.busy.value ? undefined : walls.answer.value))
   const mapCut = computed(
     () =>
       map.value &&
       cut.value &&
-      walls.answer.value && { ...cut.value, turned: map.value.turned, map: walls.answer.value },
+      made.value && { ...cut.value, turned: map.value.turned, map: made.value },
   )
   const onCut = useLatest(() => mapCut.value, askMapOnCut)
   const depths = useLatest(() => cut.value, askDepthsOnCut)
@@ -49,7 +55,9 @@ export function useHollow(looked: () => boolean, mapped: () => CompiledLayer | u
     /** Places that the walls fill, and those that a brush goes to first. */
     narrow: computed(() => (places.value ? narrow.answer.value : undefined)),
     /** How evenly its wall comes out. */
-    map: computed(() => (map.value ? walls.answer.value : undefined)),
+    map: computed(() => (map.value ? made.value : undefined)),
+    /** A first picture of that, until it is there. */
+    roughMap: computed(() => (map.value && walls.busy.value ? first.answer.value : undefined)),
     mapOnCut: computed(() => (mapCut.value ? onCut.answer.value : undefined)),
   }
 }

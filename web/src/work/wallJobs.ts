@@ -6,6 +6,8 @@ import type { Form } from '@mivro/core/form/piece'
 
 interface WallMapQuestion extends ShapeAsItLies {
   turned: TurnedWall
+  /** Fewer than all are a first picture. */
+  ways?: number
 }
 
 interface MapOnCutQuestion extends SurveyQuestion {
@@ -50,10 +52,10 @@ export const wallJobs = {
   },
 
   /** How evenly it is lined when it is turned. */
-  async wallMap({ form, up, turned }: WallMapQuestion, { cavity }: Cavities) {
+  async wallMap({ form, up, turned, ways }: WallMapQuestion, { cavity }: Cavities) {
     const { mesh } = await cavity(form)
     const { wallMap } = await import('./walls.ts')
-    return wallMap(mesh, up, turned)
+    return wallMap(mesh, up, turned, { ways })
   },
 
   /** And on a cut. */

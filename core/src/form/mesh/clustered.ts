@@ -1,4 +1,5 @@
 import { triangleCount, type Mesh } from './mesh.ts'
+import { uniqueTriples, wholeTriangles } from './weld.ts'
 
 /** Cells along the longest side to begin with; fewer until few enough faces are left. */
 const finest = 320
@@ -29,35 +30,17 @@ function cluster({ positions: p, triangles }: Mesh, cells: number): Mesh {
     if (p[i] > high[i % 3]) high[i % 3] = p[i]
   }
   const side = Math.max(...high.map((h, k) => h - low[k])) / cells
-  const wide = cells + 2
-  const known = new Map<number, number>()
-  const sums: number[] = []
-  const vertexOf = new Uint32Array(p.length / 3)
+  const places = new Uint32Array(p.length)
+  for (let i = 0; i < p.length; i++) places[i] = (p[i] - low[i % 3]) / side
+  const { vertexOf, unique } = uniqueTriples(places)
+  const sums = new Float64Array(unique.length)
+  const counts = new Uint32Array(unique.length / 3)
   for (let v = 0; v < vertexOf.length; v++) {
-    const x = Math.floor((p[3 * v] - low[0]) / side)
-    const y = Math.floor((p[3 * v + 1] - low[1]) / side)
-    const z = Math.floor((p[3 * v + 2] - low[2]) / side)
-    const key = (x * wide + y) * wide + z
-    let index = known.get(key)
-    if (index === undefined) {
-      index = sums.length / 4
-      known.set(key, index)
-      sums.push(0, 0, 0, 0)
-    }
-    for (let k = 0; k < 3; k++) sums[4 * index + k] += p[3 * v + k]
-    sums[4 * index + 3]++
-    vertexOf[v] = index
+    const made = vertexOf[v]
+    for (let k = 0; k < 3; k++) sums[3 * made + k] += p[3 * v + k]
+    counts[made]++
   }
-  const positions = new Float32Array((sums.length / 4) * 3)
-  for (let i = 0; i < positions.length / 3; i++) {
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = sums[4 * i + k] / sums[4 * i + 3]
-  }
-  const kept: number[] = []
-  for (let i = 0; i < triangles.length; i += 3) {
-    const a = vertexOf[triangles[i]]
-    const b = vertexOf[triangles[i + 1]]
-    const c = vertexOf[triangles[i + 2]]
-    if (a !== b && b !== c && c !== a) kept.push(a, b, c)
-  }
-  return { positions, triangles: Uint32Array.from(kept) }
+  const positions = new Float32Array(sums.length)
+  for (let i = 0; i < sums.length; i++) positions[i] = sums[i] / counts[Math.floor(i / 3)]
+  return { positions, triangles: wholeTriangles(triangles, vertexOf) }
 }

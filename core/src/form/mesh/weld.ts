@@ -8,16 +8,28 @@ export function weld(soup: Mesh): Mesh {
   const corners =
     soup.positions instanceof Float32Array ? soup.positions : new Float32Array(soup.positions)
   const bits = new Uint32Array(corners.buffer, corners.byteOffset, corners.length)
-  const count = corners.length / 3
+  const places = new Uint32Array(bits.length)
+  for (let i = 0; i < bits.length; i++) places[i] = positiveZero(bits[i])
+  const { vertexOf, unique } = uniqueTriples(places)
+  const positions = new Float32Array(unique.buffer, 0, unique.length)
+  return { positions, triangles: wholeTriangles(soup.triangles, vertexOf) }
+}
+
+/** Triples of numbers, each once in the order of their coming, and which of them each was (hashing). */
+export function uniqueTriples(triples: Uint32Array): {
+  vertexOf: Uint32Array
+  unique: Uint32Array
+} {
+  const count = triples.length / 3
   const mask = tableSize(count) - 1
   const table = new Int32Array(mask + 1).fill(-1)
   const vertexOf = new Uint32Array(count)
   const unique = new Uint32Array(count * 3)
   let vertices = 0
   for (let corner = 0; corner < count; corner++) {
-    const x = positiveZero(bits[3 * corner])
-    const y = positiveZero(bits[3 * corner + 1])
-    const z = positiveZero(bits[3 * corner + 2])
+    const x = triples[3 * corner]
+    const y = triples[3 * corner + 1]
+    const z = triples[3 * corner + 2]
     let slot = hash(x, y, z) & mask
     for (;;) {
       const known = table[slot]
@@ -36,11 +48,11 @@ export function weld(soup: Mesh): Mesh {
       slot = (slot + 1) & mask
     }
   }
-  const positions = new Float32Array(unique.buffer.slice(0, vertices * 12))
-  return { positions, triangles: wholeTriangles(soup.triangles, vertexOf) }
+  return { vertexOf, unique: unique.slice(0, 3 * vertices) }
 }
 
-function wholeTriangles(corners: Uint32Array, vertexOf: Uint32Array): Uint32Array {
+/** Triangles by other corners, without those that collapse onto an edge or a point. */
+export function wholeTriangles(corners: Uint32Array, vertexOf: Uint32Array): Uint32Array {
   const triangles = new Uint32Array(corners.length)
   let kept = 0
   for (let i = 0; i < corners.length; i += 3) {

@@ -45,18 +45,24 @@ export function overSection(
   const rows = Math.ceil(cut.height / step) + 4
   const [left, low] = [cut.left - 1.5 * step, -1.5 * step]
   const loops = cut.outlines.filter(({ closed }) => closed).map(({ points }) => [...points])
-  const depths = new Float64Array(columns * rows)
+  const placeAt = (i: number) => [left + (i % columns) * step, low + Math.floor(i / columns) * step]
+  const within = Uint8Array.from({ length: columns * rows }, (_, i) => {
+    const [x, h] = placeAt(i)
+    return loops.filter((loop) => insideLoop(loop, x, h)).length % 2
+  })
+  const beside = [-1, 0, 1].flatMap((row) => [-1, 0, 1].map((by) => row * columns + by))
+  const depths = new Float64Array(columns * rows).fill(-2 * step)
   const nearest = { point: new Vector3(), distance: 0, faceIndex: 0 }
-  for (let j = 0; j < rows; j++) {
-    nearest.distance = Infinity
-    for (let i = 0; i < columns; i++) {
-      const [x, h] = [left + i * step, low + j * step]
-      // No farther than the place beside it and the way from there, which spares most of the tree.
-      const bound = (nearest.distance + step) * (1 + 1e-9)
-      tree.closestPointToPoint(new Vector3(...fromSection(cut, x, h)), nearest, 0, bound)
-      const within = loops.filter((loop) => insideLoop(loop, x, h)).length % 2 === 1
-      depths[j * columns + i] = within ? valueOf(nearest) : -nearest.distance
-    }
+  let before = -Infinity
+  for (let i = 0; i < depths.length; i++) {
+    // No line runs where all is outside.
+    if (!beside.some((by) => within[i + by] === 1)) continue
+    const [x, h] = placeAt(i)
+    // No farther than the place beside it and the way from there, which spares most of the tree.
+    const bound = before === i - 1 ? (nearest.distance + step) * (1 + 1e-9) : Infinity
+    tree.closestPointToPoint(new Vector3(...fromSection(cut, x, h)), nearest, 0, bound)
+    before = i
+    depths[i] = within[i] === 1 ? valueOf(nearest) : -nearest.distance
   }
   return { left, low, step, columns, rows, depths }
 }

@@ -35,7 +35,7 @@ export interface TurnedWall {
 }
 
 /** Ways that a mould is held while it turns. */
-const ways = 200
+const allWays = 200
 /** An open block is leant so far at most, rad. */
 const leant = (75 * Math.PI) / 180
 /** Cells and edges of faces along the longest side. */
@@ -50,13 +50,18 @@ const meets = 0.99
  * stands out is wet most often and carries most of the film, so corners come out thicker than faces, and
  * what few ways wet comes out thin; a ball comes out even. The mean is the wall that was wished; where two
  * walls meet they fill what is between them. Left out: surface tension, the path of real hands, how a
- * film levels itself once it is laid, necks that cut a pool off.
+ * film levels itself once it is laid, necks that cut a pool off. Fewer `ways` are a first picture.
  *
  * Throws `Problem` as `voxelise` does.
  *
  * @example wallMap(buildSolid({ solid: 'ball', diameter: 0.04 }), [0, 0, 1], { wall: 0.003, volume: 1.28e-5, shots: 1, visits: [9, 9, 9, 9], thin: 0.002 }).under // 0
  */
-export function wallMap(mesh: Mesh, up: Vec3, turned: TurnedWall): WallMap {
+export function wallMap(
+  mesh: Mesh,
+  up: Vec3,
+  turned: TurnedWall,
+  { ways = allWays } = {},
+): WallMap {
   const { wall, volume, shots, visits, mouth = false, bottom = 0, thin } = turned
   const grid = voxelise(mesh, up, { longest: cells, rim: 1 })
   const height = (at: Vec3) => dot(at, grid.axes.up) - (grid.low[2] + grid.cell[2])

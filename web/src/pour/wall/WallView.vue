@@ -10,12 +10,20 @@ import ColourKey from '../../ui/ColourKey.vue'
 import { solidColour, wallColours, wallRange } from './wallColours.ts'
 
 /** How thick the wall of a hollow cast comes out, over the piece, with its thinnest place. */
-const props = defineProps<{ map?: WallMap; layer?: CompiledLayer }>()
+const props = defineProps<{
+  map?: WallMap
+  /** A first picture, while the map is made. */
+  rough?: WallMap
+  layer?: CompiledLayer
+}>()
 const studio = useStudio()
+// Read while the map is made.
+void import('../../solid/solidScene.ts')
 const wall = computed(() => props.layer?.shell?.fill.wall ?? 0)
-const shown = computed(
-  () => props.map && { ...props.map, colours: wallColours(props.map, wall.value) },
-)
+const shown = computed(() => {
+  const map = props.map ?? props.rough
+  return map && { ...map, colours: wallColours(map, wall.value) }
+})
 const ends = computed(() => wallRange(wall.value))
 const marks = computed(() => (props.map ? [{ at: props.map.thinnest.at, on: true }] : []))
 const length = (metres: number) => show(metres, 'length', studio.units)
@@ -29,7 +37,7 @@ const length = (metres: number) => show(metres, 'length', studio.units)
       :surface="shown"
       :marks="marks"
       label="How thick the wall comes out, over the piece"
-      hint="Drag to turn; the red ball is the thinnest place"
+      :hint="map ? 'Drag to turn; the red ball is the thinnest place' : 'A first picture …'"
     />
     <ElSkeleton v-else animated :rows="6" class="waits" />
     <ColourKey
