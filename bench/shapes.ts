@@ -135,7 +135,7 @@ export function benchShapes(): void {
   within(
     'depths under the walls of a figure, for a hollow cast',
     median(() => wallDepths(figure.mesh, up), 3),
-    600,
+    300,
   )
   const turned = { wall: 0.003, volume: 2e-5, shots: 2, visits: Array(12).fill(16), thin: 0.002 }
   within(
@@ -146,7 +146,7 @@ export function benchShapes(): void {
   within(
     'a first picture of that',
     median(() => wallMap(figure.mesh, up, turned, { ways: 24 }), 3),
-    500,
+    300,
   )
   const cut = depthsOnSection(figure.mesh, section(figure.mesh, up))
   within(
