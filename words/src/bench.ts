@@ -11,7 +11,8 @@ import type {
 } from '@mivro/core/work/bench'
 import { isAdding } from '@mivro/core/work/bench'
 import { sayCleaning } from './run.ts'
-import { conditionHow, conditionLabel, sayWaits } from './conditioning.ts'
+import { conditionLabel, sayConditionHow, sayWaits } from './conditioning.ts'
+import { sayFace } from './skin.ts'
 import { sayMaking } from './making.ts'
 import { brushing, lieWords } from './turning.ts'
 import { grams } from './weighed.ts'
@@ -50,6 +51,8 @@ export function sayTask(task: Task, units: UnitChoice = metric): string {
       return `Mix cup ${task.mix + 1}`
     case 'vacuum':
       return 'Vacuum'
+    case 'face':
+      return `Stir in ${task.name}`
     case 'prefill':
       return `Prefill ${nameOfMould(task.mould)}`
     case 'wet':
@@ -111,6 +114,8 @@ export function sayKey(task: Task, begun: boolean, toTick = 0): string {
       return begun ? 'It is mixed' : 'The parts meet now'
     case 'vacuum':
       return 'Air is out'
+    case 'face':
+      return 'It is stirred in'
     case 'prefill':
       return 'They are prefilled'
     case 'wet':
@@ -150,7 +155,7 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
     case 'lay out':
       return 'Once the parts meet nothing can be fetched any more. Tick what lies there.'
     case 'condition':
-      return `${conditionHow(task.condition)}${sayAbout(task)}${sayWaits(task.waits)}`
+      return `${sayConditionHow({ ...task, what: task.condition }, units)}${sayAbout(task)}${sayWaits(task.waits)}`
     case 'weigh':
       return task.part === 'tint'
         ? 'Into the same cup, before the other part: it stirs in better, and no clock runs.'
@@ -163,6 +168,8 @@ export function sayHow(task: Task, units: UnitChoice = metric): string {
         : 'Flat stick, scrape sides and bottom. What sticks to the cup stays in it.'
     case 'vacuum':
       return `To ${show(task.gauge, 'pressure', units)}. Pause when the froth comes to the brim, let air in gently.`
+    case 'face':
+      return sayFace(task, units)
     case 'prefill':
       return 'A small dab into each yellow place, pressed in with the tip.'
     case 'wet':

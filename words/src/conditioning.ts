@@ -1,7 +1,8 @@
 import type { Precedence } from '@mivro/core/base/procedure'
 import type { Condition, ConditionName } from '@mivro/core/mould'
 import type { Conditioning } from '@mivro/core/work/run'
-import { showDuration } from '@mivro/core/base/units'
+import { showDuration, type UnitChoice } from '@mivro/core/base/units'
+import { saySkinBefore } from './skin.ts'
 
 /** What is done to a mould before a pull, and how. */
 const conditionWords: Record<ConditionName, { label: string; how: string }> = {
@@ -34,20 +35,38 @@ const conditionWords: Record<ConditionName, { label: string; how: string }> = {
 
 /** @example conditionLabel({ what: 'other', name: 'Insert in' }) // 'Insert in' */
 export const conditionLabel = ({ what, name }: Pick<Condition, 'what' | 'name'>): string =>
-  (what === 'other' ? name : undefined) || conditionWords[what].label
+  (what === 'other' ? name : what === 'powder' && name ? `Dust with ${name}` : undefined) ||
+  conditionWords[what].label
 
 /** @example conditionHow('wipe') // 'With alcohol on a cloth that gives no lint, gate and vents too.' */
 export const conditionHow = (what: ConditionName): string => conditionWords[what].how
+
+/** The same with what is dusted on, of a metal powder. */
+export const sayConditionHow = (
+  {
+    what,
+    name,
+    clings,
+    moulds,
+  }: Pick<Conditioning, 'what' | 'name' | 'clings'> & { moulds: readonly unknown[] },
+  units: UnitChoice,
+): string =>
+  clings === undefined
+    ? conditionHow(what)
+    : saySkinBefore({ powder: name!, dust: clings / moulds.length }, units)
 
 /** @example sayWaits(120) // ' Then leave them for 2 min.' */
 export const sayWaits = (waits: number): string =>
   waits > 0 ? ` Then leave them for ${showDuration(waits)}.` : ''
 
 /** One line of a sheet. */
-export const sayCondition = ({ what, name, moulds, hands, waits }: Conditioning): string => {
+export const sayCondition = (
+  { what, name, moulds, hands, waits, clings }: Conditioning,
+  units: UnitChoice,
+): string => {
   const those = moulds.length === 1 ? 'the mould' : `${moulds.length} moulds`
   const takes = showDuration(hands, 'second')
-  return `${conditionLabel({ what, name })}, ${those}, ${takes}. ${conditionHow(what)}${sayWaits(waits)}`
+  return `${conditionLabel({ what, name })}, ${those}, ${takes}. ${sayConditionHow({ what, name, clings, moulds }, units)}${sayWaits(waits)}`
 }
 
 /** When a line is due. @example sayEvery({ every: 3 }) // 'every 3rd pull' */

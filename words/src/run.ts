@@ -7,10 +7,11 @@ import type {
   TaskName,
   TimedLoad,
 } from '@mivro/core/work/run'
-import { comesOutHollow, cupsOf, dab, handsAt, inRoom, wetsFor } from '@mivro/core/work/run'
+import { comesOutHollow, cupsOf, dab, faceOf, handsAt, inRoom, wetsFor } from '@mivro/core/work/run'
 import { metric, show, showDuration, showTimeOfDay, type UnitChoice } from '@mivro/core/base/units'
 import { sayCondition } from './conditioning.ts'
 import { saySettingIn } from './inclusion.ts'
+import { sayFace } from './skin.ts'
 import { sayBetween } from './sheet.ts'
 import { brushing, sayTurned } from './turning.ts'
 
@@ -22,6 +23,7 @@ const plural = (count: number, one: string, many = `${one}s`) =>
 export const taskWords: Record<TaskName, string> = {
   stir: 'Stir',
   vacuum: 'Vacuum',
+  face: 'Stir in metal',
   prefill: 'Prefill',
   wet: 'Wet the walls',
   fill: 'Fill',
@@ -41,6 +43,7 @@ export const runStepWords: Record<RunStepName, string> = {
   weigh: 'Weigh',
   mix: 'Mix',
   vacuum: 'Vacuum',
+  face: 'Stir in metal',
   prefill: 'Prefill',
   fill: 'Pour',
   turn: 'Turn',
@@ -231,7 +234,7 @@ export function sayRunStep(
       return `Lay out: ${tools.filter(Boolean).join('; ')}.`
     }
     case 'condition':
-      return sayCondition(condition!)
+      return sayCondition(condition!, units)
     case 'weigh':
       if (mix!.dabs) {
         return `Weigh a small first cup, for the tight places alone${sayBetween(weighing!)}.`
@@ -246,6 +249,8 @@ export function sayRunStep(
     }
     case 'vacuum':
       return `${capital(moment(at))}: into the vacuum vessel, to ${show(vacuum ?? 0, 'pressure', units)}. Pause when the froth comes to the brim; let air in gently.`
+    case 'face':
+      return `${capital(moment(at))}: ${sayFace(faceOf(mix!)!, units)}`
     case 'close': {
       const how = 'keys or wave home, no step at the lip; boards, and many light bands all round'
       if (!mix) return `Before anything is mixed: close ${those(moulds)}, ${how}.`

@@ -41,6 +41,7 @@ export const beforeInRun: Record<RunStepName, string> = {
   weigh: 'Before you weigh',
   mix: 'Before you mix',
   vacuum: 'Before you pump',
+  face: 'Before you stir it in',
   prefill: 'Before you pour',
   fill: 'Before you pour',
   turn: 'Before you turn',

@@ -1,4 +1,4 @@
-import type { MetalSkin, CompiledSkin } from '@mivro/core/work/plan'
+import type { CompiledSkin, MetalSkin, SkinFace } from '@mivro/core/work/plan'
 import { show, type UnitChoice } from '@mivro/core/base/units'
 
 /** The schools of a metal skin. */
@@ -15,17 +15,33 @@ export const skinWords: Record<'none' | MetalSkin['school'], { label: string; hi
 }
 
 /** Before the parts meet. @example saySkinBefore({ powder: 'Bronze', dust: 0.002 }, metric).startsWith('Shake') // true */
-export function saySkinBefore({ powder, dust }: CompiledSkin, units: UnitChoice): string {
+export function saySkinBefore(
+  { powder, dust }: Pick<CompiledSkin, 'powder' | 'dust'>,
+  units: UnitChoice,
+): string {
   const step = { step: 1e-4 }
   return `Shake ${powder} about in the dry, closed mould until it clings to all walls, its seams taped: about ${show(dust, 'mass', units, step)} stays; tip the rest out and keep it. Black pigment goes first into the part that takes tints, never into an isocyanate: black behind lets thin places pass as patina.`
 }
 
 /** How the first shot's face is mixed. */
 export function saySkinFace({ powder, face }: CompiledSkin, units: UnitChoice): string | undefined {
-  if (!face) return undefined
+  return face && sayFace({ name: powder, ...face }, units)
+}
+
+/** The same for a face of a mix. */
+export function sayFace(
+  face: { name: string } & Pick<SkinFace, 'powder' | 'resin'> &
+    Partial<Pick<SkinFace, 'share' | 'viscosity'>>,
+  units: UnitChoice,
+): string {
+  const { name, powder, resin, share, viscosity } = face
   const thick =
-    face.viscosity === undefined ? '' : `, as thick as ${show(face.viscosity, 'viscosity', units)}`
-  return `Half of the first shot, ${show(face.resin, 'mass', units)}, takes ${show(face.powder, 'mass', units)} of ${powder} in portions: ${show(face.share, 'fraction', units, { step: 0.01 })} of its volume${thick}. It goes in first, by a syringe; judge it by how it runs off the stick.`
+    viscosity === undefined ? '' : `, as thick as ${show(viscosity, 'viscosity', units)}`
+  const part =
+    share === undefined
+      ? ''
+      : `: ${show(share, 'fraction', units, { step: 0.01 })} of its volume${thick}`
+  return `Half of the first shot, ${show(resin, 'mass', units)}, takes ${show(powder, 'mass', units)} of ${name} in portions${part}. It goes in first, by a syringe; judge it by how it runs off the stick.`
 }
 
 /** Once it is hard. */

@@ -265,6 +265,10 @@ const kinds = computed(() => [
   background: var(--air);
 }
 
+.face {
+  background: var(--metal);
+}
+
 .prefill {
   background: var(--prefilled);
 }

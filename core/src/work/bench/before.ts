@@ -9,6 +9,7 @@ const stands: Record<TaskKind, { step: Step; again: 'every load' | 'once' } | un
   weigh: { step: 'weigh', again: 'once' },
   mix: { step: 'mix', again: 'once' },
   vacuum: { step: 'vacuum', again: 'every load' },
+  face: { step: 'mix', again: 'once' },
   prefill: { step: 'pour', again: 'once' },
   wet: { step: 'pour', again: 'once' },
   fill: { step: 'pour', again: 'once' },

@@ -4,6 +4,7 @@ import { isFast } from '../../matter/mix/index.ts'
 import {
   comesOutHollow,
   cupsOf,
+  faceOf,
   gelOfMix,
   handsAt,
   inRoom,
@@ -64,8 +65,8 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
     case 'lay out':
       return [{ ...common, at: undefined, id, what: 'lay out', items: layOut(step, run) }]
     case 'condition': {
-      const { what, name, hands, waits } = step.condition!
-      const of = { condition: what, name, moulds: moulds.map(named), waits }
+      const { what, name, hands, waits, clings } = step.condition!
+      const of = { condition: what, name, moulds: moulds.map(named), waits, clings }
       return [{ ...common, at: undefined, id, what: 'condition', takes: hands, ...of }]
     }
     case 'weigh': {
@@ -117,6 +118,10 @@ function tasksOf(step: RunStep, id: string, { run, tools, numberOf }: Around): T
           takes: takesOfTask(step, 'vacuum'),
         },
       ]
+    case 'face': {
+      const takes = takesOfTask(step, 'face')
+      return [{ ...ofMix, id, what: 'face', takes, ...faceOf(mix!)! }]
+    }
     case 'close':
       return [
         {

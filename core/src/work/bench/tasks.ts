@@ -73,6 +73,8 @@ export const taskSchema = z.discriminatedUnion('what', [
     name: text('name', 60).optional(),
     moulds: z.array(mouldSchema).max(400),
     waits: seconds(),
+    /** Of a metal powder that name is of, what clings to all of them. */
+    clings: mass().optional(),
   }),
   z.object({
     ...ofMix,
@@ -102,6 +104,14 @@ export const taskSchema = z.discriminatedUnion('what', [
     secondCup: z.enum(['yes', 'no']),
   }),
   z.object({ ...ofMix, what: z.literal('vacuum'), gauge: quantity('pressure', -2e5, 0) }),
+  /** Metal powder stirred into a part of the mix, which goes in first. */
+  z.object({
+    ...ofMix,
+    what: z.literal('face'),
+    name: text('name', 120),
+    powder: mass(),
+    resin: mass(),
+  }),
   z.object({
     ...ofMix,
     what: z.literal('prefill'),

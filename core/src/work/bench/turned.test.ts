@@ -101,4 +101,17 @@ describe('turning at the bench', () => {
     const sum = weighed.reduce((all, { mass }) => all + mass, 0)
     expect(pull.layers[0].amounts.find(({ what }) => what === 'A')!.weighed).toBeCloseTo(sum, 9)
   })
+
+  it('a metal skin is dusted, and its face stirred in before the mould is filled', () => {
+    const { layers } = hollowKeycap('hands')
+    const skin = { powder: 'Bronze', dust: 0.002, face: { powder: 0.006, resin: 0.004 } }
+    const more = { casts: 1, moulds: 1, prefills: 0, spots: [], before: [] }
+    const { tasks } = bench({ way: 'none' }, { ...more, layers: [{ ...layers[0], skin }] })
+    const [dusting] = tasks.filter((task) => task.what === 'condition')
+    expect(dusting).toMatchObject({ condition: 'powder', name: 'Bronze', clings: 0.002 })
+    const at = (what: string) => tasks.findIndex((task) => task.what === what)
+    expect(tasks[at('face')]).toMatchObject({ name: 'Bronze', powder: 0.006, resin: 0.004 })
+    expect(at('face')).toBeGreaterThan(at('mix'))
+    expect(at('face')).toBeLessThan(at('fill'))
+  })
 })

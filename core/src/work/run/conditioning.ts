@@ -1,5 +1,12 @@
 import { inOrder } from '../../base/procedure/index.ts'
-import { conditionFacts, conditionRules, isDue, type ConditionName } from '../../mould/index.ts'
+import {
+  conditionFacts,
+  conditionRules,
+  isDue,
+  usualCondition,
+  type Condition,
+  type ConditionName,
+} from '../../mould/index.ts'
 import type { RunMould } from './moulds.ts'
 
 /** One line of conditioning, for all moulds of a load that are due for it. */
@@ -8,6 +15,8 @@ export interface Conditioning {
   /** Of something of one's own. */
   name?: string
   moulds: RunMould[]
+  /** Metal powder that clings to all of them, kg. */
+  clings?: number
   /** Hands for all of them, and what is left alone afterwards, s. */
   hands: number
   waits: number
@@ -16,17 +25,24 @@ export interface Conditioning {
 /**
  * What is done to the moulds of a load before anything is mixed: the lines that are due at this pull
  * of each, alike ones together, in the order of the trade. What is done with resin is left out.
+ * A mould of a metal skin is dusted with that powder and no other.
  *
  * @example conditioningOfLoad([], 1) // []
  */
 export function conditioningOfLoad(moulds: readonly RunMould[], pairs: number): Conditioning[] {
   const found = new Map<string, Conditioning & { does: ConditionName }>()
   for (const mould of moulds) {
-    for (const { what, name, every, hands } of mould.pour.before) {
-      if (what === 'wet walls' || !isDue({ every }, mould.pull)) continue
+    const skin = mould.pour.layers[0]?.skin
+    const due = mould.pour.before.filter(
+      (line) => line.what !== 'wet walls' && isDue(line, mould.pull),
+    )
+    const dusted: Condition = { ...usualCondition('powder'), name: skin?.powder }
+    const lines = skin ? [...due.filter(({ what }) => what !== 'powder'), dusted] : due
+    for (const { what, name, hands } of lines) {
       const key = `${what} ${name ?? ''}`
       const { waits } = conditionFacts[what]
       const known = found.get(key) ?? { does: what, what, name, moulds: [], hands: 0, waits }
+      if (skin && what === 'powder') known.clings = (known.clings ?? 0) + skin.dust
       known.moulds.push(mould)
       known.hands += hands / pairs
       found.set(key, known)

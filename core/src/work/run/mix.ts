@@ -10,6 +10,7 @@ import type { RunPour, TurnedLayer } from './needs.ts'
 export type TaskName =
   | 'stir'
   | 'vacuum'
+  | 'face'
   | 'prefill'
   | 'wet'
   | 'fill'
@@ -20,6 +21,9 @@ export type TaskName =
   | 'pot'
   | 'lid'
   | 'pressure'
+
+/** Metal powder stirred into half of a mix, in portions (common practice, no source), s. */
+const faceTakes = 45
 
 /** By whom a task is done: the first pair of hands, the second, or the turning machine. */
 export type Doer = 0 | 1 | 'machine'
@@ -201,7 +205,7 @@ export function prefillTakes(
 }
 
 /**
- * One mix, task by task: stirred, freed of air; moulds that stand open for it prefilled, closed and
+ * One mix, task by task: stirred, freed of air, half of it filled with metal powder where it makes a skin; moulds that stand open for it prefilled, closed and
  * banded; then each wetted where it is wished, filled and rocked in turn, and into the pot. A second pair of hands closes, rocks
  * and puts into the pot what the first has prefilled and filled.
  */
@@ -216,6 +220,8 @@ export function planMix(
   const { tasks, free, add } = handsWith(cup)
   add('stir', 0, resin.mixTime)
   add('vacuum', 0, vacuum)
+  const faced = moulds.some(({ pour }) => pour.layers[layer].skin?.face)
+  add('face', 0, faced ? faceTakes : 0)
   free[1] = free[0]
   let poured = free[0]
   const helper = pairs > 1 ? 1 : 0

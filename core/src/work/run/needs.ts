@@ -17,6 +17,7 @@ import {
   shotGap,
   type CompiledLayer,
   type CompiledPlan,
+  type CompiledSkin,
   type Plan,
 } from '../plan/index.ts'
 import type { PourOfRun } from './run.ts'
@@ -46,6 +47,13 @@ export interface RunLayer {
   hazards: readonly Hazard[]
   /** A shot of a hollow cast: it is turned in its mould, and nothing is poured on it before it gels. */
   turned?: TurnedLayer
+  /** Of the first shot of a metal skin. */
+  skin?: MouldSkin
+}
+
+/** Metal powder of one mould, kg: what clings to its dry walls, and what is stirred into half of the shot. */
+export type MouldSkin = Pick<CompiledSkin, 'powder' | 'dust'> & {
+  face?: { powder: number; resin: number }
 }
 
 /**
@@ -190,11 +198,23 @@ export function needsOf(
           return [{ name, count: count * cavities, how: when.how, from, until }]
         }),
       }
-      return layer.shell ? shotsOf(one, layer) : [one]
+      const skin = skinOfMould(layer.skin, cavities / plan.copies)
+      return layer.shell ? shotsOf({ ...one, skin }, layer) : [one]
     }),
     spots: closed && mould ? spotsOf(mould, drawn) : [],
     stops,
     step: plan.scaleStep,
+  }
+}
+
+/** The skin of a mix, as far as one mould is of its copies. */
+function skinOfMould(skin: CompiledSkin | undefined, share: number): MouldSkin | undefined {
+  if (!skin) return undefined
+  const { powder, dust, face } = skin
+  return {
+    powder,
+    dust: dust * share,
+    face: face && { powder: face.powder * share, resin: face.resin * share },
   }
 }
 
@@ -206,6 +226,7 @@ function shotsOf(one: RunLayer, { shell, turning, clock }: CompiledLayer): RunLa
     ...one,
     wait: i === 0 ? one.wait : gap,
     sets: i === 0 ? one.sets : [],
+    skin: i === 0 ? one.skin : undefined,
     turned: {
       shot: i + 1,
       of: shots,

@@ -17,6 +17,7 @@ export type RunStepName =
   | 'weigh'
   | 'mix'
   | 'vacuum'
+  | 'face'
   | 'prefill'
   | 'fill'
   | 'turn'
@@ -56,6 +57,7 @@ const read: Record<RunStepName, Step | undefined> = {
   weigh: 'weigh',
   mix: 'mix',
   vacuum: 'vacuum',
+  face: 'mix',
   prefill: 'pour',
   fill: 'pour',
   turn: 'turn',
@@ -104,6 +106,7 @@ export function runSteps(
       return [
         add('mix', { mix, at: mix.begins }),
         ...(at('vacuum') === undefined ? [] : [add('vacuum', { mix, at: at('vacuum') })]),
+        ...(at('face') === undefined ? [] : [add('face', { mix, at: at('face') })]),
         ...(open.length === 0 ? [] : [add('prefill', { mix, moulds: open, at: at('prefill') })]),
         ...(shut.length === 0 ? [] : [add('close', { mix, moulds: shut, at: at('band') })]),
         ...(mix.dabs ? [] : [add('fill', { mix, at: at('fill') }), ...setSteps(mix, false)]),
@@ -123,7 +126,9 @@ export function runSteps(
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
     const begins = -(run.layOut + load.preparing)
     const conditioned = load.conditioning.map((condition) => {
-      const hazards = [...conditionFacts[condition.what].hazards]
+      const { what, clings } = condition
+      const hazards = [...conditionFacts[what].hazards]
+      if (clings !== undefined) hazards.push('powder')
       return add('condition', { condition, moulds: condition.moulds, hazards })
     })
     return [
@@ -185,6 +190,19 @@ function setsOf({ moulds, layer, begins }: LoadedMix, run: Pick<Run, 'room'>) {
     }
   }
   return [...found.values()]
+}
+
+/**
+ * Metal powder of a mix that makes a skin, and the part of it that takes it, kg.
+ *
+ * @example faceOf({ moulds: [], layer: 0 }) // undefined
+ */
+export function faceOf({ moulds, layer }: Pick<LoadedMix, 'moulds' | 'layer'>) {
+  const skins = moulds.flatMap(({ pour }) => pour.layers[layer].skin ?? [])
+  const faces = skins.flatMap(({ face }) => face ?? [])
+  if (faces.length === 0) return undefined
+  const sum = (what: 'powder' | 'resin') => faces.reduce((all, face) => all + face[what], 0)
+  return { name: skins[0].powder, powder: sum('powder'), resin: sum('resin') }
 }
 
 /** Mixes with less than this between them are weighed together, s. */

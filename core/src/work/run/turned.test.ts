@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { usualAirPot } from '../../matter/air/index.ts'
 import { gelOf } from '../../matter/cure/index.ts'
+import { usualCondition, type ConditionName } from '../../mould/index.ts'
 import { compileRun, type RunBench } from './compile.ts'
 import { usualHands } from './hands.ts'
 import { lanesOf } from './lanes.ts'
 import { gelOfMix, inRoom } from './limits.ts'
-import type { RunPour } from './needs.ts'
+import type { MouldSkin, RunPour } from './needs.ts'
 import { newRun, type Run } from './run.ts'
 import { offersOf } from './offers.ts'
 import { hollowKeycap, keycap, lawOf, stirred } from './samples.ts'
-import { runSteps } from './steps.ts'
+import { faceOf, runSteps } from './steps.ts'
 
 const bench: RunBench = { hands: usualHands, tools: {}, largestCup: 1e-3 }
 const planned = (pour: RunPour, more: Partial<Run> = {}) => {
@@ -93,6 +94,48 @@ it('what lies on the bench for its plan is cautioned in its run: a warm mould, m
   // Each once, however many layers and moulds there are.
   for (const { hazards } of steps) expect(new Set(hazards).size).toBe(hazards.length)
   expect(ids).toEqual(expect.arrayContaining(['dust', 'hot-mould', 'turn-warm']))
+})
+
+describe('a metal skin in a run', () => {
+  const skinned = (skin: MouldSkin) => {
+    const pour = hollowKeycap('hands', {
+      casts: 2,
+      moulds: 2,
+      prefills: 0,
+      before: ['wipe', 'powder'].map((what) => usualCondition(what as ConditionName)),
+    })
+    const [first, ...later] = pour.layers
+    return planned({ ...pour, layers: [{ ...first, skin }, ...later] })
+  }
+  const dusted = { powder: 'Bronze', dust: 0.002 }
+  const face = { powder: 0.006, resin: 0.004 }
+
+  it('its moulds are dusted with that powder alone, dry and after wiping, before anything is mixed', () => {
+    const { run, compiled } = skinned(dusted)
+    const [load] = compiled.loads
+    expect(load.conditioning.map(({ what, name, clings }) => [what, name, clings])).toEqual([
+      ['wipe', undefined, undefined],
+      ['powder', 'Bronze', 0.002 * load.moulds.length],
+    ])
+    const steps = runSteps(compiled.loads, run, {})
+    const dusting = steps.find(({ condition }) => condition?.what === 'powder')!
+    expect(dusting.hazards).toContain('powder')
+    expect(steps.indexOf(dusting)).toBeLessThan(steps.findIndex(({ step }) => step === 'weigh'))
+    expect(steps.filter(({ step }) => step === 'face')).toEqual([])
+  })
+
+  it('half of the first shot is filled before it is poured, which costs of its pot life; the next is not', () => {
+    const [plain, filled] = [dusted, { ...dusted, face }].map(skinned)
+    const steps = runSteps(filled.compiled.loads, filled.run, {})
+    const names = steps.filter(({ mix }) => mix === filled.compiled.loads[0].mixes[0])
+    expect(names.map(({ step }) => step)).toEqual(['weigh', 'mix', 'face', 'fill', 'turn'])
+    const [before, after] = [plain, filled].map(({ compiled }) => compiled.loads[0].mixes[0])
+    expect(after.poured - before.poured).toBeGreaterThan(30)
+    expect(faceOf(after)).toEqual({ name: 'Bronze', ...face })
+    const second = filled.compiled.loads[0].mixes.find(({ layer }) => layer === 1)!
+    expect(faceOf(second)).toBeUndefined()
+    expect(second.tasks.some(({ what }) => what === 'face')).toBe(false)
+  })
 })
 
 it('an offer in a slower resin waits for its slower gel below', () => {
