@@ -32,6 +32,8 @@ const sentences: Record<SafetyId, string> = {
     'Isocyanates sensitise the lungs: extraction on, and a fitting respirator where the sheet asks for one.',
   peroxide:
     'Peroxide catalyst blinds: goggles on. Never let accelerator and peroxide meet directly.',
+  dusting:
+    'Metal powder is dusted with a mask on, in the closed mould, away from any flame or spark: it burns, and harms the lungs. What lies about is wiped up wet.',
   dust: 'Fine powder: a dust mask while it is weighed, no draught, wiped up wet; metal dust burns: no flame near it.',
   'smoking-cup':
     'If a cup smokes, do not carry it or breathe over it: clear the room and ventilate. Spread leftovers thin, never pool them in a bin.',

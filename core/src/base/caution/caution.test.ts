@@ -49,6 +49,7 @@ describe('safety cautions', () => {
     ['polyester', 'weigh', 'peroxide'],
     ['polyester', 'mix', 'styrene'],
     ['powder', 'weigh', 'dust'],
+    ['powder', 'prepare', 'dusting'],
     ['deep pour', 'pour', 'deep'],
     ['any resin', 'mix', 'smoking-cup'],
     ['any resin', 'turn', 'turn-gloves'],

@@ -46,6 +46,7 @@ export const safetyTable = [
   { id: 'sanding', step: 'prepare', hazard: 'sanding dust' },
   { id: 'aerosol', step: 'prepare', hazard: 'aerosol' },
   { id: 'oven', step: 'prepare', hazard: 'oven' },
+  { id: 'dusting', step: 'prepare', hazard: 'powder' },
   { id: 'build-blade', step: 'build', hazard: 'blade' },
   { id: 'hot-glue', step: 'build', hazard: 'hot glue' },
   { id: 'silicone-hands', step: 'silicone', hazard: 'any silicone' },

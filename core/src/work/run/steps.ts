@@ -70,7 +70,7 @@ const read: Record<RunStepName, Step | undefined> = {
 
 /**
  * A run as steps in the order of the work: each load laid out, its moulds conditioned, what lies on
- * one laid before its parts meet, moulds closed and banded, each of its cups weighed, mixed and poured,
+ * one laid before its parts meet, moulds closed and banded, dusted where metal makes their skin, each of its cups weighed, mixed and poured,
  * the pot shut, and what comes out; tools are cleaned before what is on them is hard. A mould that is prefilled from its cup is closed once it is. Cups that follow one
  * another are all weighed before the first of them is mixed: there is no time for it later.
  */
@@ -116,21 +116,25 @@ export function runSteps(
         ...(at('pot') === undefined ? [] : [add('into pot', { mix, at: at('pot') })]),
       ]
     }
+    const condition = (condition: Conditioning) => {
+      const { what, clings } = condition
+      const hazards = [...conditionFacts[what].hazards]
+      if (clings !== undefined) hazards.push('powder')
+      return add('condition', { condition, moulds: condition.moulds, hazards })
+    }
+    const conditioned = load.conditioning.filter((line) => !isSkin(line)).map(condition)
+    // Shaken about in the closed mould.
+    const dusted = load.conditioning.filter(isSkin)
     const closed = load.moulds.filter(({ pour }) => closesBefore(pour))
     const worked = rounds(load.mixes).flatMap((round, i) => [
       ...round.filter(({ dabs }) => !dabs).flatMap((mix) => setSteps(mix, true)),
       ...(i === 0 && closed.length > 0 ? [add('close', { moulds: closed })] : []),
+      ...(i === 0 ? dusted.map(condition) : []),
       ...round.map((mix) => add('weigh', { mix, weighing: weighingOf(mix, load, cups) })),
       ...round.flatMap(pour).toSorted((a, b) => a.at! - b.at!),
     ])
     const shut = load.lid === undefined ? [] : [add('pressure', { at: load.lid })]
     const begins = -(run.layOut + load.preparing)
-    const conditioned = load.conditioning.map((condition) => {
-      const { what, clings } = condition
-      const hazards = [...conditionFacts[what].hazards]
-      if (clings !== undefined) hazards.push('powder')
-      return add('condition', { condition, moulds: condition.moulds, hazards })
-    })
     return [
       add('lay out', { at: begins }),
       ...conditioned,
@@ -141,6 +145,9 @@ export function runSteps(
     ]
   })
 }
+
+/** It makes a metal skin. */
+const isSkin = ({ clings }: Conditioning): boolean => clings !== undefined
 
 /** A first mix this long after another one is a stay at the bench of its own, s. */
 const anotherStay = 900

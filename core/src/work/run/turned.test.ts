@@ -110,7 +110,7 @@ describe('a metal skin in a run', () => {
   const dusted = { powder: 'Bronze', dust: 0.002 }
   const face = { powder: 0.006, resin: 0.004 }
 
-  it('its moulds are dusted with that powder alone, dry and after wiping, before anything is mixed', () => {
+  it('its moulds are dusted with that powder alone, wiped and closed, before anything is mixed', () => {
     const { run, compiled } = skinned(dusted)
     const [load] = compiled.loads
     expect(load.conditioning.map(({ what, name, clings }) => [what, name, clings])).toEqual([
@@ -120,7 +120,9 @@ describe('a metal skin in a run', () => {
     const steps = runSteps(compiled.loads, run, {})
     const dusting = steps.find(({ condition }) => condition?.what === 'powder')!
     expect(dusting.hazards).toContain('powder')
-    expect(steps.indexOf(dusting)).toBeLessThan(steps.findIndex(({ step }) => step === 'weigh'))
+    const order = steps.slice(0, steps.indexOf(dusting) + 2).map(({ step }) => step)
+    expect(order).toEqual(['lay out', 'condition', 'close', 'condition', 'weigh'])
+    expect(dusting.safety.map(({ id }) => id)).toContain('dusting')
     expect(steps.filter(({ step }) => step === 'face')).toEqual([])
   })
 
