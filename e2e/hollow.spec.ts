@@ -295,4 +295,13 @@ test('a metal skin: its powder, how much still pours, and how it looks', async (
   await expect(page.getByRole('group', { name: 'Meteorite paperweight' })).toContainText(
     'Iron skin, hollow',
   )
+  // Its sheet says the powder in the order of the work: dusted, then stirred in, then poured.
+  await page.getByRole('link', { name: 'Run sheet' }).click()
+  const paper = page.locator('.paper')
+  await expect(paper).toContainText('Metal powder is dusted with a mask on')
+  const told = await paper.innerText()
+  const order = ['Dust with Iron powder', 'Weigh for', 'of Iron powder in portions', 'and turn it']
+  const places = order.map((words) => told.indexOf(words))
+  expect(places).toEqual(places.toSorted((one, other) => one - other))
+  expect(places[0]).toBeGreaterThan(0)
 })
