@@ -63,6 +63,7 @@ test.describe('pictures for the README', () => {
     await page.keyboard.press('6')
     await expect(page.locator('[data-map]')).toHaveAttribute('data-map', 'shown')
     await expect(page.locator('.solid canvas')).toBeVisible()
+    await expect(page.getByRole('img', { name: 'The wall on the cut' })).toBeVisible()
     await shot('wall')
     const bench = new AtBench(mivro)
     await bench.begin('demo-run-hollow')
