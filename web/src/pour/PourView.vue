@@ -253,13 +253,7 @@ const shortcuts = useShortcuts([
         <HeatPanel :heat="heat" :layer="layer" />
       </div>
       <div v-if="lens === 'wall' && walled" class="panels stack">
-        <WallPanel
-          :map="map"
-          :layer="walled"
-          :narrow="narrow"
-          :section="project.survey.section"
-          :on-cut="mapOnCut"
-        />
+        <WallPanel :map="map" :layer="walled" :narrow="narrow" :on-cut="mapOnCut" />
       </div>
       <div v-if="lens === 'air'" class="panels stack"><AirPanel :bubbles="bubbles" /></div>
       <div v-if="lens === 'colour' && shown" class="panels stack">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Section } from '@mivro/core/form/filling'
 import type { MapOnSection, narrowPlaces, WallMap } from '@mivro/core/form/wall'
 import type { CompiledLayer } from '@mivro/core/work/plan'
 import { show } from '@mivro/core/base/units'
 import { explainMap, sayMap, sayNarrow } from '@mivro/words/turning'
+import { useProject } from '../../project/projectStore.ts'
 import { useStudio } from '../../project/studioStore.ts'
 import Origin from '../../ui/Origin.vue'
 import WallCut from './WallCut.vue'
@@ -14,11 +14,11 @@ const props = defineProps<{
   map?: WallMap
   layer: CompiledLayer
   narrow?: ReturnType<typeof narrowPlaces>
-  /** The cut, and the map on it. */
-  section: Section
+  /** The map on the cut. */
   onCut?: MapOnSection
 }>()
 const studio = useStudio()
+const project = useProject()
 const length = (metres: number) => show(metres, 'length', studio.units)
 const share = (of: number) => show(of, 'fraction', studio.units, { step: 0.01 })
 const wall = computed(() => props.layer.shell!.fill.wall)
@@ -54,7 +54,12 @@ const wall = computed(() => props.layer.shell!.fill.wall)
         <dd>{{ sayNarrow(narrow.brush, studio.units) }}</dd>
       </div>
     </dl>
-    <WallCut v-if="onCut" :section="section" :shown="onCut" :wall="wall" />
+    <WallCut
+      v-if="onCut && project.survey"
+      :section="project.survey.section"
+      :shown="onCut"
+      :wall="wall"
+    />
     <p class="small quiet">
       The cut as it lies in the mould; T turns it. Where a brush goes first is numbered on the cut
       of the layers; the wall is changed there.
