@@ -44,23 +44,27 @@ export function nearestFaces(grid: Grid, mesh: Mesh, wanted: Uint8Array): Neares
   })
   const beside = Int32Array.from(neighbourSteps(grid, 26), ({ step }) => step)
   const reached = wanted.map((is, cell) => (is === 1 && nearest[cell] === none ? 0 : 1))
+  /** A cell takes the nearest of its neighbours' faces; those that have none yet are next. */
+  const relax = (cell: number, next: number[]) => {
+    standAt(cell)
+    let tried = nearest[cell]
+    for (const step of beside) {
+      const face = nearest[cell + step]
+      if (face === none) {
+        if (reached[cell + step] === 0) next.push(cell + step)
+        reached[cell + step] = 1
+      } else if (face !== tried) {
+        take(cell, face)
+        tried = face
+      }
+    }
+  }
   let layer = [...wanted.keys()].filter((cell) => nearest[cell] !== none)
   while (layer.length > 0) {
     const next: number[] = []
-    for (const cell of layer) {
-      standAt(cell)
-      let tried = nearest[cell]
-      for (const step of beside) {
-        const face = nearest[cell + step]
-        if (face === none) {
-          if (reached[cell + step] === 0) next.push(cell + step)
-          reached[cell + step] = 1
-        } else if (face !== tried) {
-          take(cell, face)
-          tried = face
-        }
-      }
-    }
+    for (const cell of layer) relax(cell, next)
+    // Back again: what the last of a layer found reaches the first.
+    for (const cell of layer.toReversed()) relax(cell, next)
     layer = next
   }
   return {
