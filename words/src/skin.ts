@@ -58,5 +58,6 @@ const minute = 60
 export const explainSkin = (): string[] => [
   'What clings: 15 mg on a square centimetre, the start for bronze of 30 to 45 µm (common practice, no source). Weigh the powder before and after, and yours is known.',
   'How thick the mix gets: Krieger and Dougherty 1959, from memory, with grains packed at 60 % of the volume. It pours up to 8 Pa·s (common practice, no source).',
+  'How much it warms itself: metal gives no heat and takes its part of it, 3.2 MJ to the cubic metre and kelvin as bronze, iron and copper have (from memory).',
   'How fast a grain sinks: Stokes, held back by the others after Richardson and Zaki 1954, from memory.',
 ]

@@ -114,6 +114,13 @@ const mass = (kilograms: number) => show(kilograms, 'mass', studio.units, { step
           <dt>Still pours up to</dt>
           <dd class="num">{{ show(face.most, 'fraction', studio.units, { step: 0.1 }) }}</dd>
         </div>
+        <div class="row">
+          <dt>It warms itself</dt>
+          <dd>
+            <b class="num">{{ show(face.warms, 'fraction', studio.units, { step: 0.01 }) }}</b> of
+            what the resin alone does
+          </dd>
+        </div>
         <div v-if="face.sinks" class="row">
           <dt>While it is still, grains sink</dt>
           <dd class="num">{{ saySinks(face.sinks, studio.units) }}</dd>
