@@ -64,6 +64,7 @@ test('a piece is cast hollow: planned, carried out at the bench, weighed, and le
   await mivro.type(/^Bevel/, '0')
   await mivro.field('Name').fill('Hollow moon')
   await page.getByRole('button', { name: 'Create piece' }).click()
+  await expect(page.getByText(/50 × 50 × 20 mm/)).toBeVisible()
   await page.getByText('Closed', { exact: true }).click()
   await page.getByRole('button', { name: 'Add layer' }).click()
   await mivro.pick('Resin', 'Fast white urethane 1:1')
@@ -74,7 +75,11 @@ test('a piece is cast hollow: planned, carried out at the bench, weighed, and le
   const facts = page.getByRole('complementary', { name: 'What is chosen' })
   await expect(facts).toContainText('A third of solid would make')
   const resin = () => value(mivro, 'Resin per copy')
-  const near = (wanted: number) => async () => Math.abs((await resin()) / wanted - 1) < 0.012
+  /** What it is of what is wanted, where that is not near. */
+  const near = (wanted: number) => async () => {
+    const of = (await resin()) / wanted
+    return Math.abs(of - 1) < 0.012 || of
+  }
   await expect.poll(near(shellOf(3))).toBe(true)
   // Two shots: each of them half.
   const each = (await mivro.weights('A')).weigh
@@ -132,7 +137,8 @@ test('a piece is cast hollow: planned, carried out at the bench, weighed, and le
   const wall = Number(/a wall of ([\d.]+) mm/.exec(await said.innerText())![1])
   expect(shellOf(wall) / shellOf(3)).toBeCloseTo(0.9, 1)
   const mixed = (await mivro.weights('A')).weigh
-  await said.getByRole('button', { name: /^Mix 2\d(\.\d)? % on top$/ }).click()
+  // What a tenth on top and a tenth less leave in the cup, by what a scale shows.
+  await said.getByRole('button', { name: /^Mix (19|20)(\.\d)? % on top$/ }).click()
   await expect.poll(async () => (await mivro.weights('A')).weigh / mixed).toBeGreaterThan(1.05)
   await expect(said.getByRole('button')).toHaveCount(0)
 

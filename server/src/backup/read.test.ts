@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { Problem } from '@mivro/core/base/problem'
 import { newPlan } from '@mivro/core/work/plan'
 import { sayProblem } from '@mivro/words/problem'
@@ -121,7 +121,7 @@ describe('what is no whole backup', () => {
       expect.stringMatching(/was altered: its checksum is off/),
     ])
     expect((await call('GET', '/pieces')).body.items).toHaveLength(1)
-    expect(lyingAbout()).toEqual([])
+    await vi.waitFor(() => expect(lyingAbout()).toEqual([]))
   })
 
   it('a bomb is refused by what it says of itself, before anything is unpacked', async () => {
