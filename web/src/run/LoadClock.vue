@@ -266,7 +266,8 @@ const kinds = computed(() => [
 }
 
 .face {
-  background: var(--metal);
+  background: var(--ink-2);
+  color: var(--panel);
 }
 
 .prefill {

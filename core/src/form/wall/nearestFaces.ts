@@ -7,7 +7,7 @@ import { cornerAt } from './corners.ts'
 export interface NearestFaces {
   /** How far the middle of a cell lies from its nearest face, m; `way` becomes the way there. */
   from(cell: number, way: Vector3): number
-  /** How far a place lies from the faces that the cells around it found, m. */
+  /** How far a place lies from the faces that the cells around it found, m; nothing outside the piece. */
   near(place: Vector3): number
   middle(cell: number): Vector3
 }
@@ -76,6 +76,7 @@ export function nearestFaces(grid: Grid, mesh: Mesh, wanted: Uint8Array): Neares
     near(at) {
       const [x, y, z] = at.toArray().map((along, k) => cellAlong(grid, along, k))
       const cell = numberOf(grid, x, y, z)
+      if (grid.inside[cell] === 0) return 0
       const around = [0, ...beside].map((step) => nearest[cell + step])
       const ways = around
         .filter((face) => face !== none)

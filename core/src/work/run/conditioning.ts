@@ -32,7 +32,8 @@ export interface Conditioning {
 export function conditioningOfLoad(moulds: readonly RunMould[], pairs: number): Conditioning[] {
   const found = new Map<string, Conditioning & { does: ConditionName }>()
   for (const mould of moulds) {
-    const skin = mould.pour.layers[0]?.skin
+    // A solid foot may be poured before it.
+    const skin = mould.pour.layers.find((layer) => layer.skin)?.skin
     const due = mould.pour.before.filter(
       (line) => line.what !== 'wet walls' && isDue(line, mould.pull),
     )

@@ -126,6 +126,15 @@ describe('a metal skin in a run', () => {
     expect(steps.filter(({ step }) => step === 'face')).toEqual([])
   })
 
+  it('its moulds are dusted before a solid foot is poured too', () => {
+    const pour = hollowKeycap('hands', { casts: 1, moulds: 1, prefills: 0, before: [] })
+    const [foot] = keycap().layers
+    const [first, ...later] = pour.layers
+    const layers = [foot, { ...first, skin: dusted, wait: foot.gel }, ...later]
+    const { compiled } = planned({ ...pour, layers })
+    expect(compiled.loads[0].conditioning).toMatchObject([{ name: 'Bronze', clings: 0.002 }])
+  })
+
   it('half of the first shot is filled before it is poured, which costs of its pot life; the next is not', () => {
     const [plain, filled] = [dusted, { ...dusted, face }].map(skinned)
     const steps = runSteps(filled.compiled.loads, filled.run, {})
