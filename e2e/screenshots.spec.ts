@@ -32,9 +32,7 @@ test.describe('pictures for the README', () => {
       await page.mouse.move(640, 700)
       await page.mouse.move(660, 720)
       if (layer) await page.getByText(layer).first().click()
-      await page.waitForTimeout(
-        /mould|heat|shelf|air|runs|pulls|^.pieces$/.test(path) ? 8000 : 1200,
-      )
+      await mivro.calm()
       if (name === 'pieces') {
         await expect(page.locator('.picture img')).toHaveCount(8, { timeout: 120_000 })
       }
@@ -89,7 +87,8 @@ test.describe('pictures for the README', () => {
     await bench.pour('Pour 1 g')
     for (let i = 0; i < 7; i++) await bench.press('Pour 1 g')
     await bench.key('w')
-    await page.waitForTimeout(2500)
+    await expect(page.getByText('scale steady')).toBeVisible()
+    await mivro.calm()
     await shot('weighing')
     await bench.key('h')
     for (let i = 0; i < 40 && (await bench.task) !== 'fill'; i++) await bench.key('Space')
