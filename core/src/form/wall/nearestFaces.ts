@@ -60,11 +60,11 @@ export function nearestFaces(grid: Grid, mesh: Mesh, wanted: Uint8Array): Neares
     }
   }
   let layer = [...wanted.keys()].filter((cell) => nearest[cell] !== none)
-  while (layer.length > 0) {
+  for (let n = 0; layer.length > 0; n++) {
     const next: number[] = []
     for (const cell of layer) relax(cell, next)
-    // Back again: what the last of a layer found reaches the first.
-    for (const cell of layer.toReversed()) relax(cell, next)
+    // Back again, where faces were not tried themselves: what the last of a layer found reaches the first.
+    if (n > 0) for (const cell of layer.toReversed()) relax(cell, next)
     layer = next
   }
   return {
